@@ -1,0 +1,57 @@
+// npm test: sets up a fresh machine, then lint, types, unit and reference tests, build, browser tests.
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { spawnSync } from 'node:child_process';
+import {
+  checkNode,
+  ensureBrowser,
+  ensureBuild,
+  ensurePackages,
+  ensureRouteTypes,
+  environment,
+  fail,
+  root,
+  run,
+  say,
+} from './setup.mjs';
+
+checkNode();
+ensurePackages();
+ensureBrowser();
+ensureRouteTypes();
+say('Lint');
+run('npm', ['run', '--silent', 'lint']);
+say('Types');
+run('npm', ['run', '--silent', 'types']);
+
+const reports = mkdtempSync(path.join(tmpdir(), 'pembit-report-'));
+const totals = { passed: 0, failed: 0, skipped: 0 };
+
+/** Runs one project of tests and adds up what it counted. */
+function tests(project) {
+  const file = path.join(reports, `${project}.json`);
+  const { status } = spawnSync(
+    'node_modules/.bin/vitest',
+    ['run', '--project', project, '--reporter=default', '--reporter=json', `--outputFile.json=${file}`],
+    { cwd: root, env: environment, stdio: 'inherit' },
+  );
+  try {
+    const report = JSON.parse(readFileSync(file, 'utf8'));
+    totals.passed += report.numPassedTests;
+    totals.failed += report.numFailedTests;
+    totals.skipped += report.numPendingTests + report.numTodoTests;
+  } catch {
+    fail(`The ${project} tests did not run to their end.`);
+  }
+  return status === 0;
+}
+
+say('Unit, reference and property tests');
+const unit = tests('unit');
+ensureBuild();
+say('Browser tests');
+const browser = tests('browser');
+rmSync(reports, { recursive: true, force: true });
+console.log(`\n${totals.passed} passed, ${totals.failed} failed, ${totals.skipped} skipped`);
+process.exit(unit && browser && totals.passed > 0 ? 0 : 1);

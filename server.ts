@@ -1,0 +1,77 @@
+import { createServer } from 'node:http';
+import type { IncomingMessage, ServerResponse } from 'node:http';
+import next from 'next';
+import { readConfig } from './src/server/config';
+import { loadDemo } from './src/server/demo/loadDemo';
+import { createOutletAnswerer, isOutletPath } from './src/server/outlets/answerOutlet';
+import { openPembit, sharePembit } from './src/server/pembit';
+import { startStandins } from './src/standins/startStandins';
+
+/**
+ * The process: node:http in front, which answers /feeds/ and /embed/ itself and hands everything else to Next.
+ * `PEMBIT_DEV=1` runs Next in development mode.
+ */
+async function main(): Promise<void> {
+  const config = readConfig(process.env);
+  const pembit = await openPembit(config);
+  sharePembit(pembit);
+  if (pembit.migrations.applied.length > 0)
+    console.log(`Data folder brought up to date: ${pembit.migrations.applied.join(', ')}`);
+  if (config.demo) await loadDemo(pembit);
+
+  const app = next({ dev: process.env.PEMBIT_DEV === '1', hostname: 'localhost', port: config.port });
+  const handle = app.getRequestHandler();
+  await app.prepare();
+  const answerOutlet = createOutletAnswerer(pembit);
+
+  const server = createServer((request, response) => {
+    const { pathname } = new URL(request.url ?? '/', 'http://pembit.invalid');
+    const work = isOutletPath(pathname) ? sendOutlet(request, response, pathname) : handle(request, response);
+    work.catch((error: unknown) => {
+      console.error('A request failed:', error);
+      if (!response.headersSent) response.writeHead(500, { 'content-type': 'text/plain; charset=utf-8' });
+      response.end('Something went wrong on the server. Try again in a moment.');
+    });
+  });
+
+  async function sendOutlet(request: IncomingMessage, response: ServerResponse, path: string): Promise<void> {
+    const headers = Object.fromEntries(
+      Object.entries(request.headers).map(([name, value]) => [name, String(value)]),
+    );
+    const answer = await answerOutlet({ method: request.method ?? 'GET', path, headers });
+    response.writeHead(answer.status, answer.headers);
+    response.end(answer.body);
+  }
+
+  const standins = config.demo
+    ? await startStandins({
+        port: config.standinsPort,
+        pembitUrl: config.baseUrl,
+        now: () => pembit.now().epochMilliseconds,
+      })
+    : undefined;
+  await new Promise<void>((resolve, reject) => {
+    server.once('error', reject);
+    server.listen(config.port, () => resolve());
+  });
+  console.log(`Pembit is ready on ${config.baseUrl}`);
+  if (standins) console.log(`The stand-ins are on ${standins.url}`);
+
+  let stopping = false;
+  const stop = () => {
+    if (stopping) return;
+    stopping = true;
+    standins?.close();
+    server.close(() => {
+      void pembit.close().then(() => process.exit(0));
+    });
+    server.closeIdleConnections();
+  };
+  process.on('SIGTERM', stop);
+  process.on('SIGINT', stop);
+}
+
+main().catch((error: unknown) => {
+  console.error(error instanceof Error ? error.message : error);
+  process.exit(1);
+});

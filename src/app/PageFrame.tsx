@@ -1,0 +1,63 @@
+import type { ReactNode } from 'react';
+import type { SeenPlan } from '@/core/plan/seenPlan';
+import { frameTexts } from '@/core/texts/frame';
+import { currentTerm } from '@/core/time/term';
+import { todayIn } from '@/server/plan/todayIn';
+import { sharedPembit } from '@/server/pembit';
+import type { SignedIn } from '@/server/session/session';
+import type { NavItem } from '@/ui/frame/Frame';
+import { Frame } from '@/ui/frame/Frame';
+
+const { nav } = frameTexts;
+const STAFF_NAV: readonly NavItem[] = [
+  { href: '/term', label: nav.term },
+  { href: '/office-hours', label: nav.officeHours },
+  { href: '/publish', label: nav.publish },
+];
+const STUDENT_NAV: readonly NavItem[] = [
+  { href: '/next', label: nav.next },
+  { href: '/term', label: nav.term },
+  { href: '/sign-up', label: nav.signUp },
+  { href: '/subscribe', label: nav.subscribe },
+];
+
+const initialsOf = (name: string) =>
+  name
+    .split(/\s+/)
+    .map((word) => word[0] ?? '')
+    .slice(0, 2)
+    .join('')
+    .toUpperCase();
+
+/** The frame for whoever is signed in; `plan` brings the term and the course tags to the top. */
+export function PageFrame({
+  actor,
+  plan,
+  wide,
+  children,
+}: {
+  actor: SignedIn;
+  plan?: SeenPlan;
+  wide?: boolean;
+  children: ReactNode;
+}) {
+  const { person, viewer } = actor;
+  const items = [
+    ...(viewer.staffOf.size > 0 ? STAFF_NAV : []),
+    ...(viewer.memberOf.size > 0
+      ? STUDENT_NAV.filter((i) => viewer.staffOf.size === 0 || i.href !== '/term')
+      : []),
+  ];
+  const term = plan && currentTerm(plan.terms, todayIn(sharedPembit(), plan));
+  return (
+    <Frame
+      person={{ name: person.name, initials: initialsOf(person.name) }}
+      nav={items}
+      termName={term?.name}
+      courses={plan?.courses.map(({ code, tag, title, color }) => ({ code, tag, title, color }))}
+      wide={wide}
+    >
+      {children}
+    </Frame>
+  );
+}

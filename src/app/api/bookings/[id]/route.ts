@@ -1,0 +1,11 @@
+import { z } from 'zod';
+import { bookingId } from '@/core/ids';
+import { giveBack } from '@/server/signup/giveBack';
+import { endpoint } from '../../endpoint';
+
+const params = z.object({ id: bookingId });
+
+/** Gives the time back. */
+export const DELETE = endpoint({ who: 'person', params }, ({ pembit, actor, params }) =>
+  giveBack(pembit, actor, params.id),
+);

@@ -1,0 +1,98 @@
+import { cookies } from 'next/headers';
+import type { z } from 'zod';
+import type { FieldError, Outcome } from '@/core/refusals';
+import type { Pembit } from '@/server/pembit';
+import { sharedPembit } from '@/server/pembit';
+import type { SignedIn } from '@/server/session/session';
+import { cookieName, signedInBy } from '@/server/session/session';
+import { problem } from './problem';
+
+type Answer<T> = Outcome<T> & { status?: number; headers?: Record<string, string> };
+type Parsed<S> = S extends z.ZodType ? z.output<S> : undefined;
+type RouteContext = { params: Promise<Record<string, string>> };
+
+type Spec<P, Q, B, W> = Readonly<{
+  /** Who may ask at all; the use case decides about the rest. */
+  who: W;
+  params?: P;
+  query?: Q;
+  body?: B;
+}>;
+
+type Asked<P, Q, B, W> = Readonly<{
+  pembit: Pembit;
+  request: Request;
+  actor: W extends 'person' ? SignedIn : SignedIn | undefined;
+  params: Parsed<P>;
+  query: Parsed<Q>;
+  body: Parsed<B>;
+}>;
+
+/**
+ * A route handler: checks the origin of writes, who asks, and the shape of what is sent, then hands over.
+ * What the use case refuses becomes a problem document; `history` is the id for `/api/history/ID/undo`.
+ */
+export function endpoint<
+  W extends 'anyone' | 'person',
+  T,
+  P extends z.ZodType | undefined = undefined,
+  Q extends z.ZodType | undefined = undefined,
+  B extends z.ZodType | undefined = undefined,
+>(spec: Spec<P, Q, B, W>, answer: (asked: Asked<P, Q, B, W>) => Promise<Answer<T>>) {
+  return async (request: Request, context: RouteContext): Promise<Response> => {
+    const pembit = sharedPembit();
+    if (request.method !== 'GET' && !sameOrigin(request, pembit.config.baseUrl))
+      return problem('wrongOrigin');
+    const jar = await cookies();
+    const actor = await signedInBy(pembit, jar.get(cookieName(pembit.config.baseUrl))?.value);
+    if (spec.who === 'person' && !actor) return problem('notSignedIn');
+
+    // An id that cannot be one is an address where nothing is.
+    const params = spec.params?.safeParse(await context.params);
+    if (params && !params.success) return problem('notFound');
+    const query = spec.query?.safeParse(Object.fromEntries(new URL(request.url).searchParams));
+    const body = spec.body?.safeParse(spec.body ? await readJson(request) : undefined);
+    const errors = [...fieldErrors(query), ...fieldErrors(body)];
+    if (errors.length > 0) return problem('badRequest', errors);
+
+    const outcome = await answer({
+      pembit,
+      request,
+      actor: actor as Asked<P, Q, B, W>['actor'],
+      params: params?.data as Parsed<P>,
+      query: query?.data as Parsed<Q>,
+      body: body?.data as Parsed<B>,
+    });
+    if (!outcome.ok) return problem(outcome.reason, outcome.fields);
+    const headers = {
+      'content-type': 'application/json; charset=utf-8',
+      'cache-control': 'no-store',
+      ...(outcome.history ? { 'pembit-history': outcome.history } : {}),
+      ...outcome.headers,
+    };
+    return new Response(JSON.stringify(outcome.value ?? null), { status: outcome.status ?? 200, headers });
+  };
+}
+
+/** Browsers say where a write comes from; a script that sends neither header is no browser with cookies. */
+function sameOrigin(request: Request, baseUrl: string): boolean {
+  const site = request.headers.get('sec-fetch-site');
+  if (site) return site === 'same-origin' || site === 'none';
+  const origin = request.headers.get('origin');
+  return !origin || origin === new URL(baseUrl).origin;
+}
+
+const NOT_JSON = { notJson: true };
+
+async function readJson(request: Request): Promise<unknown> {
+  try {
+    return JSON.parse(await request.text());
+  } catch {
+    return NOT_JSON;
+  }
+}
+
+function fieldErrors(read: z.ZodSafeParseResult<unknown> | undefined): FieldError[] {
+  if (!read || read.success) return [];
+  return read.error.issues.map((issue) => ({ field: issue.path.join('.'), message: issue.message }));
+}

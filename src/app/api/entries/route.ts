@@ -1,0 +1,8 @@
+import { entryInput } from '@/core/entries/entryInput';
+import { planEntry } from '@/server/entries/planEntry';
+import { endpoint } from '../endpoint';
+import { entryAnswer } from './entryAnswer';
+
+export const POST = endpoint({ who: 'person', body: entryInput }, async ({ pembit, actor, body }) =>
+  entryAnswer(await planEntry(pembit, actor, body), 201),
+);

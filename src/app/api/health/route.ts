@@ -1,0 +1,5 @@
+import { done } from '@/core/refusals';
+import { health } from '@/server/health';
+import { endpoint } from '../endpoint';
+
+export const GET = endpoint({ who: 'anyone' }, async ({ pembit }) => done(await health(pembit)));

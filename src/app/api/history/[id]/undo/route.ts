@@ -1,0 +1,10 @@
+import { z } from 'zod';
+import { historyId } from '@/core/ids';
+import { undoChange } from '@/server/history/undoChange';
+import { endpoint } from '../../../endpoint';
+
+const params = z.object({ id: historyId });
+
+export const POST = endpoint({ who: 'person', params }, ({ pembit, actor, params }) =>
+  undoChange(pembit, actor, params.id),
+);

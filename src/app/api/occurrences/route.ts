@@ -1,0 +1,21 @@
+import { Temporal } from 'temporal-polyfill';
+import { z } from 'zod';
+import { plainDate } from '@/core/fields';
+import { done } from '@/core/refusals';
+import { occurrenceRecords } from '@/server/plan/planSeenBy';
+import { endpoint } from '../endpoint';
+
+const range = z
+  .object({ from: plainDate, to: plainDate })
+  .refine(({ from, to }) => Temporal.PlainDate.compare(from, to) <= 0, {
+    path: ['to'],
+    error: 'The last day lies before the first one.',
+  })
+  .refine(({ from, to }) => from.until(to, { largestUnit: 'days' }).days <= 800, {
+    path: ['to'],
+    error: 'Ask for at most 800 days at once.',
+  });
+
+export const GET = endpoint({ who: 'person', query: range }, async ({ pembit, actor, query }) =>
+  done(await occurrenceRecords(pembit, actor.viewer, query)),
+);

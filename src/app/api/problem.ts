@@ -1,0 +1,35 @@
+import type { FieldError, Refusal } from '@/core/refusals';
+import { refusalTexts } from '@/core/texts/refusals';
+
+const STATUS = {
+  timeOver: 409,
+  timeTaken: 409,
+  alreadyYours: 409,
+  timesUsedUp: 409,
+  timeBegun: 409,
+  notFound: 404,
+  notSignedIn: 401,
+  wrongSignIn: 401,
+  badRequest: 400,
+  wrongOrigin: 403,
+  notYours: 403,
+  nothingToOffer: 422,
+  stretchesOverlap: 422,
+  changedMeanwhile: 412,
+  laterChanges: 409,
+  alreadyUndone: 409,
+} as const satisfies Record<Refusal, number>;
+
+/** A refusal as RFC 9457 problem details; `errors` names the fields, each with a sentence. */
+export function problem(reason: Refusal, fields: readonly FieldError[] = []): Response {
+  const body = {
+    type: `urn:pembit:problem:${reason}`,
+    title: refusalTexts[reason],
+    status: STATUS[reason],
+    ...(fields.length > 0 ? { errors: fields } : {}),
+  };
+  return new Response(JSON.stringify(body), {
+    status: body.status,
+    headers: { 'content-type': 'application/problem+json; charset=utf-8', 'cache-control': 'no-store' },
+  });
+}

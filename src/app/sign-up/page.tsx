@@ -1,0 +1,26 @@
+import type { Metadata } from 'next';
+import { frameTexts } from '@/core/texts/frame';
+import { signupTexts } from '@/core/texts/signup';
+import { requireZone } from '@/core/time/zoneData';
+import { planSeenBy } from '@/server/plan/planSeenBy';
+import { sharedPembit } from '@/server/pembit';
+import { SignUp } from '@/ui/student/SignUp';
+import { signUpView } from '@/ui/student/signUpView';
+import { PageFrame } from '../PageFrame';
+import { signedInOr } from '../signedIn';
+
+export const metadata: Metadata = { title: frameTexts.nav.signUp };
+
+export default async function SignUpPage() {
+  const actor = await signedInOr('/sign-up');
+  const pembit = sharedPembit();
+  const plan = await planSeenBy(pembit, actor.viewer);
+  const view = signUpView(plan, { zoneOf: requireZone, now: pembit.now() });
+  return (
+    <PageFrame actor={actor}>
+      <h1>{signupTexts.take.title}</h1>
+      <p className="soft">{signupTexts.take.lead}</p>
+      <SignUp {...view} />
+    </PageFrame>
+  );
+}

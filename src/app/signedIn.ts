@@ -1,0 +1,17 @@
+import { cookies } from 'next/headers';
+import { redirect } from 'next/navigation';
+import { cache } from 'react';
+import { sharedPembit } from '@/server/pembit';
+import type { SignedIn } from '@/server/session/session';
+import { cookieName, signedInBy } from '@/server/session/session';
+
+/** Whoever asks for the page, once for each request. */
+export const signedIn = cache(async (): Promise<SignedIn | undefined> => {
+  const pembit = sharedPembit();
+  return signedInBy(pembit, (await cookies()).get(cookieName(pembit.config.baseUrl))?.value);
+});
+
+/** The signed-in person, or the way to the sign-in page and, from there, back to `path`. */
+export async function signedInOr(path: string): Promise<SignedIn> {
+  return (await signedIn()) ?? redirect(`/sign-in?to=${encodeURIComponent(path)}`);
+}

@@ -1,0 +1,36 @@
+import type { CourseAudience } from './entry';
+import type { Viewer } from './viewer';
+import { isStaffOf } from './viewer';
+
+/** Whether a part of an audience reaches the viewer as a student or reader; staff membership does not count here. */
+function reaches(part: CourseAudience, viewer: Viewer): boolean {
+  switch (viewer.kind) {
+    case 'person': {
+      if (!viewer.memberOf.has(part.course)) return false;
+      if (!part.sections) return true;
+      const own = viewer.memberOf.get(part.course);
+      return own !== undefined && part.sections.includes(own);
+    }
+    case 'public':
+      return viewer.courses.has(part.course) && !part.sections;
+    case 'roster':
+      return (
+        viewer.courses.has(part.course) &&
+        (!part.sections || part.sections.some((section) => viewer.sections.has(section)))
+      );
+    default:
+      return viewer satisfies never;
+  }
+}
+
+export type AudienceSeen = Readonly<{ asStaff: boolean; parts: readonly CourseAudience[] }>;
+
+/** The parts of an audience that concern the viewer, and whether as staff; undefined when none does. */
+export function audienceSeenBy(
+  viewer: Viewer,
+  audience: readonly CourseAudience[],
+): AudienceSeen | undefined {
+  const asStaff = audience.filter((part) => isStaffOf(viewer, part.course));
+  const parts = audience.filter((part) => isStaffOf(viewer, part.course) || reaches(part, viewer));
+  return parts.length > 0 ? { asStaff: asStaff.length > 0, parts } : undefined;
+}

@@ -1,0 +1,39 @@
+import type { Temporal } from 'temporal-polyfill';
+import type { Moment } from '../time/zonedWall';
+
+/** RFC 5545 components as data; `writeCalendar` turns them into octets. Property names are the RFC's, in camelCase. */
+export type VEvent = Readonly<{
+  uid: string;
+  /** Stable for unchanged content: the time of the last change. */
+  dtstamp: Temporal.Instant;
+  dtstart: Moment;
+  /** Exclusive. Absent where there is no duration: DTEND must be later than DTSTART (section 3.8.2.2). */
+  dtend?: Moment;
+  summary: string;
+  description?: string;
+  location?: string;
+  url?: string;
+  /** RFC 7986 section 5.11: where to join. */
+  conference?: string;
+  categories?: readonly string[];
+  class: 'PUBLIC' | 'PRIVATE';
+  transp: 'OPAQUE' | 'TRANSPARENT';
+  status?: 'CONFIRMED' | 'CANCELLED';
+  sequence: number;
+  created: Temporal.Instant;
+  lastModified: Temporal.Instant;
+}>;
+
+export type VCalendar = Readonly<{
+  name: string;
+  description?: string;
+  /** The page that shows the same content. */
+  url?: string;
+  /** A CSS3 colour name (RFC 7986 section 5.9). */
+  color?: string;
+  /** Hint to readers: minutes between two polls. */
+  refreshMinutes?: number;
+  /** The feed's own address; only in public feeds, since a copy of the file would carry the address on. */
+  source?: string;
+  events: readonly VEvent[];
+}>;

@@ -1,0 +1,29 @@
+import type { Temporal } from 'temporal-polyfill';
+import type { Moment } from '../time/zonedWall';
+import { isDay } from '../time/zonedWall';
+
+const two = (n: number) => String(n).padStart(2, '0');
+
+export const dateValue = (date: Temporal.PlainDate | Temporal.PlainDateTime): string =>
+  `${String(date.year).padStart(4, '0')}${two(date.month)}${two(date.day)}`;
+
+export const localValue = (wall: Temporal.PlainDateTime): string =>
+  `${dateValue(wall)}T${two(wall.hour)}${two(wall.minute)}${two(wall.second)}`;
+
+/** RFC 5545 section 3.3.5, form 2: UTC with Z. */
+export const utcValue = (instant: Temporal.Instant): string =>
+  `${localValue(instant.toZonedDateTimeISO('UTC').toPlainDateTime())}Z`;
+
+/** `DTSTART;VALUE=DATE:20261015`, `DTSTART;TZID=America/Halifax:20261015T170000` or, in UTC, `DTSTART:20261015T200000Z`. */
+export function momentProperty(name: string, moment: Moment): string {
+  if (isDay(moment)) return `${name};VALUE=DATE:${dateValue(moment)}`;
+  if (moment.tzid === 'UTC') return `${name}:${localValue(moment.wall)}Z`;
+  return `${name};TZID=${moment.tzid}:${localValue(moment.wall)}`;
+}
+
+/** `-0330`; seconds only where there are any, which is before 1970 (section 3.3.14). */
+export function offsetValue(seconds: number): string {
+  const abs = Math.abs(seconds);
+  const rest = abs % 60;
+  return `${seconds < 0 ? '-' : '+'}${two(Math.floor(abs / 3600))}${two(Math.floor(abs / 60) % 60)}${rest ? two(rest) : ''}`;
+}

@@ -1,0 +1,91 @@
+import type { ZoneLookup } from '../time/zone';
+import type { Moment } from '../time/zonedWall';
+import { isDay } from '../time/zonedWall';
+import type { VCalendar, VEvent } from './calendar';
+import { foldLine } from './foldLine';
+import { escapeText, safeUri } from './text';
+import { momentProperty, utcValue } from './values';
+import { vtimezoneLines } from './vtimezone';
+
+/** Part of every ETag: a change of the writer changes the bytes. */
+export const WRITER_VERSION = 1;
+
+const PRODID = '-//Pembit//Pembit calendar//EN';
+
+const text = (name: string, value: string | undefined): string[] =>
+  value === undefined || value === '' ? [] : [`${name}:${escapeText(value)}`];
+
+function uri(name: string, value: string | undefined): string[] {
+  const safe = value === undefined ? undefined : safeUri(value);
+  return safe === undefined ? [] : [`${name}:${safe}`];
+}
+
+function eventLines(event: VEvent): string[] {
+  return [
+    'BEGIN:VEVENT',
+    `UID:${escapeText(event.uid)}`,
+    `DTSTAMP:${utcValue(event.dtstamp)}`,
+    momentProperty('DTSTART', event.dtstart),
+    ...(event.dtend ? [momentProperty('DTEND', event.dtend)] : []),
+    ...text('SUMMARY', event.summary),
+    ...text('DESCRIPTION', event.description),
+    ...text('LOCATION', event.location),
+    ...uri('URL', event.url),
+    ...uri('CONFERENCE;VALUE=URI', event.conference),
+    ...(event.categories?.length ? [`CATEGORIES:${event.categories.map(escapeText).join(',')}`] : []),
+    `CLASS:${event.class}`,
+    `TRANSP:${event.transp}`,
+    ...(event.status ? [`STATUS:${event.status}`] : []),
+    `SEQUENCE:${event.sequence}`,
+    `CREATED:${utcValue(event.created)}`,
+    `LAST-MODIFIED:${utcValue(event.lastModified)}`,
+    'END:VEVENT',
+  ];
+}
+
+/** One VTIMEZONE for each TZID used, over the years in use and one on either side. */
+function zoneLines(events: readonly VEvent[], zoneOf: ZoneLookup): string[] {
+  const years = new Map<string, { fromYear: number; toYear: number }>();
+  const use = (moment: Moment | undefined) => {
+    if (!moment || isDay(moment) || moment.tzid === 'UTC') return;
+    const { wall, tzid } = moment;
+    const known = years.get(tzid) ?? { fromYear: wall.year - 1, toYear: wall.year + 1 };
+    years.set(tzid, {
+      fromYear: Math.min(known.fromYear, wall.year - 1),
+      toYear: Math.max(known.toYear, wall.year + 1),
+    });
+  };
+  for (const event of events) {
+    use(event.dtstart);
+    use(event.dtend);
+  }
+  return [...years].sort().flatMap(([tzid, range]) => vtimezoneLines(zoneOf(tzid), range));
+}
+
+/**
+ * An iCalendar stream (RFC 5545, with RFC 7986's calendar properties): CRLF, folded, without METHOD, the same bytes for
+ * the same content. NAME and REFRESH-INTERVAL are doubled by the customary X- properties that older readers know.
+ */
+export function writeCalendar(calendar: VCalendar, zoneOf: ZoneLookup): string {
+  const { name, description, refreshMinutes } = calendar;
+  const lines = [
+    'BEGIN:VCALENDAR',
+    'VERSION:2.0',
+    `PRODID:${PRODID}`,
+    'CALSCALE:GREGORIAN',
+    ...text('NAME', name),
+    ...text('X-WR-CALNAME', name),
+    ...text('DESCRIPTION', description),
+    ...text('X-WR-CALDESC', description),
+    ...uri('URL', calendar.url),
+    ...(calendar.color ? [`COLOR:${calendar.color}`] : []),
+    ...(refreshMinutes
+      ? [`REFRESH-INTERVAL;VALUE=DURATION:PT${refreshMinutes}M`, `X-PUBLISHED-TTL:PT${refreshMinutes}M`]
+      : []),
+    ...uri('SOURCE;VALUE=URI', calendar.source),
+    ...zoneLines(calendar.events, zoneOf),
+    ...calendar.events.flatMap(eventLines),
+    'END:VCALENDAR',
+  ];
+  return lines.map(foldLine).join('');
+}

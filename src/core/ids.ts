@@ -1,0 +1,28 @@
+import { z } from 'zod';
+
+/**
+ * Ids are branded where their format is checked. A uuid for everything that is addressed; a person's feed token
+ * is something else (`server/outlets/token.ts`).
+ */
+const id = <T extends string>() => z.uuid().brand<T>();
+
+export const personId = id<'PersonId'>();
+export type PersonId = z.infer<typeof personId>;
+export const termId = id<'TermId'>();
+export type TermId = z.infer<typeof termId>;
+export const courseId = id<'CourseId'>();
+export type CourseId = z.infer<typeof courseId>;
+export const sectionId = id<'SectionId'>();
+export type SectionId = z.infer<typeof sectionId>;
+export const entryId = id<'EntryId'>();
+export type EntryId = z.infer<typeof entryId>;
+export const sheetId = id<'SheetId'>();
+export type SheetId = z.infer<typeof sheetId>;
+export const slotId = id<'SlotId'>();
+export type SlotId = z.infer<typeof slotId>;
+export const bookingId = id<'BookingId'>();
+export type BookingId = z.infer<typeof bookingId>;
+export const outletId = id<'OutletId'>();
+export type OutletId = z.infer<typeof outletId>;
+export const historyId = id<'HistoryId'>();
+export type HistoryId = z.infer<typeof historyId>;

@@ -1,0 +1,176 @@
+import { isDay, momentText } from '../time/zonedWall';
+import type { Temporal } from 'temporal-polyfill';
+import type { SeenEntry } from '../entries/seenBy';
+import type { VEvent } from '../icalendar/calendar';
+import type { Course } from '../plan/plan';
+import type { SeenPlan } from '../plan/seenPlan';
+import type { SeenSheet } from '../signup/seenSheet';
+import { slotsByDay } from '../signup/slotsByDay';
+import { dateLabel, momentLabel, rangeLabel } from '../time/dateLabels';
+import type { ZoneLookup } from '../time/zone';
+import { toInstant, toWall, zonedWallAt } from '../time/zone';
+import type { Zone } from '../time/zone';
+import type { Moment } from '../time/zonedWall';
+import { feedTexts } from '../texts/feeds';
+import type { OutletContents } from './outletContents';
+
+/** Where an outlet's links lead: to pages of the outlet itself where it is public, to Pembit's own otherwise. */
+export type Addresses = Readonly<{
+  entry: (id: string) => string;
+  day: (date: Temporal.PlainDate, course: Course | undefined) => string;
+  signUp: string;
+}>;
+
+type Context = Readonly<{ plan: SeenPlan; addresses: Addresses; zoneOf: ZoneLookup }>;
+
+const coursesOf = (plan: SeenPlan, item: { audience: readonly { course: string }[] }) =>
+  plan.courses.filter((course) => item.audience.some((part) => part.course === course.id));
+
+const tagged = (courses: readonly Course[], title: string) =>
+  courses.length === 0 ? title : `${courses.map((c) => c.tag).join(' ')}: ${title}`;
+
+/** Plain text that reads well in a narrow window: what it is, each link on its own line, where to read on. */
+function describe(parts: readonly (string | undefined)[]): string {
+  return parts.filter((part) => part !== undefined && part !== '').join('\n');
+}
+
+function entryEvents(entry: SeenEntry, { plan, addresses }: Context, has: OutletContents['has']): VEvent[] {
+  const courses = coursesOf(plan, entry);
+  const links = entry.links.map((link) => (link.label ? `${link.label}: ${link.url}` : link.url));
+  const common = {
+    dtstamp: entry.lastModified,
+    url: addresses.entry(entry.id),
+    categories: courses.map((c) => c.code),
+    class: 'PUBLIC',
+    status: 'CONFIRMED',
+    sequence: entry.sequence,
+    created: entry.created,
+    lastModified: entry.lastModified,
+  } as const;
+  const sheetLine = (date: Temporal.PlainDate) => feedTexts.daySheet(addresses.day(date, courses[0]));
+  switch (entry.kind) {
+    case 'event': {
+      if (!has('event')) return [];
+      const { start, end } = entry.when;
+      const day = isDay(start) ? start : start.wall.toPlainDate();
+      return [
+        {
+          ...common,
+          uid: entry.uid,
+          dtstart: start,
+          dtend: end,
+          summary: tagged(courses, entry.title),
+          description: describe([entry.description, ...links, sheetLine(day)]),
+          location: entry.place,
+          transp: isDay(start) ? 'TRANSPARENT' : 'OPAQUE',
+        },
+      ];
+    }
+    case 'assignment': {
+      const dueDay = isDay(entry.due) ? entry.due : entry.due.wall.toPlainDate();
+      const due: VEvent = {
+        ...common,
+        uid: entry.uid,
+        dtstart: entry.due,
+        summary: tagged(courses, feedTexts.due(entry.title)),
+        description: describe([
+          entry.setOn && feedTexts.setOn(dateLabel(entry.setOn)),
+          entry.handIn,
+          entry.description,
+          ...links,
+          sheetLine(dueDay),
+        ]),
+        transp: 'TRANSPARENT',
+      };
+      const set: VEvent | undefined = entry.setOn && {
+        ...common,
+        uid: entry.setUid,
+        dtstart: entry.setOn,
+        summary: tagged(courses, feedTexts.set(entry.title, momentLabel(entry.due))),
+        description: describe([entry.handIn, entry.description, ...links, sheetLine(entry.setOn)]),
+        transp: 'TRANSPARENT',
+      };
+      return [...(set && has('set') ? [set] : []), ...(has('due') ? [due] : [])];
+    }
+    default:
+      return entry satisfies never;
+  }
+}
+
+/** A wall time in the sheet's zone, or, in the second pass of a repeated hour, which a wall time cannot name, in UTC. */
+function momentOf(zone: Zone, instant: Temporal.Instant): Moment {
+  const wall = zonedWallAt(zone, instant);
+  if (toInstant(zone, wall.wall).equals(instant)) return wall;
+  return { wall: instant.toZonedDateTimeISO('UTC').toPlainDateTime(), tzid: 'UTC' };
+}
+
+function sheetEvents(
+  sheet: SeenSheet,
+  { plan, addresses, zoneOf }: Context,
+  has: OutletContents['has'],
+): VEvent[] {
+  const zone = zoneOf(sheet.tzid);
+  const courses = coursesOf(plan, sheet);
+  const days = slotsByDay(sheet.slots, zone).map(({ date, slots }): VEvent => ({
+    uid: `${sheet.uid}-${date}`,
+    dtstamp: sheet.lastModified,
+    dtstart: momentOf(zone, slots[0]!.interval.start),
+    dtend: momentOf(zone, slots.at(-1)!.interval.end),
+    summary: tagged(courses, feedTexts.times(sheet.title, slots.length)),
+    description: describe([
+      ...slots.map((slot) => rangeLabel(toWall(zone, slot.interval.start), toWall(zone, slot.interval.end))),
+      feedTexts.takeATime(addresses.signUp),
+    ]),
+    location: sheet.place,
+    url: addresses.signUp,
+    categories: courses.map((c) => c.code),
+    class: 'PUBLIC',
+    transp: 'TRANSPARENT',
+    status: 'CONFIRMED',
+    sequence: sheet.sequence,
+    created: sheet.created,
+    lastModified: sheet.lastModified,
+  }));
+  const bookings = sheet.slots.flatMap((slot) =>
+    slot.bookings.map((booking): VEvent => {
+      const modified = [booking.lastModified, sheet.lastModified].sort(
+        (a, b) => b.epochMilliseconds - a.epochMilliseconds,
+      )[0]!;
+      return {
+        uid: booking.uid,
+        dtstamp: modified,
+        dtstart: momentOf(zone, slot.interval.start),
+        dtend: momentOf(zone, slot.interval.end),
+        summary: tagged(
+          courses,
+          feedTexts.booking(sheet.title, booking.mine ? sheet.hostNames : [booking.personName]),
+        ),
+        description: describe([
+          booking.note && feedTexts.note(booking.note),
+          feedTexts.giveBack(addresses.signUp),
+        ]),
+        location: sheet.place,
+        url: addresses.signUp,
+        conference: sheet.meetingLink,
+        categories: courses.map((c) => c.code),
+        class: 'PRIVATE',
+        transp: 'OPAQUE',
+        status: 'CONFIRMED',
+        sequence: booking.sequence + sheet.sequence,
+        created: booking.created,
+        lastModified: modified,
+      };
+    }),
+  );
+  return [...(has('times') ? days : []), ...(has('booking') ? bookings : [])];
+}
+
+/** The VEVENTs of an outlet, in the order of their start, then of their UID: the same bytes for the same content. */
+export function feedEvents(contents: OutletContents, addresses: Addresses, zoneOf: ZoneLookup): VEvent[] {
+  const context = { plan: contents.plan, addresses, zoneOf };
+  const key = (event: VEvent) => `${momentText(event.dtstart)} ${event.uid}`;
+  return [
+    ...contents.plan.entries.flatMap((entry) => entryEvents(entry, context, contents.has)),
+    ...contents.plan.sheets.flatMap((sheet) => sheetEvents(sheet, context, contents.has)),
+  ].sort((a, b) => (key(a) < key(b) ? -1 : 1));
+}

@@ -1,0 +1,28 @@
+import type { CourseId, OutletId, PersonId, SectionId } from '../ids';
+
+/** What an outlet may be composed of. */
+export const OUTLET_KINDS = ['event', 'set', 'due', 'times'] as const;
+export type OutletKind = (typeof OUTLET_KINDS)[number];
+
+/**
+ * Something published under a secret address. A personal feed follows its owner's courses and holds the owner's
+ * bookings, too; every other outlet names what it holds.
+ */
+export type Outlet = Readonly<{
+  id: OutletId;
+  kind: 'feed' | 'embed';
+  name: string;
+  owner: PersonId;
+  /** Grows by one when the address is replaced. */
+  generation: number;
+}> &
+  (
+    | Readonly<{ audience: 'personal' }>
+    | Readonly<{
+        audience: 'public' | 'roster';
+        courses: readonly CourseId[];
+        sections: readonly SectionId[];
+        kinds: readonly OutletKind[];
+      }>
+  );
+export type OutletAudience = Outlet['audience'];

@@ -1,0 +1,16 @@
+import type { Viewer } from '../entries/viewer';
+import type { Outlet } from './outlet';
+
+/** Who looks through an outlet: a personal feed is its owner, any other a reader without a name. */
+export function outletViewer(outlet: Outlet, owner: Viewer): Viewer {
+  switch (outlet.audience) {
+    case 'personal':
+      return owner;
+    case 'public':
+      return { kind: 'public', courses: new Set(outlet.courses) };
+    case 'roster':
+      return { kind: 'roster', courses: new Set(outlet.courses), sections: new Set(outlet.sections) };
+    default:
+      return outlet satisfies never;
+  }
+}

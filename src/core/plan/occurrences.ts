@@ -1,0 +1,163 @@
+import { Temporal } from 'temporal-polyfill';
+import type { BookingId, CourseId, EntryId, SheetId } from '../ids';
+import type { Link } from '../entries/entry';
+import type { Release, SeenEntry } from '../entries/seenBy';
+import type { SeenSheet, SeenSlot } from '../signup/seenSheet';
+import { slotsByDay } from '../signup/slotsByDay';
+import type { Zone, ZoneLookup } from '../time/zone';
+import { instantMs, zonedWallAt } from '../time/zone';
+import type { Moment } from '../time/zonedWall';
+import { dayOf, isDay, momentText } from '../time/zonedWall';
+import type { SeenPlan } from './seenPlan';
+
+type Common = Readonly<{
+  uid: string;
+  title: string;
+  start: Moment;
+  end?: Moment;
+  tzid: string;
+  courses: readonly CourseId[];
+  release: Release;
+  asStaff: boolean;
+}>;
+
+/** One line of a plan on one day (or over several), whatever it comes from. */
+export type Occurrence = Common &
+  (
+    | Readonly<{ kind: 'event'; entry: EntryId; place: string; links: readonly Link[] }>
+    | Readonly<{ kind: 'set'; entry: EntryId; due: Moment; links: readonly Link[] }>
+    | Readonly<{
+        kind: 'due';
+        entry: EntryId;
+        handIn: string;
+        setOn?: Temporal.PlainDate;
+        links: readonly Link[];
+      }>
+    | Readonly<{ kind: 'times'; sheet: SheetId; slots: readonly SeenSlot[] }>
+    | Readonly<{
+        kind: 'booking';
+        sheet: SheetId;
+        booking: BookingId;
+        mine: boolean;
+        /** The hosts to the student, the student to the hosts. */
+        withNames: readonly string[];
+        note: string;
+        place: string;
+        meetingLink: string;
+      }>
+  );
+export type OccurrenceKind = Occurrence['kind'];
+
+function ofEntry(entry: SeenEntry): Occurrence[] {
+  const { uid, title, tzid, release, asStaff, links } = entry;
+  const common = { uid, title, tzid, release, asStaff, courses: entry.audience.map((part) => part.course) };
+  switch (entry.kind) {
+    case 'event':
+      return [
+        {
+          ...common,
+          kind: 'event',
+          entry: entry.id,
+          start: entry.when.start,
+          end: entry.when.end,
+          place: entry.place,
+          links,
+        },
+      ];
+    case 'assignment': {
+      const due = {
+        ...common,
+        kind: 'due',
+        entry: entry.id,
+        start: entry.due,
+        handIn: entry.handIn,
+        setOn: entry.setOn,
+        links,
+      } as const;
+      if (!entry.setOn) return [due];
+      return [
+        {
+          ...common,
+          kind: 'set',
+          uid: entry.setUid,
+          entry: entry.id,
+          start: entry.setOn,
+          due: entry.due,
+          links,
+        },
+        due,
+      ];
+    }
+    default:
+      return entry satisfies never;
+  }
+}
+
+function ofSheet(sheet: SeenSheet, zone: Zone): Occurrence[] {
+  const { title, tzid, release, asStaff } = sheet;
+  const common = { title, tzid, release, asStaff, courses: sheet.audience.map((part) => part.course) };
+  const days = slotsByDay(sheet.slots, zone).map(({ date, slots }): Occurrence => ({
+    ...common,
+    kind: 'times',
+    uid: `${sheet.uid}-${date}`,
+    sheet: sheet.id,
+    slots,
+    start: zonedWallAt(zone, slots[0]!.interval.start),
+    end: zonedWallAt(zone, slots.at(-1)!.interval.end),
+  }));
+  const bookings = sheet.slots.flatMap((slot) =>
+    slot.bookings.map((booking): Occurrence => ({
+      ...common,
+      kind: 'booking',
+      uid: booking.uid,
+      sheet: sheet.id,
+      booking: booking.id,
+      mine: booking.mine,
+      withNames: booking.mine ? sheet.hostNames : [booking.personName],
+      note: booking.note,
+      place: sheet.place,
+      meetingLink: sheet.meetingLink,
+      start: zonedWallAt(zone, slot.interval.start),
+      end: zonedWallAt(zone, slot.interval.end),
+    })),
+  );
+  return [...days, ...bookings];
+}
+
+/** Whole days first, then by the clock, then by title: the order of every list of a day. */
+export function byStart(a: Occurrence, b: Occurrence): number {
+  return (
+    Temporal.PlainDate.compare(dayOf(a.start), dayOf(b.start)) ||
+    Number(isDay(b.start)) - Number(isDay(a.start)) ||
+    (momentText(a.start) < momentText(b.start) ? -1 : momentText(a.start) > momentText(b.start) ? 1 : 0) ||
+    a.title.localeCompare(b.title)
+  );
+}
+
+/** Everything in a seen plan, expanded, in the order of `byStart`. */
+export const occurrencesOf = (plan: SeenPlan, zoneOf: ZoneLookup): Occurrence[] =>
+  [
+    ...plan.entries.flatMap(ofEntry),
+    ...plan.sheets.flatMap((sheet) => ofSheet(sheet, zoneOf(sheet.tzid))),
+  ].sort(byStart);
+
+/** The last day an occurrence touches. An end at midnight does not touch the day that begins there. */
+function lastDay(o: Occurrence): Temporal.PlainDate {
+  if (!o.end) return dayOf(o.start);
+  if (isDay(o.end)) return o.end.subtract({ days: 1 });
+  return momentText(o.end).endsWith('T00:00') && Temporal.PlainDate.compare(dayOf(o.start), dayOf(o.end)) < 0
+    ? dayOf(o.end).subtract({ days: 1 })
+    : dayOf(o.end);
+}
+
+/** Whether an occurrence touches a day between `from` and `to`, both included. */
+export const touches = (o: Occurrence, from: Temporal.PlainDate, to: Temporal.PlainDate): boolean =>
+  Temporal.PlainDate.compare(dayOf(o.start), to) <= 0 && Temporal.PlainDate.compare(lastDay(o), from) >= 0;
+
+/** The instant an occurrence is over, in epoch milliseconds: its end, else its start, else the end of its day. */
+export function overAtMs(o: Occurrence, zone: Zone): number {
+  const last = o.end ?? o.start;
+  if (!isDay(last)) return instantMs(zone, last.wall);
+  const nextDay = o.end ? last : last.add({ days: 1 });
+  return instantMs(zone, (nextDay as Temporal.PlainDate).toPlainDateTime());
+}

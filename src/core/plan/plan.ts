@@ -1,0 +1,34 @@
+import type { CourseId, PersonId, SectionId, TermId } from '../ids';
+import type { Entry } from '../entries/entry';
+import type { Sheet } from '../signup/sheet';
+import type { Term } from '../time/term';
+
+export type CourseColor =
+  | 'brick' | 'sea' | 'plum' | 'olive' | 'copper' | 'slate' | 'rose' | 'indigo' | 'moss' | 'teal'; // prettier-ignore
+
+export const COURSE_COLORS: readonly CourseColor[] = [
+  'brick', 'sea', 'plum', 'olive', 'copper', 'slate', 'rose', 'indigo', 'moss', 'teal',
+]; // prettier-ignore
+
+export type Section = Readonly<{ id: SectionId; name: string; students: number }>;
+
+export type Course = Readonly<{
+  id: CourseId;
+  term: TermId;
+  code: string;
+  title: string;
+  tag: string;
+  color: CourseColor;
+  staff: readonly Readonly<{ id: PersonId; name: string }>[];
+  sections: readonly Section[];
+  /** Students on the roster, those without a section included. */
+  students: number;
+}>;
+
+/** Everything planned in some courses, unfiltered. It leaves the server only through `seenPlan`. */
+export type Plan = Readonly<{
+  terms: readonly Term[];
+  courses: readonly Course[];
+  entries: readonly Entry[];
+  sheets: readonly Sheet[];
+}>;

@@ -1,0 +1,32 @@
+import type { BookingRefusal } from './signup/decideBooking';
+
+/** Every reason for which Pembit says no. What is not there and what is not yours are the same answer. */
+export type Refusal =
+  | BookingRefusal
+  | 'notFound'
+  | 'notSignedIn'
+  | 'wrongSignIn'
+  | 'badRequest'
+  | 'wrongOrigin'
+  | 'notYours'
+  | 'nothingToOffer'
+  | 'stretchesOverlap'
+  | 'changedMeanwhile'
+  | 'laterChanges'
+  | 'alreadyUndone'
+  | 'timeBegun';
+
+export type Refused = Readonly<{ ok: false; reason: Refusal; fields?: readonly FieldError[] }>;
+export type Done<T> = Readonly<{ ok: true; value: T; history?: string }>;
+/** The answer of a use case: its value and the history id that undoes it, or the reason why not. */
+export type Outcome<T> = Done<T> | Refused;
+
+/** What is wrong with one field of what was sent; `field` is a path such as `links.0.url`. */
+export type FieldError = Readonly<{ field: string; message: string }>;
+
+export const refused = (reason: Refusal, fields?: readonly FieldError[]): Refused => ({
+  ok: false,
+  reason,
+  fields,
+});
+export const done = <T>(value: T, history?: string): Done<T> => ({ ok: true, value, history });

@@ -1,0 +1,22 @@
+/** Words about entries and the plan. One catalogue: no sentence a person reads stands anywhere else. */
+export const entryTexts = {
+  kind: { event: 'Event', set: 'Set', due: 'Due', times: 'Office hours', booking: 'Booking' },
+  setTitle: (title: string) => `set: ${title}`,
+  by: (time: string) => `by ${time}`,
+  due: (when: string) => `due ${when}`,
+  release: {
+    shown: 'Students see this',
+    notYet: 'Not yet shown to students',
+    draft: 'Draft: only staff see this',
+  },
+  students: (n: number) => (n === 1 ? '1 student' : `${n} students`),
+  everyoneIn: (tag: string, n: number) => `${entryTexts.students(n)} in ${tag}`,
+  sectionsIn: (tag: string, names: readonly string[], n: number) =>
+    `${entryTexts.students(n)} in ${names.length === 1 ? 'section' : 'sections'} ${listed(names)} of ${tag}`,
+} as const;
+
+/** `A`, `A and B`, `A, B and C`. */
+export function listed(words: readonly string[]): string {
+  if (words.length <= 1) return words.join('');
+  return `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`;
+}

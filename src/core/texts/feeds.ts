@@ -1,0 +1,14 @@
+import { listed } from './entries';
+
+/** Words inside feeds: they are read on phones, without Pembit around them. */
+export const feedTexts = {
+  due: (title: string) => `${title} (due)`,
+  set: (title: string, due: string) => `${title} (set, due ${due})`,
+  setOn: (day: string) => `Set ${day}.`,
+  daySheet: (url: string) => `Day sheet: ${url}`,
+  times: (title: string, n: number) => `${title} (${n === 1 ? '1 time' : `${n} times`} to take)`,
+  takeATime: (url: string) => `Take a time: ${url}`,
+  booking: (title: string, names: readonly string[]) => `${title} with ${listed(names)}`,
+  note: (note: string) => `Note: ${note}`,
+  giveBack: (url: string) => `To give it back: ${url}`,
+} as const;

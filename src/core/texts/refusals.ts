@@ -1,0 +1,23 @@
+import type { Refusal } from '../refusals';
+
+/** What a person is told, and what to do about it. */
+export const refusalTexts = {
+  timeOver: 'This time has begun. Choose a later one.',
+  timeTaken: 'This time was just taken. Choose another one.',
+  alreadyYours: 'You have this time already.',
+  timesUsedUp: 'You hold as many times as this sheet allows. Give one back to take another.',
+  timeBegun: 'This time has begun and can no longer be given back.',
+  notFound: 'There is nothing at this address, or it is not open to you.',
+  notSignedIn: 'Sign in first.',
+  wrongSignIn: 'This e-mail address and password do not fit together. Check both and try again.',
+  badRequest: 'Some of this could not be read. See the fields named below.',
+  wrongOrigin: 'This request came from another site and was not carried out.',
+  notYours: 'You can plan only in courses that you teach.',
+  nothingToOffer:
+    'No time still to come fits into these stretches. Lengthen a stretch, shorten the times or choose a later day.',
+  stretchesOverlap: 'Two of the stretches overlap. Change one of them.',
+  changedMeanwhile:
+    'Someone else has changed this since you opened it. Look at their version, then save again.',
+  laterChanges: 'Later changes rest on this one, so it cannot be undone by itself.',
+  alreadyUndone: 'This has been undone already.',
+} as const satisfies Record<Refusal, string>;

@@ -1,0 +1,21 @@
+/** Words of the student's pages. */
+export const studentTexts = {
+  nextTitle: 'Today and next',
+  now: (until: string) => `Now, until ${until}`,
+  upNext: (when: string) => `Next, ${when}`,
+  open: (label: string) => `Open ${label}`,
+  openLink: 'Open the link',
+  today: 'Today',
+  tomorrow: 'Tomorrow',
+  nothingTitle: 'Nothing is coming up',
+  nothingLead: 'When your instructors plan something that concerns you, it stands here.',
+  inDays: (n: number) => (n === 1 ? 'in 1 day' : `in ${n} days`),
+  setLine: (day: string) => `set ${day}`,
+  withNames: (names: string) => `Your time with ${names}`,
+  daySheet: 'Day sheet',
+  notFoundTitle: 'Nothing here for you',
+  notFoundLead: 'There is nothing at this address, or it is not open to you.',
+  nothingThatDay: 'Nothing is planned on this day.',
+  previousDay: 'Day before',
+  nextDay: 'Day after',
+} as const;

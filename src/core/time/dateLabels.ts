@@ -1,0 +1,63 @@
+import { Temporal } from 'temporal-polyfill';
+import type { Term } from './term';
+import { weekNumber } from './term';
+import type { Moment } from './zonedWall';
+import { dayOf, isDay } from './zonedWall';
+
+/** Dates in English are written day first, with a 24-hour clock; a person may choose another locale. */
+export const DEFAULT_LOCALE = 'en-GB';
+
+const formats = {
+  short: { weekday: 'short', day: 'numeric', month: 'short' },
+  long: { weekday: 'long', day: 'numeric', month: 'long' },
+  full: { weekday: 'long', day: 'numeric', month: 'long', year: 'numeric' },
+  dayMonth: { day: 'numeric', month: 'short' },
+  day: { day: 'numeric' },
+  weekday: { weekday: 'short' },
+} as const satisfies Record<string, Intl.DateTimeFormatOptions>;
+
+export type DateStyle = keyof typeof formats;
+
+const formatters = new Map<string, Intl.DateTimeFormat>();
+
+/** A date in words: `Thu 15 Oct` (short), `Thursday 15 October` (long), with the year (full). */
+export function dateLabel(
+  date: Temporal.PlainDate,
+  style: DateStyle = 'short',
+  locale = DEFAULT_LOCALE,
+): string {
+  const key = `${locale} ${style}`;
+  let formatter = formatters.get(key);
+  if (!formatter) {
+    formatter = new Intl.DateTimeFormat(locale, { ...formats[style], timeZone: 'UTC' });
+    formatters.set(key, formatter);
+  }
+  return formatter.format(date.toZonedDateTime('UTC').epochMilliseconds);
+}
+
+/** `17:00`, always two digits, for tables and strips. */
+export const timeLabel = (time: Temporal.PlainTime | Temporal.PlainDateTime): string =>
+  `${String(time.hour).padStart(2, '0')}:${String(time.minute).padStart(2, '0')}`;
+
+/** `12:00–12:25`. */
+export const rangeLabel = (
+  start: Temporal.PlainTime | Temporal.PlainDateTime,
+  end: Temporal.PlainTime | Temporal.PlainDateTime,
+): string => `${timeLabel(start)}–${timeLabel(end)}`;
+
+/** `Thu 15 Oct, 17:00`, or the day alone. */
+export const momentLabel = (moment: Moment, locale = DEFAULT_LOCALE): string =>
+  isDay(moment)
+    ? dateLabel(moment, 'short', locale)
+    : `${dateLabel(dayOf(moment), 'short', locale)}, ${timeLabel(moment.wall)}`;
+
+/** `week 6, Thu 15 Oct`; outside the term's weeks the date alone. */
+export function weekAndDate(
+  term: Pick<Term, 'startsOn' | 'endsOn'>,
+  date: Temporal.PlainDate,
+  locale = DEFAULT_LOCALE,
+): string {
+  const week = weekNumber(term, date);
+  const label = dateLabel(date, 'short', locale);
+  return week === undefined ? label : `week ${week}, ${label}`;
+}

@@ -1,0 +1,76 @@
+import { Temporal } from 'temporal-polyfill';
+
+/**
+ * What a typed time means. `ask` carries both readings, the likelier first: a bare 1 to 6 is never guessed.
+ */
+export type TypedTime =
+  | { kind: 'time'; time: Temporal.PlainTime }
+  | { kind: 'ask'; readings: readonly [Temporal.PlainTime, Temporal.PlainTime] }
+  | { kind: 'unreadable' };
+
+const at = (hour: number, minute: number) => new Temporal.PlainTime(hour, minute);
+
+const WORDS = new Map([
+  ['noon', at(12, 0)],
+  ['midday', at(12, 0)],
+  ['midnight', at(0, 0)],
+]);
+
+const PATTERN = /^(\d{1,2})(?:[:.h]?(\d{2}))?\s*(a|p|am|pm|a\.m\.|p\.m\.)?$/;
+
+/** Reads a time as people type it: `10`, `10a`, `2:30p`, `1400`, `14.00`, `noon`. */
+export function readTime(text: string): TypedTime {
+  const typed = text.trim().toLowerCase();
+  const word = WORDS.get(typed);
+  if (word) return { kind: 'time', time: word };
+  const match = PATTERN.exec(typed);
+  if (!match) return { kind: 'unreadable' };
+  const [, hourText = '', minuteText, half] = match;
+  const hour = Number(hourText);
+  const minute = Number(minuteText ?? 0);
+  if (minute > 59) return { kind: 'unreadable' };
+  if (half) {
+    if (hour < 1 || hour > 12) return { kind: 'unreadable' };
+    return { kind: 'time', time: at((hour % 12) + (half.startsWith('p') ? 12 : 0), minute) };
+  }
+  if (hour > 23) return { kind: 'unreadable' };
+  // A leading zero, or four digits, is the 24-hour clock and settles it.
+  if (hour >= 1 && hour <= 6 && !hourText.startsWith('0'))
+    return { kind: 'ask', readings: [at(hour + 12, minute), at(hour, minute)] };
+  return { kind: 'time', time: at(hour, minute) };
+}
+
+export type TypedRange =
+  | { kind: 'range'; start: Temporal.PlainTime; end: Temporal.PlainTime }
+  | { kind: 'ask'; readings: readonly [TypedRangeReading, TypedRangeReading] }
+  | { kind: 'backwards' }
+  | { kind: 'unreadable' };
+type TypedRangeReading = Readonly<{ start: Temporal.PlainTime; end: Temporal.PlainTime }>;
+
+const after = (a: Temporal.PlainTime, b: Temporal.PlainTime) => Temporal.PlainTime.compare(a, b) > 0;
+const readingsOf = (t: TypedTime): readonly Temporal.PlainTime[] =>
+  t.kind === 'time' ? [t.time] : t.kind === 'ask' ? t.readings : [];
+
+/**
+ * Reads a range as people type it: `12-2` is 12:00 to 14:00, `10-11:30`, `9a to 4p`. A range that ends before it
+ * begins is never taken to run into the next day.
+ */
+export function readRange(text: string): TypedRange {
+  const parts = text.trim().split(/\s*(?:-|–|—|\bto\b|\buntil\b)\s*/i);
+  if (parts.length !== 2) return { kind: 'unreadable' };
+  const [first = '', second = ''] = parts;
+  const starts = readingsOf(readTime(first));
+  const ends = readingsOf(readTime(second));
+  if (starts.length === 0 || ends.length === 0) return { kind: 'unreadable' };
+  const fitting = starts.flatMap((start) =>
+    ends.filter((end) => after(end, start)).map((end) => ({ start, end })),
+  );
+  if (fitting.length === 0) return { kind: 'backwards' };
+  // "12-2" fits one way. "2-4" fits two ways that are each short; the crossing one (2:00 to 16:00) is nobody's meaning.
+  const hours = (r: TypedRangeReading) => r.start.until(r.end).total('hours');
+  const shortest = Math.min(...fitting.map(hours));
+  const likely = fitting.filter((r) => hours(r) === shortest);
+  const [one, two] = likely;
+  if (one && two) return { kind: 'ask', readings: [one, two] };
+  return { kind: 'range', ...one! };
+}

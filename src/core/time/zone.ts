@@ -1,0 +1,100 @@
+import { Temporal } from 'temporal-polyfill';
+import type { ZonedWall } from './zonedWall';
+
+/**
+ * A time zone as its list of offsets: `offsets[i]` (seconds east of UTC) holds until `untils[i]`
+ * (epoch milliseconds, exclusive; the last one is Infinity). Plain numbers, so that the server can send it
+ * to a browser whose own zone data may be older.
+ */
+export type Zone = Readonly<{ tzid: string; untils: readonly number[]; offsets: readonly number[] }>;
+
+/** How a zone is found: the server looks in the zone data, a browser in what it was sent. */
+export type ZoneLookup = (tzid: string) => Zone;
+
+const MS = 1000;
+
+/** The wall time read as if it were UTC, in epoch milliseconds. */
+export const wallMs = (wall: Temporal.PlainDateTime): number =>
+  Number(wall.toZonedDateTime('UTC').epochMilliseconds);
+
+const wallFromMs = (ms: number): Temporal.PlainDateTime =>
+  Temporal.Instant.fromEpochMilliseconds(ms).toZonedDateTimeISO('UTC').toPlainDateTime();
+
+/** Index of the offset in force at an instant: binary search over `untils`. */
+function indexAt(zone: Zone, epochMs: number): number {
+  let low = 0;
+  let high = zone.untils.length - 1;
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (epochMs < zone.untils[middle]!) high = middle;
+    else low = middle + 1;
+  }
+  return low;
+}
+
+/** Seconds east of UTC at an instant. */
+export const offsetAt = (zone: Zone, epochMs: number): number => zone.offsets[indexAt(zone, epochMs)]!;
+
+/**
+ * The instant of a wall time. A time that the clocks skip moves forward by the gap, and of a repeated
+ * time the first is meant (RFC 5545 section 3.3.5).
+ */
+export function instantMs(zone: Zone, wall: Temporal.PlainDateTime): number {
+  const local = wallMs(wall);
+  // The candidates lie within a day of the naive reading; the earliest consistent one is the first repetition.
+  let index = indexAt(zone, local - 86_400_000);
+  for (; index < zone.untils.length; index++) {
+    const guess = local - zone.offsets[index]! * MS;
+    if (guess < zone.untils[index]!) {
+      const begins = index === 0 ? -Infinity : zone.untils[index - 1]!;
+      if (guess >= begins) return guess;
+      // Before this offset began and after the last one ended: the skipped hour, read with the offset before it.
+      return local - zone.offsets[index - 1]! * MS;
+    }
+  }
+  return local - zone.offsets.at(-1)! * MS;
+}
+
+export const toInstant = (zone: Zone, wall: Temporal.PlainDateTime): Temporal.Instant =>
+  Temporal.Instant.fromEpochMilliseconds(instantMs(zone, wall));
+
+export const toWall = (zone: Zone, instant: Temporal.Instant): Temporal.PlainDateTime =>
+  wallFromMs(instant.epochMilliseconds + offsetAt(zone, instant.epochMilliseconds) * MS);
+
+export const zonedWallAt = (zone: Zone, instant: Temporal.Instant): ZonedWall => ({
+  wall: toWall(zone, instant),
+  tzid: zone.tzid,
+});
+
+export type WallTrouble = 'skipped' | 'repeated';
+
+/** Whether the clocks of the zone skip or repeat a wall time; undefined for the ordinary case. */
+export function wallTrouble(zone: Zone, wall: Temporal.PlainDateTime): WallTrouble | undefined {
+  const instant = toInstant(zone, wall);
+  if (!toWall(zone, instant).equals(wall)) return 'skipped';
+  const local = wallMs(wall);
+  const later = indexAt(zone, instant.epochMilliseconds) + 1;
+  if (later >= zone.untils.length) return undefined;
+  const second = local - zone.offsets[later]! * MS;
+  return second >= zone.untils[later - 1]! && second < zone.untils[later]! ? 'repeated' : undefined;
+}
+
+/** `2026-10-15T17:00:00-03:00`: an instant as the zone's clocks show it, with its offset. */
+export function withOffset(zone: Zone, instant: Temporal.Instant): string {
+  const minutes = Math.round(offsetAt(zone, instant.epochMilliseconds) / 60);
+  const sign = minutes < 0 ? '-' : '+';
+  const two = (n: number) => String(n).padStart(2, '0');
+  const hours = Math.floor(Math.abs(minutes) / 60);
+  return `${toWall(zone, instant).toString({ smallestUnit: 'second' })}${sign}${two(hours)}:${two(Math.abs(minutes) % 60)}`;
+}
+
+/** The same zone cut down to what is in force between two instants, small enough to send with a page. */
+export function zoneBetween(zone: Zone, from: Temporal.Instant, to: Temporal.Instant): Zone {
+  const first = indexAt(zone, from.epochMilliseconds);
+  const last = indexAt(zone, to.epochMilliseconds);
+  return {
+    tzid: zone.tzid,
+    offsets: zone.offsets.slice(first, last + 1),
+    untils: [...zone.untils.slice(first, last), Infinity],
+  };
+}

@@ -1,0 +1,110 @@
+import { randomUUID } from 'node:crypto';
+import type { Rows, Table } from '../rows';
+import { select } from '../database';
+import type { WriteQueue, Writer } from '../writeQueue';
+import type { StampScope } from './stamps';
+import { bumpStamps } from './stamps';
+
+type PlainRow = Readonly<Record<string, unknown> & { id: string }>;
+
+/** One row as it was and as it became: what undo, "changed since you looked" and accountability read. */
+export type RowChange = Readonly<{
+  table: Table;
+  id: string;
+  before: PlainRow | null;
+  after: PlainRow | null;
+}>;
+
+export type Act = Readonly<{
+  /** The use case, e.g. `planEntry`. */
+  act: string;
+  /** What happened, for people: `Moved Half-breadth plan`. */
+  summary: string;
+  actor: string | null;
+  nowMs: number;
+}>;
+
+/** A write in progress. All rows that people can see are written through it, so that the history is complete. */
+export type Change = Writer &
+  Readonly<{
+    nowMs: number;
+    insert: <T extends Table>(table: T, rows: readonly Rows[T][]) => Promise<void>;
+    update: <T extends Table>(table: T, id: string, patch: Partial<Rows[T]>) => Promise<void>;
+    remove: (table: Table, id: string) => Promise<void>;
+    /** Whose pages and outlets the change concerns. */
+    concerns: (...scopes: readonly StampScope[]) => void;
+    /** Replaces the act's summary once the work knows better. */
+    summarise: (summary: string) => void;
+  }>;
+
+export type Recorded<T> = Readonly<{ result: T; history?: string }>;
+
+/**
+ * Runs `work` in one transaction of the queue and writes what it changed, before and after, to the history.
+ * `history` is the id by which the change can be undone; absent when nothing was written.
+ */
+export function recordChange<T>(
+  queue: WriteQueue,
+  act: Act,
+  work: (change: Change) => Promise<T>,
+): Promise<Recorded<T>> {
+  return queue.write(async (writer) => {
+    const changes: RowChange[] = [];
+    const scopes = new Set<StampScope>();
+    let summary = act.summary;
+    const { sequelize, transaction } = writer;
+    const queries = sequelize.getQueryInterface();
+    const current = async (table: Table, id: string): Promise<PlainRow | undefined> =>
+      (await select<PlainRow>(writer, `SELECT * FROM ${table} WHERE id = :id`, { id }))[0];
+
+    const change: Change = {
+      ...writer,
+      nowMs: act.nowMs,
+      async insert(table, rows) {
+        if (rows.length === 0) return;
+        await queries.bulkInsert(table, rows as unknown as object[], { transaction });
+        for (const row of rows) changes.push({ table, id: row.id, before: null, after: { ...row } });
+      },
+      async update(table, id, patch) {
+        const before = await current(table, id);
+        if (!before) throw new Error(`No row ${id} in ${table}`);
+        const after = { ...before, ...patch, id };
+        if (sameRow(before, after)) return;
+        await queries.bulkUpdate(table, patch, { id }, { transaction });
+        changes.push({ table, id, before, after });
+      },
+      async remove(table, id) {
+        const before = await current(table, id);
+        if (!before) return;
+        await queries.bulkDelete(table, { id }, { transaction });
+        changes.push({ table, id, before, after: null });
+      },
+      concerns: (...more) => more.forEach((scope) => scopes.add(scope)),
+      summarise: (text) => (summary = text),
+    };
+
+    const result = await work(change);
+    if (changes.length === 0) return { result };
+    const id = randomUUID();
+    await queries.bulkInsert(
+      'history',
+      [
+        {
+          id,
+          at: act.nowMs,
+          actor_id: act.actor,
+          act: act.act,
+          summary,
+          scopes: JSON.stringify([...scopes]),
+          changes: JSON.stringify(changes),
+          undone_at: null,
+        },
+      ],
+      { transaction },
+    );
+    await bumpStamps(writer, scopes, act.nowMs);
+    return { result, history: id };
+  });
+}
+
+const sameRow = (a: PlainRow, b: PlainRow) => Object.keys(b).every((key) => a[key] === b[key]);

@@ -1,0 +1,35 @@
+import type { Reader } from '../database';
+import { select } from '../database';
+import type { Writer } from '../writeQueue';
+
+/** What an outlet's contents hang on: a course with everything in it, or a person's own memberships and bookings. */
+export type StampScope = `course:${string}` | `person:${string}`;
+
+export async function bumpStamps(writer: Writer, scopes: Iterable<StampScope>, nowMs: number): Promise<void> {
+  for (const scope of scopes) {
+    await writer.sequelize.query(
+      `INSERT INTO stamps (scope, value, changed_at) VALUES (:scope, 1, :nowMs)
+       ON CONFLICT (scope) DO UPDATE SET value = stamps.value + 1, changed_at = excluded.changed_at`,
+      { replacements: { scope, nowMs }, transaction: writer.transaction },
+    );
+  }
+}
+
+export type Stamps = Readonly<{
+  /** Different after every write that concerns one of the scopes. */
+  version: string;
+  changedAtMs: number;
+}>;
+
+export async function readStamps(reader: Reader, scopes: readonly StampScope[]): Promise<Stamps> {
+  if (scopes.length === 0) return { version: '', changedAtMs: 0 };
+  const rows = await select<{ scope: string; value: number; changed_at: number }>(
+    reader,
+    'SELECT scope, value, changed_at FROM stamps WHERE scope IN (:scopes) ORDER BY scope',
+    { scopes },
+  );
+  return {
+    version: rows.map((row) => `${row.scope}=${row.value}`).join(' '),
+    changedAtMs: Math.max(0, ...rows.map((row) => row.changed_at)),
+  };
+}

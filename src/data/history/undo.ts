@@ -1,0 +1,92 @@
+import type { HistoryId } from '@/core/ids';
+import type { Reader } from '../database';
+import { select } from '../database';
+import type { Rows, Table } from '../rows';
+import type { Change, RowChange } from './change';
+import type { StampScope } from './stamps';
+
+export type HistoryRecord = Readonly<{
+  id: string;
+  atMs: number;
+  actor: string | null;
+  summary: string;
+  scopes: readonly StampScope[];
+  courses: readonly string[];
+  changes: readonly RowChange[];
+  undone: boolean;
+}>;
+
+export async function historyRecord(reader: Reader, id: HistoryId): Promise<HistoryRecord | undefined> {
+  const [row] = await select<{
+    id: string;
+    at: number;
+    actor_id: string | null;
+    summary: string;
+    scopes: string;
+    changes: string;
+    undone_at: number | null;
+  }>(reader, 'SELECT * FROM history WHERE id = :id', { id });
+  if (!row) return undefined;
+  const scopes = JSON.parse(row.scopes) as StampScope[];
+  return {
+    id: row.id,
+    atMs: row.at,
+    actor: row.actor_id,
+    summary: row.summary,
+    scopes,
+    courses: scopes.flatMap((s) => (s.startsWith('course:') ? [s.slice('course:'.length)] : [])),
+    changes: JSON.parse(row.changes) as RowChange[],
+    undone: row.undone_at !== null,
+  };
+}
+
+/** Columns that only grow: readers of a feed must see an undone change as a newer one. */
+const GROWING = new Set(['sequence', 'modified_at']);
+
+const asLeft = (row: Record<string, unknown> | undefined, left: Record<string, unknown> | null): boolean => {
+  if (!row || !left) return !row && !left;
+  return Object.keys(left).every((key) => GROWING.has(key) || row[key] === left[key]);
+};
+
+/**
+ * Puts the rows of a change back as they were, sequence and modification time excepted, which grow.
+ * Answers the tables whose rows have changed again since; then nothing is written.
+ */
+export async function putBack(
+  change: Change,
+  record: HistoryRecord,
+): Promise<{ laterChanges: readonly Table[] }> {
+  const reversed = [...record.changes].reverse();
+  const currentOf = async ({ table, id }: RowChange) =>
+    (await select<Record<string, unknown>>(change, `SELECT * FROM ${table} WHERE id = :id`, { id }))[0];
+  const current = new Map<RowChange, Record<string, unknown> | undefined>();
+  // A row may have changed more than once in one act: only the last state of each is compared.
+  const seen = new Set<string>();
+  const laterChanges = new Set<Table>();
+  for (const row of reversed) {
+    const now = await currentOf(row);
+    current.set(row, now);
+    if (!seen.has(row.id) && !asLeft(now, row.after)) laterChanges.add(row.table);
+    seen.add(row.id);
+  }
+  if (laterChanges.size > 0) return { laterChanges: [...laterChanges] };
+  for (const row of reversed) {
+    if (!row.before) await change.remove(row.table, row.id);
+    else {
+      const latest = current.get(row) ?? row.after ?? row.before;
+      const grown =
+        'sequence' in row.before ? { sequence: Number(latest.sequence) + 1, modified_at: change.nowMs } : {};
+      const back = { ...row.before, ...grown } as unknown as Rows[Table];
+      if (row.after) await change.update(row.table, row.id, back);
+      else await change.insert(row.table, [back]);
+    }
+  }
+  return { laterChanges: [] };
+}
+
+export async function markUndone(change: Change, id: string): Promise<void> {
+  await change.sequelize.query('UPDATE history SET undone_at = :now WHERE id = :id', {
+    replacements: { id, now: change.nowMs },
+    transaction: change.transaction,
+  });
+}

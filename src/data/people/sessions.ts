@@ -1,0 +1,46 @@
+import type { PersonId } from '@/core/ids';
+import type { Reader } from '../database';
+import { select } from '../database';
+import type { Writer } from '../writeQueue';
+
+/** `id` is the SHA-256 of the cookie's token: a copy of the database signs nobody in. */
+export type Session = Readonly<{ id: string; person: PersonId; createdAtMs: number; seenAtMs: number }>;
+
+export async function sessionById(reader: Reader, id: string): Promise<Session | undefined> {
+  const [row] = await select<{ id: string; person_id: PersonId; created_at: number; seen_at: number }>(
+    reader,
+    'SELECT * FROM sessions WHERE id = :id',
+    { id },
+  );
+  return row && { id: row.id, person: row.person_id, createdAtMs: row.created_at, seenAtMs: row.seen_at };
+}
+
+export async function insertSession(writer: Writer, session: Session): Promise<void> {
+  await writer.sequelize.getQueryInterface().bulkInsert(
+    'sessions',
+    [
+      {
+        id: session.id,
+        person_id: session.person,
+        created_at: session.createdAtMs,
+        seen_at: session.seenAtMs,
+      },
+    ],
+    { transaction: writer.transaction },
+  );
+}
+
+export async function touchSession(writer: Writer, id: string, seenAtMs: number): Promise<void> {
+  await writer.sequelize
+    .getQueryInterface()
+    .bulkUpdate('sessions', { seen_at: seenAtMs }, { id }, { transaction: writer.transaction });
+}
+
+export async function deleteSessions(
+  writer: Writer,
+  where: { id: string } | { person_id: string },
+): Promise<void> {
+  await writer.sequelize
+    .getQueryInterface()
+    .bulkDelete('sessions', where, { transaction: writer.transaction });
+}

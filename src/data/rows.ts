@@ -1,0 +1,92 @@
+/** The tables as they are stored: plain values only. Times that happened and derived instants are epoch milliseconds. */
+export type Rows = {
+  people: {
+    id: string;
+    email: string;
+    name: string;
+    password_hash: string;
+    is_admin: number;
+    created_at: number;
+  };
+  terms: { id: string; name: string; starts_on: string; ends_on: string; tzid: string };
+  courses: { id: string; term_id: string; code: string; title: string; tag: string; color: string };
+  staff: { id: string; course_id: string; person_id: string; role: 'instructor' | 'co' };
+  sections: { id: string; course_id: string; name: string };
+  roster: { id: string; course_id: string; section_id: string | null; person_id: string };
+  entries: {
+    id: string;
+    uid: string;
+    kind: string;
+    title: string;
+    description: string;
+    tzid: string;
+    /** `2026-10-15` or `2026-10-15T17:00`; an assignment's due time. */
+    start_local: string;
+    end_local: string | null;
+    start_at: number;
+    set_on: string | null;
+    set_uid: string | null;
+    place: string;
+    hand_in: string;
+    visibility: 'draft' | 'visible' | 'from';
+    shown_from: string | null;
+    sequence: number;
+    created_at: number;
+    modified_at: number;
+  };
+  /** An audience for each course; `sections` is a JSON list of ids, or null for everyone. */
+  entry_audiences: { id: string; entry_id: string; course_id: string; sections: string | null };
+  links: { id: string; entry_id: string; position: number; url: string; label: string; staff_only: number };
+  sheets: {
+    id: string;
+    uid: string;
+    title: string;
+    place: string;
+    meeting_link: string;
+    times_per_student: number;
+    offered: number;
+    tzid: string;
+    sequence: number;
+    created_at: number;
+    modified_at: number;
+  };
+  sheet_audiences: { id: string; sheet_id: string; course_id: string; sections: string | null };
+  hosts: { id: string; sheet_id: string; person_id: string };
+  slots: {
+    id: string;
+    sheet_id: string;
+    start_local: string;
+    start_at: number;
+    end_at: number;
+    seats: number;
+  };
+  bookings: {
+    id: string;
+    uid: string;
+    slot_id: string;
+    seat: number;
+    person_id: string;
+    note: string;
+    sequence: number;
+    created_at: number;
+    modified_at: number;
+  };
+  outlets: {
+    id: string;
+    kind: 'feed' | 'embed';
+    audience: 'public' | 'roster' | 'personal';
+    name: string;
+    owner_id: string;
+    generation: number;
+    token_hash: string;
+    /** JSON: courses, sections, kinds; `{}` for a personal feed. */
+    composition: string;
+  };
+};
+
+export type Table = keyof Rows;
+
+export const TABLES: readonly Table[] = [
+  'people', 'terms', 'courses', 'staff', 'sections', 'roster', 'entries', 'entry_audiences', 'links',
+  'sheets', 'sheet_audiences', 'hosts', 'slots', 'bookings', 'outlets',
+]; // prettier-ignore

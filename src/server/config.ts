@@ -1,0 +1,49 @@
+import path from 'node:path';
+import { z } from 'zod';
+
+const port = z.coerce.number().int().min(1).max(65535);
+const flag = z
+  .string()
+  .optional()
+  .transform((text) => text === '1' || text === 'true');
+
+const environment = z.object({
+  PORT: port.default(4310),
+  PEMBIT_STANDINS_PORT: port.default(4311),
+  PEMBIT_DATA: z.string().default('./var'),
+  PEMBIT_BASE_URL: z.url().optional(),
+  PEMBIT_SECRET_FILE: z.string().optional(),
+  PEMBIT_NOW: z.iso.datetime().optional(),
+  PEMBIT_DEMO: flag,
+});
+
+export type Config = Readonly<{
+  port: number;
+  standinsPort: number;
+  dataFolder: string;
+  baseUrl: string;
+  secretFile: string;
+  /** Where the clock starts; demo and tests only. */
+  startsAt?: string;
+  demo: boolean;
+}>;
+
+/** @throws Error that names the variables which cannot be read. */
+export function readConfig(env: Record<string, string | undefined>): Config {
+  const read = environment.safeParse(env);
+  if (!read.success) {
+    const names = read.error.issues.map((issue) => `${issue.path.join('.')}: ${issue.message}`);
+    throw new Error(`The environment cannot be read. ${names.join('; ')}`);
+  }
+  const { data } = read;
+  const dataFolder = path.resolve(data.PEMBIT_DATA);
+  return {
+    port: data.PORT,
+    standinsPort: data.PEMBIT_STANDINS_PORT,
+    dataFolder,
+    baseUrl: (data.PEMBIT_BASE_URL ?? `http://localhost:${data.PORT}`).replace(/\/$/, ''),
+    secretFile: path.resolve(data.PEMBIT_SECRET_FILE ?? path.join(dataFolder, 'secret')),
+    startsAt: data.PEMBIT_NOW,
+    demo: data.PEMBIT_DEMO,
+  };
+}

@@ -1,0 +1,133 @@
+import type { OutletId, TermId } from '@/core/ids';
+import type { Outlet } from '@/core/outlets/outlet';
+import { OUTLET_KINDS } from '@/core/outlets/outlet';
+import { toWall } from '@/core/time/zone';
+import { requireZone } from '@/core/time/zoneData';
+import { select } from '@/data/database';
+import { insertEntries } from '@/data/entries/entries';
+import type { Change } from '@/data/history/change';
+import { recordChange } from '@/data/history/change';
+import { insertOutlet } from '@/data/outlets/outlets';
+import { insertBooking, insertSheet } from '@/data/signup/sheets';
+import { outletToken, tokenHash } from '../outlets/token';
+import type { Pembit } from '../pembit';
+import { hashPassword } from '../session/password';
+import type { DemoTerm } from './calendar';
+import { demoTerm } from './calendar';
+import { COURSES, HL, NV } from './courses';
+import { demoId } from './demoIds';
+import { demoEntries } from './entries';
+import { DEMO_PASSWORD, MAREN, STAFF, STUDENTS } from './people';
+import { demoSheets } from './sheets';
+
+/** Fills an empty data folder with the Kittiwake Point School of Boatcraft; one with people in it is left alone. */
+export async function loadDemo(pembit: Pembit): Promise<void> {
+  const [count] = await select<{ people: number }>(pembit, 'SELECT COUNT(*) AS people FROM people');
+  if (count && count.people > 0) return;
+  const now = pembit.now();
+  const term = demoTerm(toWall(requireZone('America/Halifax'), now).toPlainDate());
+  const passwordHash = await hashPassword(DEMO_PASSWORD);
+  const act = { act: 'loadDemo', summary: 'Loaded the demo', actor: null, nowMs: now.epochMilliseconds };
+  await recordChange(pembit.queue, act, async (change) => {
+    await insertPeople(change, passwordHash);
+    await insertCourses(change, term);
+    const library = `http://127.0.0.1:${pembit.config.standinsPort}/library`;
+    await insertEntries(change, demoEntries(term, library, now));
+    for (const sheet of demoSheets(term, now)) {
+      await insertSheet(change, sheet);
+      for (const slot of sheet.slots)
+        for (const booking of slot.bookings) await insertBooking(change, sheet, slot.id, booking);
+    }
+    await insertOutlets(change, pembit.secret);
+  });
+}
+
+async function insertPeople(change: Change, passwordHash: string): Promise<void> {
+  await change.insert(
+    'people',
+    [...STAFF, ...STUDENTS].map((person) => ({
+      id: person.id,
+      email: person.email,
+      name: person.name,
+      password_hash: passwordHash,
+      is_admin: person.isAdmin ? 1 : 0,
+      created_at: change.nowMs,
+    })),
+  );
+}
+
+async function insertCourses(change: Change, term: DemoTerm): Promise<void> {
+  const termId = demoId<TermId>('term');
+  await change.insert('terms', [
+    {
+      id: termId,
+      name: term.name,
+      starts_on: term.startsOn.toString(),
+      ends_on: term.endsOn.toString(),
+      tzid: term.tzid,
+    },
+  ]);
+  await change.insert(
+    'courses',
+    COURSES.map(({ id, code, title, tag, color }) => ({ id, term_id: termId, code, title, tag, color })),
+  );
+  for (const course of COURSES) {
+    const staff = [
+      { person: course.instructor, role: 'instructor' as const },
+      ...(course.coInstructor ? [{ person: course.coInstructor, role: 'co' as const }] : []),
+    ];
+    await change.insert(
+      'staff',
+      staff.map(({ person, role }) => ({
+        id: demoId(`${course.code} staff ${person.email}`),
+        course_id: course.id,
+        person_id: person.id,
+        role,
+      })),
+    );
+    await change.insert(
+      'sections',
+      course.sections.map(({ id, name }) => ({ id, course_id: course.id, name })),
+    );
+    await change.insert(
+      'roster',
+      course.sections.flatMap((section) =>
+        section.students.map((student) => ({
+          id: demoId<string>(`${course.code} roster ${student.email}`),
+          course_id: course.id,
+          section_id: section.id,
+          person_id: student.id,
+        })),
+      ),
+    );
+  }
+}
+
+async function insertOutlets(change: Change, secret: Buffer): Promise<void> {
+  const outlets: Outlet[] = [
+    {
+      id: demoId<OutletId>('HL feed'),
+      kind: 'feed',
+      audience: 'public',
+      name: 'HL 210 Hull lofting',
+      owner: MAREN.id,
+      generation: 1,
+      courses: [HL.id],
+      sections: [],
+      kinds: [...OUTLET_KINDS],
+    },
+    {
+      id: demoId<OutletId>('HL NV embed'),
+      kind: 'embed',
+      audience: 'public',
+      name: 'Hull lofting and Coastal navigation',
+      owner: MAREN.id,
+      generation: 1,
+      courses: [HL.id, NV.id],
+      sections: [],
+      kinds: [...OUTLET_KINDS],
+    },
+  ];
+  for (const outlet of outlets)
+    await insertOutlet(change, outlet, tokenHash(outletToken(secret, outlet.id, outlet.generation)));
+}

@@ -1,0 +1,40 @@
+import type { Outcome, Refused } from '@/core/refusals';
+import type { Change } from '@/data/history/change';
+import { recordChange } from '@/data/history/change';
+import type { Pembit } from '../pembit';
+import type { SignedIn } from '../session/session';
+
+/** Carries a refusal out of a transaction, so that it rolls back. */
+class Rollback extends Error {
+  constructor(readonly refusal: Refused) {
+    super(refusal.reason);
+  }
+}
+
+/**
+ * One use case, one transaction: `work` loads, decides and saves; a refusal leaves everything as it was.
+ * The outcome carries the history id by which the act can be undone.
+ */
+export async function perform<T>(
+  pembit: Pembit,
+  actor: SignedIn,
+  act: string,
+  work: (change: Change) => Promise<Outcome<T>>,
+): Promise<Outcome<T>> {
+  const nowMs = pembit.now().epochMilliseconds;
+  try {
+    const { result, history } = await recordChange(
+      pembit.queue,
+      { act, summary: act, actor: actor.person.id, nowMs },
+      async (change) => {
+        const outcome = await work(change);
+        if (!outcome.ok) throw new Rollback(outcome);
+        return outcome;
+      },
+    );
+    return { ...result, history };
+  } catch (error) {
+    if (error instanceof Rollback) return error.refusal;
+    throw error;
+  }
+}

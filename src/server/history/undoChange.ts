@@ -1,0 +1,36 @@
+import type { CourseId, HistoryId } from '@/core/ids';
+import { isStaffOf } from '@/core/entries/viewer';
+import type { Outcome } from '@/core/refusals';
+import { done, refused } from '@/core/refusals';
+import { historyTexts } from '@/core/texts/history';
+import { historyRecord, markUndone, putBack } from '@/data/history/undo';
+import type { Pembit } from '../pembit';
+import type { SignedIn } from '../session/session';
+import { perform } from './perform';
+
+/** Takes an act back: whoever did it may, and the staff of all the courses it concerned. */
+export function undoChange(
+  pembit: Pembit,
+  actor: SignedIn,
+  id: HistoryId,
+): Promise<Outcome<{ summary: string }>> {
+  return perform(pembit, actor, 'undo', async (change) => {
+    const record = await historyRecord(change, id);
+    if (!record) return refused('notFound');
+    const staffOfAll =
+      record.courses.length > 0 &&
+      record.courses.every((course) => isStaffOf(actor.viewer, course as CourseId));
+    if (record.actor !== actor.person.id && !staffOfAll) return refused('notFound');
+    if (record.undone) return refused('alreadyUndone');
+    const { laterChanges } = await putBack(change, record);
+    if (laterChanges.length > 0)
+      return refused(
+        'laterChanges',
+        laterChanges.map((table) => ({ field: table, message: 'This has changed again since.' })),
+      );
+    await markUndone(change, record.id);
+    change.concerns(...record.scopes);
+    change.summarise(historyTexts.undid(record.summary));
+    return done({ summary: record.summary });
+  });
+}

@@ -1,0 +1,54 @@
+import type { Sequelize } from 'sequelize';
+import { openDatabase } from '@/data/database';
+import { lockFolder } from '@/data/folderLock';
+import type { MigrationReport } from '@/data/migrate';
+import { migrate } from '@/data/migrate';
+import type { WriteQueue } from '@/data/writeQueue';
+import { createWriteQueue } from '@/data/writeQueue';
+import type { Clock } from './clock';
+import { createClock } from './clock';
+import type { Config } from './config';
+import { readSecret } from './secretFile';
+
+/** What every use case works with: one for each process. */
+export type Pembit = Readonly<{
+  config: Config;
+  sequelize: Sequelize;
+  queue: WriteQueue;
+  now: Clock;
+  secret: Buffer;
+  migrations: MigrationReport;
+  /** Finishes queued writes, closes the database, gives the folder back. */
+  close: () => Promise<void>;
+}>;
+
+export async function openPembit(config: Config): Promise<Pembit> {
+  const unlock = lockFolder(config.dataFolder);
+  try {
+    const sequelize = openDatabase(config.dataFolder);
+    const queue = createWriteQueue(sequelize);
+    const now = createClock(config.startsAt);
+    const migrations = await migrate(sequelize, config.dataFolder, now().toString());
+    const close = async () => {
+      await queue.drained();
+      await sequelize.close();
+      unlock();
+    };
+    return { config, sequelize, queue, now, secret: readSecret(config.secretFile), migrations, close };
+  } catch (error) {
+    unlock();
+    throw error;
+  }
+}
+
+// The process and Next's bundles are two module instances: what must exist once hangs on globalThis.
+const holder = globalThis as { pembit?: Pembit };
+
+export const sharePembit = (pembit: Pembit): void => {
+  holder.pembit = pembit;
+};
+
+export function sharedPembit(): Pembit {
+  if (!holder.pembit) throw new Error('Pembit is not open: start it through server.ts.');
+  return holder.pembit;
+}

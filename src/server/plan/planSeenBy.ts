@@ -1,0 +1,56 @@
+import { loadPlan } from '@/data/plan/loadPlan';
+import { coursesOf } from '@/core/entries/viewer';
+import type { Viewer } from '@/core/entries/viewer';
+import type { Occurrence } from '@/core/plan/occurrences';
+import { occurrencesOf, touches } from '@/core/plan/occurrences';
+import type { SeenPlan } from '@/core/plan/seenPlan';
+import { seenPlan } from '@/core/plan/seenPlan';
+import { requireZone } from '@/core/time/zoneData';
+import { withOffset, toInstant } from '@/core/time/zone';
+import type { Moment } from '@/core/time/zonedWall';
+import { isDay } from '@/core/time/zonedWall';
+import type { Temporal } from 'temporal-polyfill';
+import type { Pembit } from '../pembit';
+
+/** The plan of all courses a viewer has to do with, as that viewer may see it. */
+export async function planSeenBy(pembit: Pembit, viewer: Viewer): Promise<SeenPlan> {
+  return seenPlan(viewer, await loadPlan(pembit, coursesOf(viewer)), pembit.now());
+}
+
+export type OccurrenceRecord = Readonly<{
+  uid: string;
+  recurrenceId?: string;
+  kind: Occurrence['kind'];
+  title: string;
+  start: string;
+  end?: string;
+  allDay: boolean;
+  zone: string;
+  courses: readonly string[];
+}>;
+
+/** What a viewer sees from one day to another, both included, expanded: the records of `/api/occurrences`. */
+export async function occurrenceRecords(
+  pembit: Pembit,
+  viewer: Viewer,
+  range: { from: Temporal.PlainDate; to: Temporal.PlainDate },
+): Promise<OccurrenceRecord[]> {
+  const plan = await planSeenBy(pembit, viewer);
+  const codeOf = new Map(plan.courses.map((course) => [course.id, course.code]));
+  const written = (moment: Moment) =>
+    isDay(moment)
+      ? moment.toString()
+      : withOffset(requireZone(moment.tzid), toInstant(requireZone(moment.tzid), moment.wall));
+  return occurrencesOf(plan, requireZone)
+    .filter((o) => touches(o, range.from, range.to))
+    .map((o) => ({
+      uid: o.uid,
+      kind: o.kind,
+      title: o.title,
+      start: written(o.start),
+      end: o.end && written(o.end),
+      allDay: isDay(o.start),
+      zone: o.tzid,
+      courses: o.courses.flatMap((id) => codeOf.get(id) ?? []),
+    }));
+}

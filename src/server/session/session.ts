@@ -1,0 +1,79 @@
+import { createHash, randomBytes } from 'node:crypto';
+import type { Person } from '@/data/people/people';
+import { personByEmail, personById, viewerOf } from '@/data/people/people';
+import { deleteSessions, insertSession, sessionById, touchSession } from '@/data/people/sessions';
+import type { Viewer } from '@/core/entries/viewer';
+import type { Outcome } from '@/core/refusals';
+import { done, refused } from '@/core/refusals';
+import type { Pembit } from '../pembit';
+import { verifyNobody, verifyPassword } from './password';
+
+const HOUR = 3_600_000;
+const DAY = 24 * HOUR;
+/** Students stay signed in on a device for 90 days; staff for 12 hours of silence and 7 days in all. */
+const LIMITS = {
+  student: { idle: 90 * DAY, all: 90 * DAY },
+  staff: { idle: 12 * HOUR, all: 7 * DAY },
+} as const;
+
+export const COOKIE_SECONDS = LIMITS.student.all / 1000;
+
+/** `__Host-` needs https; on plain http (a demo, a test) the cookie has its plain name. */
+export const cookieName = (baseUrl: string): string =>
+  baseUrl.startsWith('https:') ? '__Host-pembit' : 'pembit_session';
+
+const idOf = (token: string) => createHash('sha256').update(token).digest('hex');
+
+/** Whoever is signed in, with what they see by. */
+export type SignedIn = Readonly<{
+  person: Person;
+  viewer: Extract<Viewer, { kind: 'person' }>;
+  session: string;
+}>;
+
+/** Makes a new session; the token goes into the cookie and is not kept. */
+export async function signIn(
+  pembit: Pembit,
+  email: string,
+  password: string,
+): Promise<Outcome<{ token: string; person: Person }>> {
+  const found = await personByEmail(pembit, email);
+  const fits = found ? await verifyPassword(password, found.passwordHash) : await verifyNobody(password);
+  if (!found || !fits) return refused('wrongSignIn');
+  const { passwordHash: _, ...person } = found;
+  const token = randomBytes(32).toString('base64url');
+  const nowMs = pembit.now().epochMilliseconds;
+  await pembit.queue.write((writer) =>
+    insertSession(writer, { id: idOf(token), person: person.id, createdAtMs: nowMs, seenAtMs: nowMs }),
+  );
+  return done({ token, person });
+}
+
+/** The person behind a cookie's token, or undefined when there is no session, or it has run out. */
+export async function signedInBy(pembit: Pembit, token: string | undefined): Promise<SignedIn | undefined> {
+  if (!token) return undefined;
+  const session = await sessionById(pembit, idOf(token));
+  if (!session) return undefined;
+  const [person, viewer] = await Promise.all([
+    personById(pembit, session.person),
+    viewerOf(pembit, session.person),
+  ]);
+  if (!person) return undefined;
+  const limits = viewer.staffOf.size > 0 || person.isAdmin ? LIMITS.staff : LIMITS.student;
+  const nowMs = pembit.now().epochMilliseconds;
+  const over = nowMs - session.createdAtMs > limits.all || nowMs - session.seenAtMs > limits.idle;
+  if (over) {
+    await pembit.queue.write((writer) => deleteSessions(writer, { id: session.id }));
+    return undefined;
+  }
+  // A note of each request would be a write for each; five minutes are exact enough for 12 hours.
+  if (nowMs - session.seenAtMs > 5 * 60_000)
+    await pembit.queue.write((writer) => touchSession(writer, session.id, nowMs));
+  return { person, viewer, session: session.id };
+}
+
+export const signOut = (pembit: Pembit, signedIn: SignedIn): Promise<void> =>
+  pembit.queue.write((writer) => deleteSessions(writer, { id: signedIn.session }));
+
+export const signOutEverywhere = (pembit: Pembit, signedIn: SignedIn): Promise<void> =>
+  pembit.queue.write((writer) => deleteSessions(writer, { person_id: signedIn.person.id }));

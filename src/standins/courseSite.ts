@@ -1,0 +1,33 @@
+import type { Handler } from './http';
+import { formOf, redirect, send } from './http';
+import { escape, page } from './page';
+
+const WHAT = 'a small simulated course site, on a site of its own.';
+
+/** A page into which a snippet is pasted and then shown, scripts stripped, as editors of course sites do. */
+export function courseSite(): Handler {
+  let snippet = '';
+  return async (request, response, url) => {
+    if (url.pathname === '/course-site/edit' && request.method === 'POST') {
+      snippet = (await formOf(request)).get('snippet') ?? '';
+      return redirect(response, '/course-site');
+    }
+    if (url.pathname === '/course-site/edit')
+      return send(
+        response,
+        page(
+          'Edit this page',
+          WHAT,
+          `<form method="post"><label for="snippet">HTML of the page (scripts are taken out)</label>
+           <textarea id="snippet" name="snippet" rows="6">${escape(snippet)}</textarea><button>Save the page</button></form>`,
+        ),
+      );
+    if (url.pathname !== '/course-site') return false;
+    const stripped = snippet.replace(/<script[\s\S]*?(<\/script>|$)/gi, '');
+    const body = stripped || '<p>This page is empty. Edit it and paste the snippet of an embed.</p>';
+    return send(
+      response,
+      page('Week plan', WHAT, `${body}<p><a href="/course-site/edit">Edit this page</a></p>`),
+    );
+  };
+}

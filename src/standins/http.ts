@@ -1,0 +1,30 @@
+import type { IncomingMessage, ServerResponse } from 'node:http';
+
+export type Handler = (request: IncomingMessage, response: ServerResponse, url: URL) => Promise<boolean>;
+
+export function send(
+  response: ServerResponse,
+  body: string,
+  type = 'text/html; charset=utf-8',
+  status = 200,
+): true {
+  response.writeHead(status, { 'content-type': type, 'cache-control': 'no-store' });
+  response.end(body);
+  return true;
+}
+
+export function redirect(response: ServerResponse, to: string): true {
+  response.writeHead(303, { location: to });
+  response.end();
+  return true;
+}
+
+/** The fields of a posted form; at most 1 MB. */
+export async function formOf(request: IncomingMessage): Promise<URLSearchParams> {
+  let text = '';
+  for await (const chunk of request) {
+    text += String(chunk);
+    if (text.length > 1_000_000) throw new Error('The form is too long.');
+  }
+  return new URLSearchParams(text);
+}

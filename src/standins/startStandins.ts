@@ -1,0 +1,68 @@
+import { createServer } from 'node:http';
+import { calendarApplication } from './calendarApplication';
+import { courseSite } from './courseSite';
+import type { Handler } from './http';
+import { send } from './http';
+import { library } from './library';
+import { escape, page } from './page';
+
+export type Standins = Readonly<{ url: string; close: () => void }>;
+
+const home =
+  (pembitUrl: string): Handler =>
+  async (_request, response, url) =>
+    url.pathname === '/' &&
+    send(
+      response,
+      page(
+        'Outside services',
+        'this whole site.',
+        `<p>Pembit meets the world here: each is small, simulated, and says so.</p><ul>
+         <li><a href="/course-site">Course site</a>: a page into which an embed is pasted</li>
+         <li><a href="/calendar">Calendar application</a>: subscribes to feeds</li>
+         <li><a href="/library/handouts/offsets-table">Library</a>: the pages that entries link to</li></ul>
+         <p><a href="${escape(pembitUrl)}">Pembit</a></p>`,
+      ),
+    );
+
+/** The stand-ins on their own site (127.0.0.1): to a browser a stranger to Pembit on localhost. */
+export function startStandins(options: {
+  port: number;
+  pembitUrl: string;
+  now: () => number;
+}): Promise<Standins> {
+  const handlers: readonly Handler[] = [
+    home(options.pembitUrl),
+    courseSite(),
+    calendarApplication(options.now),
+    library,
+  ];
+  const server = createServer((request, response) => {
+    const url = new URL(request.url ?? '/', 'http://127.0.0.1');
+    const answer = async () => {
+      for (const handler of handlers) if (await handler(request, response, url)) return;
+      send(
+        response,
+        page('Not found', 'this whole site.', '<p>There is no such page here.</p>'),
+        undefined,
+        404,
+      );
+    };
+    answer().catch((error: unknown) => {
+      console.error('A stand-in failed:', error);
+      if (!response.headersSent) send(response, 'The stand-in failed.', 'text/plain', 500);
+    });
+  });
+  return new Promise((resolve, reject) => {
+    server.once('error', reject);
+    server.listen(options.port, '127.0.0.1', () =>
+      resolve({
+        url: `http://127.0.0.1:${options.port}`,
+        close: () => {
+          server.closeAllConnections();
+          server.close();
+        },
+      }),
+    );
+  });
+}

@@ -1,0 +1,73 @@
+'use client';
+import Button from '@mui/material/Button';
+import Checkbox from '@mui/material/Checkbox';
+import FormControlLabel from '@mui/material/FormControlLabel';
+import { panelTexts } from '@/core/texts/term';
+import type { FieldErrors } from '../controls/callApi';
+import { Field } from '../controls/Field';
+import styles from './EntryForm.module.css';
+import type { EntryDraft } from './entryDraft';
+
+type Links = EntryDraft['links'];
+
+export function LinkFields({
+  links,
+  onChange,
+  errors,
+}: {
+  links: Links;
+  onChange: (links: Links) => void;
+  errors: FieldErrors;
+}) {
+  const change = (at: number, changes: Partial<Links[number]>) =>
+    onChange(links.map((link, i) => (i === at ? { ...link, ...changes } : link)));
+  return (
+    <fieldset className={styles.links}>
+      <legend>{panelTexts.links}</legend>
+      {links.map((link, i) => (
+        <div key={i} className={styles.link}>
+          <Field
+            label={panelTexts.linkUrl}
+            type="url"
+            value={link.url}
+            onChange={(url) => change(i, { url })}
+            error={errors[`links.${i}.url`]}
+          />
+          <Field
+            label={panelTexts.linkLabel}
+            value={link.label}
+            onChange={(label) => change(i, { label })}
+            error={errors[`links.${i}.label`]}
+          />
+          <div className={styles.linkEnd}>
+            <FormControlLabel
+              control={
+                <Checkbox
+                  checked={link.staffOnly}
+                  onChange={(e) => change(i, { staffOnly: e.target.checked })}
+                />
+              }
+              label={panelTexts.staffOnly}
+            />
+            <Button
+              size="small"
+              aria-label={panelTexts.removeLink(i + 1)}
+              onClick={() => onChange(links.filter((_, j) => j !== i))}
+            >
+              {panelTexts.remove}
+            </Button>
+          </div>
+        </div>
+      ))}
+      <div>
+        <Button
+          size="small"
+          variant="outlined"
+          onClick={() => onChange([...links, { url: '', label: '', staffOnly: false }])}
+        >
+          {panelTexts.addLink}
+        </Button>
+      </div>
+    </fieldset>
+  );
+}

@@ -1,0 +1,63 @@
+import { panelTexts } from '@/core/texts/term';
+import styles from './EntryPanel.module.css';
+import type { PanelEntry } from './panelData';
+
+/** An entry to read: what and when, where its links lead, who sees it. */
+export function ReadEntry({ entry, heading: Heading = 'h1' }: { entry: PanelEntry; heading?: 'h1' | 'h2' }) {
+  return (
+    <article className={styles.entry} aria-labelledby="entry-title">
+      <p className="soft">
+        {entry.tags.map((tag) => (
+          <span key={tag.tag}>
+            <span className="tag" data-course={tag.color}>
+              {tag.tag}
+            </span>{' '}
+          </span>
+        ))}
+        {entry.kindLabel} · {entry.tags.map((tag) => tag.title).join(', ')}
+      </p>
+      <Heading id="entry-title">{entry.title}</Heading>
+      <p>{entry.when}</p>
+      {entry.shown ? null : <p className="notice">{entry.release}</p>}
+      {entry.dates.length > 1 ? (
+        <ol className={styles.dates}>
+          {entry.dates.map((date) => (
+            <li key={date.label}>
+              <span className="soft">{date.label}</span>
+              <span className="numbers">{date.value}</span>
+            </li>
+          ))}
+        </ol>
+      ) : null}
+      {entry.place ? <Fact label={panelTexts.place} value={entry.place} /> : null}
+      {entry.handIn ? <Fact label={panelTexts.handingIn} value={entry.handIn} /> : null}
+      {entry.description ? <p className={styles.text}>{entry.description}</p> : null}
+      {entry.links.length > 0 ? (
+        <section>
+          <h3>{panelTexts.links}</h3>
+          <ul className={styles.links}>
+            {entry.links.map((link) => (
+              <li key={link.url}>
+                <a href={link.url} target="_blank" rel="noopener">
+                  {link.label || link.url}
+                </a>
+                {link.staffOnly ? <span className="soft"> · {panelTexts.staffOnly}</span> : null}
+              </li>
+            ))}
+          </ul>
+        </section>
+      ) : null}
+      <section>
+        <h3>{panelTexts.whoSeesNow}</h3>
+        <p>{entry.who}</p>
+      </section>
+    </article>
+  );
+}
+
+const Fact = ({ label, value }: { label: string; value: string }) => (
+  <section>
+    <h3>{label}</h3>
+    <p>{value}</p>
+  </section>
+);

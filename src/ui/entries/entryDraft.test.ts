@@ -1,0 +1,71 @@
+import { expect, test } from 'vitest';
+import type { EntryDraft } from './entryDraft';
+import { emptyDraft, readDraft } from './entryDraft';
+
+const HL = '11111111-1111-4111-8111-111111111111';
+const draft = (changes: Partial<EntryDraft>): EntryDraft => ({
+  ...emptyDraft('2026-10-15', HL),
+  title: 'Fairing',
+  ...changes,
+});
+const read = (changes: Partial<EntryDraft>) => {
+  const reading = readDraft(draft(changes));
+  return reading.ok ? reading.input : reading.errors;
+};
+
+test('an event keeps its day at both ends', () => {
+  expect(read({ starts: '10', ends: '11:30' })).toMatchObject({
+    start: '2026-10-15T10:00',
+    end: '2026-10-15T11:30',
+  });
+});
+
+test('an event may have no end', () => {
+  expect(read({ starts: '10a' })).toMatchObject({ start: '2026-10-15T10:00', end: undefined });
+});
+
+test('a bare hour after the start is settled by it; alone it is asked', () => {
+  expect(read({ starts: '12', ends: '2' })).toMatchObject({ end: '2026-10-15T14:00' });
+  const reading = readDraft(draft({ starts: '2' }));
+  expect(reading).toMatchObject({
+    ok: false,
+    questions: [{ field: 'starts', readings: ['14:00', '02:00'] }],
+  });
+});
+
+test('whole days end on the day after the last one', () => {
+  expect(read({ allDay: true, lastDay: '2026-10-16' })).toMatchObject({
+    start: '2026-10-15',
+    end: '2026-10-17',
+  });
+  expect(read({ allDay: true })).toMatchObject({ start: '2026-10-15', end: '2026-10-16' });
+});
+
+test('an assignment has a due time or a due day, and the day it is set', () => {
+  expect(read({ kind: 'assignment', dueTime: '5p', setOn: '2026-10-08' })).toMatchObject({
+    due: '2026-10-15T17:00',
+    setOn: '2026-10-08',
+  });
+  expect(read({ kind: 'assignment' })).toMatchObject({ due: '2026-10-15', setOn: undefined });
+});
+
+test.each([
+  [{ title: ' ', starts: '10' }, 'title'],
+  [{ starts: '10', ends: '9' }, 'ends'],
+  [{ starts: 'soon' }, 'starts'],
+  [{ starts: '10', day: '' }, 'day'],
+  [{ allDay: true, lastDay: '2026-10-14' }, 'lastDay'],
+  [{ kind: 'assignment', setOn: '2026-10-16' }, 'setOn'],
+  [{ starts: '10', courses: {} }, 'courses'],
+  [{ starts: '10', links: [{ url: 'javascript:alert(1)', label: '', staffOnly: false }] }, 'links.0.url'],
+  [{ starts: '10', visibility: 'from', fromDay: '' }, 'fromDay'],
+] as [Partial<EntryDraft>, string][])('%j names the field %s', (changes, field) => {
+  expect(Object.keys(read(changes))).toEqual([field]);
+});
+
+test('sections narrow the audience; none ticked is everyone', () => {
+  expect(read({ starts: '10', courses: { [HL]: ['a'] } })).toMatchObject({
+    audience: [{ course: HL, sections: ['a'] }],
+  });
+  expect(read({ starts: '10' })).toMatchObject({ audience: [{ course: HL }] });
+});

@@ -1,0 +1,53 @@
+import Link from 'next/link';
+import type { ReactNode } from 'react';
+import { Suspense } from 'react';
+import { frameTexts } from '@/core/texts/frame';
+import { Messages } from '../controls/Messages';
+import type { SwitchCourse } from './CourseSwitches';
+import { CourseSwitches } from './CourseSwitches';
+import styles from './Frame.module.css';
+import { NavLink } from './NavLink';
+
+export type FramePerson = Readonly<{ name: string; initials: string }>;
+export type NavItem = Readonly<{ href: string; label: string }>;
+type Props = Readonly<{
+  person: FramePerson;
+  nav: readonly NavItem[];
+  termName?: string;
+  courses?: readonly SwitchCourse[];
+  /** Wide pages use the whole width; the others keep a readable measure. */
+  wide?: boolean;
+  children: ReactNode;
+}>;
+
+/** The frame around every page: the column of words at the left (below, on a phone), term and courses at the top. */
+export function Frame({ person, nav, termName, courses = [], wide = false, children }: Props) {
+  return (
+    <Messages>
+      <a className={styles.skip} href="#page">
+        {frameTexts.skip}
+      </a>
+      <div className={styles.frame}>
+        <header className={styles.top}>
+          <Link href="/" className={styles.brand}>
+            <span aria-hidden className={styles.mark} />
+            {frameTexts.product}
+          </Link>
+          {termName ? <span className={styles.term}>{termName}</span> : null}
+          <Suspense>{courses.length > 0 ? <CourseSwitches courses={courses} /> : null}</Suspense>
+          <Link href="/account" className={styles.person} aria-label={frameTexts.account(person.name)}>
+            {person.initials}
+          </Link>
+        </header>
+        <nav className={styles.nav} aria-label={frameTexts.navLabel}>
+          {nav.map((item) => (
+            <NavLink key={item.href} {...item} />
+          ))}
+        </nav>
+        <main id="page" className={wide ? styles.wide : styles.page} tabIndex={-1}>
+          {children}
+        </main>
+      </div>
+    </Messages>
+  );
+}

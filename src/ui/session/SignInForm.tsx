@@ -1,0 +1,89 @@
+'use client';
+import Button from '@mui/material/Button';
+import { useState } from 'react';
+import { signInTexts } from '@/core/texts/frame';
+import { callApi } from '../controls/callApi';
+import { Field } from '../controls/Field';
+import styles from './SignIn.module.css';
+
+export type DemoChoice = Readonly<{ email: string; name: string; role: string }>;
+type Props = Readonly<{ to: string; demo?: { people: readonly DemoChoice[]; password: string } }>;
+
+export function SignInForm({ to, demo }: Props) {
+  const [email, setEmail] = useState('');
+  const [password, setPassword] = useState('');
+  const [error, setError] = useState<string>();
+  const [errors, setErrors] = useState<Readonly<Record<string, string>>>({});
+  const [busy, setBusy] = useState(false);
+
+  const signIn = async (credentials: { email: string; password: string }) => {
+    setBusy(true);
+    const answer = await callApi('POST', '/api/session', credentials);
+    // A whole new page: nothing of an earlier person's stays in the browser's memory.
+    if (answer.ok) return window.location.assign(to);
+    setBusy(false);
+    setErrors(answer.fields);
+    setError(Object.keys(answer.fields).length > 0 ? undefined : answer.message);
+  };
+
+  return (
+    <>
+      {demo ? (
+        <section className={styles.demo} aria-labelledby="demo">
+          <h2 id="demo">{signInTexts.demoTitle}</h2>
+          <p>{signInTexts.demoLead}</p>
+          <ul>
+            {demo.people.map((person) => (
+              <li key={person.email}>
+                <Button
+                  variant="outlined"
+                  fullWidth
+                  disabled={busy}
+                  className={styles.choice}
+                  aria-label={signInTexts.demoAs(person.name)}
+                  onClick={() => signIn({ email: person.email, password: demo.password })}
+                >
+                  <b>{person.name}</b>
+                  <span className="soft">{person.role}</span>
+                </Button>
+              </li>
+            ))}
+          </ul>
+        </section>
+      ) : null}
+      <form
+        className={styles.form}
+        noValidate
+        onSubmit={(event) => {
+          event.preventDefault();
+          void signIn({ email, password });
+        }}
+      >
+        <Field
+          label={signInTexts.email}
+          type="email"
+          name="email"
+          autoComplete="username"
+          value={email}
+          onChange={setEmail}
+          error={errors.email}
+        />
+        <Field
+          label={signInTexts.password}
+          type="password"
+          name="password"
+          autoComplete="current-password"
+          value={password}
+          onChange={setPassword}
+          error={errors.password}
+        />
+        <p role="alert" className={styles.error}>
+          {error}
+        </p>
+        <Button type="submit" variant="contained" disabled={busy}>
+          {signInTexts.submit}
+        </Button>
+      </form>
+    </>
+  );
+}

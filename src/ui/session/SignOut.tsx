@@ -1,0 +1,30 @@
+'use client';
+import Button from '@mui/material/Button';
+import { accountTexts } from '@/core/texts/frame';
+import { callApi } from '../controls/callApi';
+import { useMessages } from '../controls/Messages';
+
+export function SignOut() {
+  const say = useMessages();
+  const leave = async (path: '/api/session' | '/api/sessions') => {
+    const answer = await callApi('DELETE', path);
+    if (!answer.ok && answer.status !== 401) return say(answer.message);
+    sessionStorage.clear();
+    window.location.assign('/sign-in');
+  };
+  return (
+    <>
+      <p>
+        <Button variant="contained" onClick={() => leave('/api/session')}>
+          {accountTexts.signOut}
+        </Button>
+      </p>
+      <p className="soft">{accountTexts.everywhereLead}</p>
+      <p>
+        <Button variant="outlined" onClick={() => leave('/api/sessions')}>
+          {accountTexts.everywhere}
+        </Button>
+      </p>
+    </>
+  );
+}

@@ -1,0 +1,42 @@
+import { studentTexts } from '@/core/texts/student';
+import styles from './DayList.module.css';
+import type { DayLine } from './dayLines';
+
+/** The lines of one day. Links lead straight to the thing itself. */
+export function DayList({ lines }: { lines: readonly DayLine[] }) {
+  return (
+    <ul className={styles.list}>
+      {lines.map((line) => (
+        <li key={line.key} className={styles.line} data-kind={line.kind} data-course={line.tags[0]?.color}>
+          <span className={styles.time}>{line.time}</span>
+          <div className={styles.what}>
+            <p>
+              {line.tags.map((tag) => (
+                <span key={tag.tag}>
+                  <span className="tag" data-course={tag.color}>
+                    {tag.tag}
+                  </span>{' '}
+                </span>
+              ))}
+              {line.href ? (
+                <a className={styles.title} href={line.href}>
+                  {line.title}
+                </a>
+              ) : (
+                <span className={styles.title}>{line.title}</span>
+              )}
+            </p>
+            {line.detail ? <p className="soft">{line.detail}</p> : null}
+            {line.links.map((link) => (
+              <p key={link.url}>
+                <a className={styles.link} href={link.url} target="_blank" rel="noopener">
+                  {link.label || studentTexts.openLink}
+                </a>
+              </p>
+            ))}
+          </div>
+        </li>
+      ))}
+    </ul>
+  );
+}

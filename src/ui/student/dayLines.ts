@@ -1,0 +1,72 @@
+import type { Occurrence } from '@/core/plan/occurrences';
+import type { SeenPlan } from '@/core/plan/seenPlan';
+import { embedTexts } from '@/core/texts/embeds';
+import { entryTexts, listed } from '@/core/texts/entries';
+import { studentTexts } from '@/core/texts/student';
+import { dateLabel, momentLabel, rangeLabel, timeLabel } from '@/core/time/dateLabels';
+import { isDay } from '@/core/time/zonedWall';
+
+export type DayLine = Readonly<{
+  key: string;
+  kind: Occurrence['kind'];
+  time: string;
+  tags: readonly Readonly<{ tag: string; color: string }>[];
+  title: string;
+  detail: string;
+  /** The page of the entry, or where times are taken. */
+  href?: string;
+  links: readonly Readonly<{ url: string; label: string }>[];
+}>;
+
+function detailOf(o: Occurrence): string {
+  switch (o.kind) {
+    case 'event':
+      return o.place;
+    case 'set':
+      return entryTexts.due(momentLabel(o.due));
+    case 'due':
+      return [o.handIn, o.setOn && studentTexts.setLine(dateLabel(o.setOn))].filter(Boolean).join(' · ');
+    case 'times': {
+      const free = o.slots.filter((slot) => slot.taken < slot.seats).length;
+      return embedTexts.free(free, o.slots.length);
+    }
+    case 'booking':
+      return [o.title, o.place, o.note && `“${o.note}”`].filter(Boolean).join(' · ');
+    default:
+      return o satisfies never;
+  }
+}
+
+function titleOf(o: Occurrence): string {
+  if (o.kind === 'set') return entryTexts.setTitle(o.title);
+  if (o.kind === 'booking') return o.mine ? studentTexts.withNames(listed(o.withNames)) : listed(o.withNames);
+  return o.title;
+}
+
+function timeOf(o: Occurrence): string {
+  if (isDay(o.start)) return '';
+  if (o.kind === 'due') return entryTexts.by(timeLabel(o.start.wall));
+  return o.end && !isDay(o.end) ? rangeLabel(o.start.wall, o.end.wall) : timeLabel(o.start.wall);
+}
+
+/** One line of a list by day: for the student's home, the day sheet and the entry's page alike. */
+export function dayLine(o: Occurrence, plan: Pick<SeenPlan, 'courses'>): DayLine {
+  const links =
+    o.kind === 'booking'
+      ? o.meetingLink
+        ? [{ url: o.meetingLink, label: '' }]
+        : []
+      : 'links' in o
+        ? o.links.map(({ url, label }) => ({ url, label }))
+        : [];
+  return {
+    key: `${o.uid} ${o.kind}`,
+    kind: o.kind,
+    time: timeOf(o),
+    tags: plan.courses.filter((c) => o.courses.includes(c.id)).map(({ tag, color }) => ({ tag, color })),
+    title: titleOf(o),
+    detail: detailOf(o),
+    href: 'entry' in o ? `/e/${o.entry}` : '/sign-up',
+    links,
+  };
+}

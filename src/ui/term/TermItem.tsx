@@ -1,0 +1,54 @@
+import { entryTexts } from '@/core/texts/entries';
+import styles from './TermGrid.module.css';
+import type { GridItem } from './termView';
+
+/** The mark of one entry: kind by form, course by tag and colour, state by texture. */
+export function TermItem({
+  item,
+  selected,
+  onOpen,
+}: {
+  item: GridItem;
+  selected: boolean;
+  onOpen: () => void;
+}) {
+  const content = (
+    <span className={styles.flow}>
+      {item.tags.map((tag) => (
+        <span key={tag.tag} className="tag" data-course={tag.color}>
+          {tag.tag}
+        </span>
+      ))}
+      {item.time ? <span className={styles.time}>{item.time}</span> : null}
+      {item.boxes ? (
+        <span className={styles.ruler}>
+          {item.boxes.map((taken, i) => (
+            <span key={i} data-taken={taken} />
+          ))}
+        </span>
+      ) : (
+        <span className={styles.title}>{item.title}</span>
+      )}
+      {item.by ? <span className={styles.by}>{item.by}</span> : null}
+    </span>
+  );
+  const facts = {
+    className: styles.item,
+    'data-kind': item.kind,
+    'data-release': item.release,
+    'data-course': item.tags[0]?.color,
+    title: item.release === 'shown' ? item.words : `${item.words}. ${entryTexts.release[item.release]}`,
+  };
+  return (
+    <button
+      {...facts}
+      type="button"
+      aria-label={item.words}
+      aria-pressed={selected}
+      tabIndex={-1}
+      onClick={onOpen}
+    >
+      {content}
+    </button>
+  );
+}

@@ -1,0 +1,71 @@
+'use client';
+import { createTheme } from '@mui/material/styles';
+import { GROUNDS } from '@/core/palette/palette';
+import type { Scheme } from '@/core/palette/palette';
+
+const TEXT = "'Atkinson Hyperlegible Next Variable', system-ui, sans-serif";
+const HEADING = "'Bricolage Grotesque Variable', system-ui, sans-serif";
+
+const palette = (scheme: Scheme) => {
+  const g = GROUNDS[scheme];
+  return {
+    palette: {
+      primary: { main: g.spruce, contrastText: g.onSpruce },
+      error: { main: g.error },
+      background: { default: g.paper, paper: g.card },
+      text: { primary: g.ink, secondary: g.soft },
+      divider: g.rule,
+    },
+  };
+};
+
+/** The one place where MUI's look is overridden; it is used for behaviour and accessibility. */
+export const theme = createTheme({
+  cssVariables: { colorSchemeSelector: 'media' },
+  colorSchemes: { light: palette('light'), dark: palette('dark') },
+  shape: { borderRadius: 5 },
+  typography: {
+    fontFamily: TEXT,
+    fontSize: 14,
+    h1: { fontFamily: HEADING },
+    button: { textTransform: 'none', fontWeight: 600 },
+  },
+  components: {
+    MuiButtonBase: { defaultProps: { disableRipple: true } },
+    MuiButton: {
+      defaultProps: { disableElevation: true },
+      styleOverrides: {
+        root: {
+          padding: '6px 16px',
+          minHeight: 36,
+          '&:focus-visible': { outline: '2px solid var(--spruce)', outlineOffset: 2 },
+        },
+        outlined: { borderColor: 'var(--edge)', color: 'var(--spruce)', backgroundColor: 'var(--card)' },
+      },
+    },
+    MuiOutlinedInput: {
+      styleOverrides: {
+        root: { backgroundColor: 'var(--card)', fontVariantNumeric: 'tabular-nums' },
+        input: { padding: '7px 10px', height: 'auto' },
+        multiline: { padding: '7px 10px' },
+        notchedOutline: { borderColor: 'var(--edge)' },
+      },
+    },
+    MuiFormHelperText: {
+      styleOverrides: {
+        root: { marginLeft: 0, color: 'var(--soft)', '&.Mui-error': { color: 'var(--error)' } },
+      },
+    },
+    MuiCheckbox: { styleOverrides: { root: { padding: 4, color: 'var(--edge)' } } },
+    MuiRadio: { styleOverrides: { root: { padding: 4, color: 'var(--edge)' } } },
+    MuiFormControlLabel: {
+      styleOverrides: {
+        root: { marginLeft: -4, marginRight: 12 },
+        label: { font: 'inherit', lineHeight: 1.35 },
+      },
+    },
+    MuiSnackbarContent: {
+      styleOverrides: { root: { backgroundColor: 'var(--ink)', color: 'var(--paper)', borderRadius: 5 } },
+    },
+  },
+});

@@ -1,0 +1,104 @@
+import AxeBuilder from '@axe-core/webdriverjs';
+import { afterAll, beforeAll, describe, expect, inject, test } from 'vitest';
+import type { Person } from './browser';
+import { DESKTOP, PHONE, newPerson } from './browser';
+import { signedIn } from '../support/api';
+
+const base = inject('pembitUrl');
+
+const PAGES: Readonly<Record<string, readonly string[]>> = {
+  nobody: ['/sign-in', '/e/nothing'],
+  maren: ['/term', '/office-hours', '/office-hours/new', '/publish', '/account'],
+  ivo: ['/next', '/term', '/sign-up', '/subscribe', '/day/2026-10-15', '/day/2026-10-18'],
+};
+
+let person: Person;
+let embed = '';
+beforeAll(async () => {
+  person = await newPerson();
+  const maren = await signedIn(base, 'maren@kittiwake.example');
+  const outlets = (await (await maren.call('GET', '/api/outlets')).json()) as { kind: string; url: string }[];
+  embed = outlets.find((outlet) => outlet.kind === 'embed')!.url;
+});
+afterAll(() => person.quit());
+
+const SCREENS = [
+  ['light', DESKTOP, false],
+  ['dark', DESKTOP, true],
+  ['phone', PHONE, false],
+] as const;
+
+async function violations(): Promise<string[]> {
+  const { violations: found } = await new AxeBuilder(person.driver)
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'])
+    .analyze();
+  return found.map(
+    (v) =>
+      `${v.id}: ${v.nodes
+        .map((n) => `${n.target.join(' ')} ${n.failureSummary ?? ''}`)
+        .slice(0, 3)
+        .join(' | ')}`,
+  );
+}
+
+async function become(who: string): Promise<void> {
+  await person.driver.manage().deleteAllCookies();
+  await person.open(`${base}/sign-in`);
+  if (who === 'nobody') return;
+  await person.click('button', who === 'maren' ? 'Sign in as Maren Toft' : 'Sign in as Ivo Saltmarsh');
+  await person.find('link', /^Your account/);
+}
+
+describe.each(Object.keys(PAGES))('axe finds nothing on the pages of %s', (who) => {
+  beforeAll(async () => {
+    await person.size(DESKTOP);
+    await become(who);
+  });
+  test.each(PAGES[who]!.flatMap((path) => SCREENS.map(([name, size, dark]) => ({ path, name, size, dark }))))(
+    '$path, $name',
+    async ({ path, size, dark }) => {
+      await person.size(size, dark);
+      await person.open(base + path);
+      expect(await violations()).toEqual([]);
+    },
+  );
+});
+
+describe('axe finds nothing', () => {
+  test('in the panel: an entry, and the form of a new one', async () => {
+    await person.size(DESKTOP);
+    await become('maren');
+    await person.open(`${base}/term`);
+    await person.click('button', /Due, by 17:00, Half-breadth plan/);
+    await person.find('button', 'Edit');
+    expect(await violations()).toEqual([]);
+    await person.click('button', 'Edit');
+    await person.find('button', /^Save for/);
+    expect(await violations()).toEqual([]);
+  });
+
+  test.each(SCREENS)('in an embed, %s', async (_, size, dark) => {
+    await person.size(size, dark);
+    await person.driver.get(embed);
+    expect(await violations()).toEqual([]);
+  });
+});
+
+test('the term grid is worked by keyboard: arrows move, Enter adds, what was typed survives a reload', async () => {
+  await person.size(DESKTOP);
+  await become('maren');
+  await person.open(`${base}/term`);
+  const cell = await person.find('cell', /^week 6, Tue 13 Oct, today/);
+  await person.driver.executeScript('arguments[0].focus()', cell);
+  await person.press('\uE015', '\uE014', '\uE007'); // down, right, Enter
+  await person.find('field', 'Title');
+  expect(await (await person.find('field', 'Day')).getAttribute('value')).toBe('2026-10-21');
+  await person.type('Title', 'Typed by keyboard');
+  await person.driver.navigate().refresh();
+  expect(await (await person.find('field', 'Title')).getAttribute('value')).toBe('Typed by keyboard');
+  await person.type('Title', '');
+  await person.click('button', /^Save for/);
+  await person.sees('Give it a title.');
+  await person.sees('This is not a time.');
+  await person.click('button', 'Cancel');
+});

@@ -1,0 +1,184 @@
+import { beforeAll, describe, expect, inject, test } from 'vitest';
+import type { Api } from '../support/api';
+import { signedIn } from '../support/api';
+
+const base = inject('pembitUrl');
+let maren: Api;
+let course = '';
+let signe: Api;
+beforeAll(async () => {
+  maren = await signedIn(base, 'maren@kittiwake.example');
+  signe = await signedIn(base, 'signe@kittiwake.example');
+  const text = (await (await maren.call('GET', '/term')).text()).replaceAll('\\"', '"');
+  course = /"courses":\[\{"id":"([0-9a-f-]{36})","tag":"HL"/.exec(text)![1]!;
+});
+
+type Case = readonly [
+  what: string,
+  path: string,
+  body: (course: string) => unknown,
+  fields: readonly string[],
+];
+const event = (changes: object) => (id: string) => ({
+  kind: 'event',
+  title: 'X',
+  start: '2026-11-20T10:00',
+  audience: [{ course: id }],
+  ...changes,
+});
+const work = (changes: object) => (id: string) => ({
+  kind: 'assignment',
+  title: 'X',
+  due: '2026-11-20T10:00',
+  audience: [{ course: id }],
+  ...changes,
+});
+const sheet = (changes: object) => (id: string) => ({
+  title: 'X', audience: [{ course: id }], stretches: [{ start: '2026-11-20T10:00', end: '2026-11-20T12:00' }], length: 30, ...changes,
+}); // prettier-ignore
+const outlet = (changes: object) => (id: string) => ({
+  kind: 'feed',
+  audience: 'public',
+  name: 'X',
+  courses: [id],
+  ...changes,
+});
+
+const CASES: readonly Case[] = [
+  ['no JSON', '/api/entries', () => '{', ['kind']],
+  ['nothing', '/api/entries', () => ({}), ['kind']],
+  ['another kind', '/api/entries', event({ kind: 'party' }), ['kind']],
+  ['no title', '/api/entries', event({ title: '  ' }), ['title']],
+  ['a title of two lines', '/api/entries', event({ title: 'a\nb' }), ['title']],
+  ['a title too long', '/api/entries', event({ title: 'x'.repeat(201) }), ['title']],
+  ['a description that is a number', '/api/entries', event({ description: 7 }), ['description']],
+  ['a day that is none', '/api/entries', event({ start: '2026-02-30' }), ['start']],
+  ['a time that is none', '/api/entries', event({ start: '2026-11-20T25:00' }), ['start']],
+  ['a year of long ago', '/api/entries', event({ start: '0026-11-20' }), ['start']],
+  ['an end before the start', '/api/entries', event({ end: '2026-11-20T09:00' }), ['end']],
+  ['an end as long as the start', '/api/entries', event({ end: '2026-11-20T10:00' }), ['end']],
+  ['a day and a time mixed', '/api/entries', event({ end: '2026-11-21' }), ['end']],
+  ['no course', '/api/entries', event({ audience: [] }), ['audience']],
+  [
+    'a course twice',
+    '/api/entries',
+    (id) => ({ ...(event({})(id) as object), audience: [{ course: id }, { course: id }] }),
+    ['audience'],
+  ],
+  [
+    'a section of no course',
+    '/api/entries',
+    (id) => ({ ...(event({})(id) as object), audience: [{ course: id, sections: [id] }] }),
+    ['audience.0.sections'],
+  ],
+  ['a script as a link', '/api/entries', event({ links: [{ url: 'javascript:alert(1)' }] }), ['links.0.url']],
+  ['a link without a scheme', '/api/entries', event({ links: [{ url: 'www.x.example' }] }), ['links.0.url']],
+  ['shown from nothing', '/api/entries', event({ visibility: { kind: 'from' } }), ['visibility.from']],
+  ['set after due', '/api/entries', work({ setOn: '2026-11-21' }), ['setOn']],
+  ['set at no day', '/api/entries', work({ setOn: 'soon' }), ['setOn']],
+  ['a due that is missing', '/api/entries', work({ due: undefined }), ['due']],
+  ['no stretch', '/api/sheets', sheet({ stretches: [] }), ['stretches']],
+  [
+    'a stretch backwards',
+    '/api/sheets',
+    sheet({ stretches: [{ start: '2026-11-20T12:00', end: '2026-11-20T10:00' }] }),
+    ['stretches.0.end'],
+  ],
+  [
+    'a stretch over midnight',
+    '/api/sheets',
+    sheet({ stretches: [{ start: '2026-11-20T22:00', end: '2026-11-21T01:00' }] }),
+    ['stretches.0.end'],
+  ],
+  ['no minutes', '/api/sheets', sheet({ length: 0 }), ['length']],
+  ['half a minute', '/api/sheets', sheet({ length: 12.5 }), ['length']],
+  ['a gap below nothing', '/api/sheets', sheet({ gap: -5 }), ['gap']],
+  ['no seat', '/api/sheets', sheet({ seats: 0 }), ['seats']],
+  ['a meeting link that is none', '/api/sheets', sheet({ meetingLink: 'meet me' }), ['meetingLink']],
+  ['another kind of outlet', '/api/outlets', outlet({ kind: 'poster' }), ['kind']],
+  ['a personal one', '/api/outlets', outlet({ audience: 'personal' }), ['audience']],
+  ['no course in it', '/api/outlets', outlet({ courses: [] }), ['courses']],
+  ['nothing in it', '/api/outlets', outlet({ kinds: [] }), ['kinds']],
+  [
+    'sections in public',
+    '/api/outlets',
+    (id) => ({ ...(outlet({})(id) as object), sections: [id] }),
+    ['sections'],
+  ],
+  ['no name', '/api/outlets', outlet({ name: '' }), ['name']],
+  ['no address', '/api/session', () => ({ password: 'x' }), ['email']],
+  ['no password', '/api/session', () => ({ email: 'a@b.example', password: '' }), ['password']],
+];
+
+async function everything(): Promise<string> {
+  const answers = await Promise.all(
+    ['/api/occurrences?from=2025-12-01&to=2027-12-31', '/api/outlets'].map(async (path) =>
+      (await maren.call('GET', path)).text(),
+    ),
+  );
+  return answers.join('\n');
+}
+
+describe('bad input gets a problem document with a sentence for each field, and nothing is half saved', () => {
+  test.each(CASES)('%s', async (_, path, body, fields) => {
+    const before = await everything();
+    const answer = await maren.call('POST', path, body(course));
+    expect(answer.status).toBeGreaterThanOrEqual(400);
+    expect(answer.status).toBeLessThan(500);
+    expect(answer.headers.get('content-type')).toContain('application/problem+json');
+    const problem = (await answer.json()) as {
+      title: string;
+      status: number;
+      errors: { field: string; message: string }[];
+    };
+    expect(problem.status).toBe(answer.status);
+    expect(problem.title).toMatch(/\.$/);
+    expect(problem.errors.map((error) => error.field)).toEqual(fields);
+    for (const { message } of problem.errors) expect(message).toMatch(/^[A-Z].*\.$/);
+    expect(await everything()).toBe(before);
+  });
+
+  test.each([
+    ['/api/occurrences', ['from', 'to']],
+    ['/api/occurrences?from=2026-10-01', ['to']],
+    ['/api/occurrences?from=2026-10-31&to=2026-10-01', ['to']],
+    ['/api/occurrences?from=2020-10-31&to=2026-10-01', ['to']],
+    ['/api/occurrences?from=%00&to=2026-10-01', ['from']],
+  ])('GET %s', async (path, fields) => {
+    const answer = await maren.call('GET', path);
+    expect(answer.status).toBe(400);
+    const problem = (await answer.json()) as { errors: { field: string }[] };
+    expect(problem.errors.map((error) => error.field)).toEqual(fields);
+  });
+});
+
+test('200 requests at once for one free time: one gets it, 199 a clear refusal', async () => {
+  const offered = await maren.call(
+    'POST',
+    '/api/sheets',
+    sheet({ timesPerStudent: 3, stretches: [{ start: '2026-12-02T10:00', end: '2026-12-02T10:30' }] })(
+      course,
+    ),
+  );
+  expect(offered.status).toBe(201);
+  const signUp = (await (await signe.call('GET', '/sign-up')).text()).replaceAll('\\"', '"');
+  const slot =
+    /"id":"([0-9a-f-]{36})","time":"10:00","range":"10:00–10:30","minutes":30,"state":"free","when":"Wed 2 Dec/.exec(
+      signUp,
+    )![1]!;
+  const people = await Promise.all(
+    ['ivo', 'signe', 'bram', 'oda', 'corin'].map((name) => signedIn(base, `${name}@kittiwake.example`)),
+  );
+  const answers = await Promise.all(
+    Array.from({ length: 200 }, (_, i) =>
+      people[i % people.length]!.call('POST', `/api/slots/${slot}/booking`, { note: '' }),
+    ),
+  );
+  expect(answers.filter((answer) => answer.status === 201)).toHaveLength(1);
+  const refused = answers.filter((answer) => answer.status === 409);
+  expect(refused).toHaveLength(199);
+  for (const answer of refused)
+    expect(((await answer.json()) as { title: string }).title).toMatch(
+      /was just taken|have this time already/,
+    );
+});

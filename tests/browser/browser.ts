@@ -1,0 +1,191 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { Builder, By, until } from 'selenium-webdriver';
+import type { WebDriver, WebElement } from 'selenium-webdriver';
+import chrome from 'selenium-webdriver/chrome.js';
+
+export const DESKTOP = { width: 1280, height: 800 };
+export const PHONE = { width: 390, height: 844 };
+type Size = typeof DESKTOP;
+
+/** How long a locator goes on trying: generous, since nothing here measures time. */
+const PATIENCE = 20_000;
+
+/** One person at one browser, acting through what stands on the screen. */
+export type Person = Readonly<{
+  driver: WebDriver;
+  open: (url: string) => Promise<void>;
+  /** Clicks what a person would name: a button, link, field or cell by its accessible name (exact or a pattern). */
+  click: (role: Role, name: string | RegExp) => Promise<void>;
+  type: (label: string | RegExp, text: string) => Promise<void>;
+  press: (...keys: string[]) => Promise<void>;
+  find: (role: Role, name: string | RegExp) => Promise<WebElement>;
+  /** For what has no name of its own: the first element by a CSS selector. */
+  element: (css: string) => Promise<WebElement>;
+  sees: (text: string | RegExp) => Promise<void>;
+  doesNotSee: (text: string) => Promise<void>;
+  text: () => Promise<string>;
+  size: (size: Size, dark?: boolean) => Promise<void>;
+  quit: () => Promise<void>;
+}>;
+
+export type Role = 'button' | 'link' | 'field' | 'cell' | 'any';
+
+const SELECTORS: Record<Role, string> = {
+  button: 'button, [role=button], input[type=submit]',
+  link: 'a[href]',
+  field: 'input, textarea, select',
+  cell: '[role=gridcell]',
+  any: 'button, a[href], input, textarea, select, [role=gridcell]',
+};
+
+/** Names as most elements get them: by a label of their own, a label element, or their text. */
+const PROPOSE = `return [...document.querySelectorAll(arguments[0])].map((e) => [
+  (e.getAttribute('aria-label') ?? (e.labels && e.labels.length ? e.labels[0].innerText : e.innerText) ?? '').replace(/\\s+/g, ' ').trim(), e]);`;
+
+const matches = (name: string, wanted: string | RegExp) =>
+  typeof wanted === 'string' ? name.trim() === wanted : wanted.test(name);
+
+export async function newPerson(size: Size = DESKTOP): Promise<Person> {
+  const profile = mkdtempSync(path.join(tmpdir(), 'pembit-browser-'));
+  const options = new chrome.Options();
+  options.setChromeBinaryPath('/usr/bin/chromium');
+  options.addArguments(
+    '--headless=new', '--no-sandbox', '--disable-dev-shm-usage', '--disable-gpu', '--disable-background-networking',
+    '--disable-component-update', '--disable-sync', '--no-first-run', '--hide-scrollbars', `--user-data-dir=${profile}`,
+  ); // prettier-ignore
+  const driver = (await new Builder()
+    .forBrowser('chrome')
+    .setChromeOptions(options)
+    .setChromeService(new chrome.ServiceBuilder('/usr/bin/chromedriver'))
+    .build()) as WebDriver & { sendDevToolsCommand: (name: string, params: object) => Promise<void> };
+
+  const setSize = async ({ width, height }: Size, dark = false) => {
+    await driver.sendDevToolsCommand('Emulation.setDeviceMetricsOverride', {
+      width,
+      height,
+      deviceScaleFactor: 1,
+      mobile: width < 600,
+    });
+    await driver.sendDevToolsCommand('Emulation.setEmulatedMedia', {
+      features: [{ name: 'prefers-color-scheme', value: dark ? 'dark' : 'light' }],
+    });
+  };
+  await setSize(size);
+
+  /** Retries until an element answers: pages are drawn anew after every act. */
+  const withRetry = async <T>(what: string, attempt: () => Promise<T | undefined>): Promise<T> => {
+    let last: unknown;
+    const found = await driver
+      .wait(async () => {
+        try {
+          return (await attempt()) ?? false;
+        } catch (error) {
+          last = error;
+          return false;
+        }
+      }, PATIENCE)
+      .catch(() => false as const);
+    if (found === false)
+      throw new Error(
+        `${what}. ${last instanceof Error ? last.message : ''}\nOn the page:\n${await pageText()}`,
+      );
+    return found as T;
+  };
+
+  const pageText = () => driver.executeScript<string>('return document.body ? document.body.innerText : ""');
+
+  const locate = async (role: Role, name: string | RegExp): Promise<WebElement | undefined> => {
+    // The page proposes in one go; the browser's own accessible name decides.
+    const proposed = await driver.executeScript<[string, WebElement][]>(PROPOSE, SELECTORS[role]);
+    for (const [guess, element] of proposed) {
+      if (!matches(guess, name) || !matches(await element.getAccessibleName(), name)) continue;
+      // The boxes of radio buttons and checkboxes are drawn by the theme; the input lies above them, transparent.
+      const type = await element.getAttribute('type');
+      if (type === 'radio' || type === 'checkbox' || (await element.isDisplayed())) return element;
+    }
+    return undefined;
+  };
+  /** A day is clicked where nothing stands on it: at its right edge. */
+  const clickBeside = async (cell: WebElement) => {
+    const { width } = await cell.getRect();
+    await driver.executeScript('arguments[0].scrollIntoView({ block: "nearest" })', cell);
+    await driver
+      .actions()
+      .move({ origin: cell, x: Math.floor(width / 2) - 5, y: 0 })
+      .click()
+      .perform();
+  };
+  /** Until React has taken over, a click is lost: wait for the handlers of the first interactive element. */
+  const hydrated = () =>
+    driver.wait(
+      () =>
+        driver.executeScript<boolean>(
+          `const e = document.querySelector('main button, main a, main input, #page'); return !e || document.contentType !== 'text/html' || !document.querySelector('script[src*="_next"]') || Object.keys(e).some((k) => k.startsWith('__react'));`,
+        ),
+      PATIENCE,
+    );
+
+  return {
+    driver,
+    open: async (url) => {
+      await driver.get(url);
+      await hydrated();
+    },
+    click: async (role, name) => {
+      await withRetry(`Nothing to click called ${name}`, async () => {
+        const element = await locate(role, name);
+        if (element && role === 'cell') await clickBeside(element);
+        else await element?.click();
+        return element;
+      });
+    },
+    type: async (label, text) => {
+      await withRetry(`No field called ${label}`, async () => {
+        const element = await locate('field', label);
+        if (!element) return undefined;
+        if ((await element.getAttribute('type')) === 'date') {
+          await driver.executeScript(
+            `const set = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set;
+             set.call(arguments[0], arguments[1]); arguments[0].dispatchEvent(new Event('input', {bubbles: true}));`,
+            element,
+            text,
+          );
+        } else {
+          await element.sendKeys('\uE009a\uE000', text === '' ? '\uE003' : text); // Control+A, then over it
+        }
+        return element;
+      });
+    },
+    press: async (...keys) => {
+      await driver
+        .actions()
+        .sendKeys(...keys)
+        .perform();
+    },
+    find: (role, name) => withRetry(`Nothing called ${name}`, () => locate(role, name)),
+    element: (css) => withRetry(`No ${css}`, async () => (await driver.findElements(By.css(css)))[0]),
+    sees: async (text) => {
+      await withRetry(`Not on the page: ${text}`, async () => {
+        const all = (await pageText()).replace(/\s+/g, ' ');
+        return (typeof text === 'string' ? all.includes(text) : text.test(all)) || undefined;
+      });
+    },
+    doesNotSee: async (text) => {
+      await withRetry(
+        `Still on the page: ${text}`,
+        async () => !(await pageText()).replace(/\s+/g, ' ').includes(text) || undefined,
+      );
+    },
+    text: pageText,
+    size: setSize,
+    quit: async () => {
+      await driver.quit();
+      rmSync(profile, { recursive: true, force: true });
+    },
+  };
+}
+
+export const toFrame = (driver: WebDriver, css: string) =>
+  driver.wait(until.ableToSwitchToFrame(By.css(css)), PATIENCE);

@@ -1,0 +1,240 @@
+import { readFileSync } from 'node:fs';
+import { beforeAll, describe, expect, inject, test } from 'vitest';
+import type { Api } from '../support/api';
+import { anonymous, signedIn } from '../support/api';
+
+const base = inject('pembitUrl');
+
+/** Every route of the build, from Next's own manifest. */
+const manifest = JSON.parse(readFileSync('.next/server/app-paths-manifest.json', 'utf8')) as Record<
+  string,
+  string
+>;
+const routes = Object.keys(manifest)
+  .map((key) => key.replace(/\/(page|route)$/, '') || '/')
+  .filter((route) => !route.startsWith('/_') && route !== '/icon.svg')
+  .sort();
+
+/**
+ * What each route answers to: nobody, a student of another course, a student. `page` routes send nobody to the sign-in
+ * page and answer 404 to what is not theirs. A new route fails until it stands here.
+ */
+type Who = 'nobody' | 'stranger' | 'student';
+type Expected = Readonly<Record<Who, number>>;
+type Check = Readonly<{ method: string; path: string; body?: unknown; expected: Expected }>;
+
+const all = (status: number): Expected => ({ nobody: status, stranger: status, student: status });
+const signedInOnly = (status: number): Expected => ({ nobody: 401, stranger: status, student: status });
+const page = (status = 200): Expected => ({ nobody: 307, stranger: status, student: status });
+const NOT_THERE = '00000000-0000-4000-8000-000000000000';
+
+const entryBody = (course: string) => ({
+  kind: 'event',
+  title: 'X',
+  start: '2026-11-20T10:00',
+  audience: [{ course }],
+});
+let hlCourse = '';
+let hlEntry = '';
+let hlDraft = '';
+let hlSlot = '';
+let foreignBooking = '';
+const people: Partial<Record<Who, Api>> = {};
+
+beforeAll(async () => {
+  people.nobody = anonymous(base);
+  people.stranger = await signedIn(base, 'nuala3@kittiwake.example');
+  people.student = await signedIn(base, 'signe@kittiwake.example');
+  const maren = await signedIn(base, 'maren@kittiwake.example');
+  const page = await (await maren.call('GET', '/term')).text();
+  const ids = await lookUp(page);
+  ({ hlCourse, hlEntry, hlDraft } = ids);
+  hlSlot = NOT_THERE;
+  foreignBooking = NOT_THERE;
+});
+
+/** The ids that an instructor's page carries: a course of theirs, an entry students see, a draft. */
+async function lookUp(html: string) {
+  const text = html.replaceAll('\\"', '"');
+  const course = /"courses":\[\{"id":"([0-9a-f-]{36})","tag":"HL"/.exec(text)?.[1] ?? '';
+  const entry =
+    /"id":"([0-9a-f-]{36})","sequence":\d+,"kindLabel":"Assignment","tags":\[[^\]]*\],"title":"Half-breadth plan"/.exec(
+      text,
+    )?.[1] ?? '';
+  const draft =
+    /"id":"([0-9a-f-]{36})","sequence":\d+,"kindLabel":"Event","tags":\[[^\]]*\],"title":"Chartwork examination"/.exec(
+      text,
+    )?.[1] ?? '';
+  return { hlCourse: course, hlEntry: entry, hlDraft: draft };
+}
+
+const CHECKS: Readonly<Record<string, () => readonly Check[]>> = {
+  '/': () => [{ method: 'GET', path: '/', expected: page(307) }],
+  '/account': () => [{ method: 'GET', path: '/account', expected: page() }],
+  '/sign-in': () => [
+    { method: 'GET', path: '/sign-in', expected: { nobody: 200, stranger: 307, student: 307 } },
+  ],
+  '/term': () => [{ method: 'GET', path: '/term', expected: page() }],
+  '/next': () => [{ method: 'GET', path: '/next', expected: page() }],
+  '/sign-up': () => [{ method: 'GET', path: '/sign-up', expected: page() }],
+  '/subscribe': () => [{ method: 'GET', path: '/subscribe', expected: page() }],
+  '/office-hours': () => [{ method: 'GET', path: '/office-hours', expected: page(307) }],
+  '/office-hours/new': () => [{ method: 'GET', path: '/office-hours/new', expected: page(307) }],
+  '/publish': () => [{ method: 'GET', path: '/publish', expected: page(307) }],
+  '/e/[entry]': () => [
+    { method: 'GET', path: `/e/${hlEntry}`, expected: { nobody: 307, stranger: 404, student: 200 } },
+    { method: 'GET', path: `/e/${hlDraft}`, expected: page(404) },
+    { method: 'GET', path: `/e/${NOT_THERE}`, expected: page(404) },
+    { method: 'GET', path: '/e/nothing', expected: page(404) },
+  ],
+  '/day/[date]': () => [
+    {
+      method: 'GET',
+      path: '/day/2026-10-15?course=HL%20210',
+      expected: { nobody: 307, stranger: 404, student: 200 },
+    },
+    { method: 'GET', path: '/day/2026-10-15', expected: page() },
+    { method: 'GET', path: '/day/2026-13-45', expected: page(404) },
+    { method: 'GET', path: '/day/yesterday', expected: page(404) },
+  ],
+  '/api/health': () => [{ method: 'GET', path: '/api/health', expected: all(200) }],
+  '/api/session': () => [
+    {
+      method: 'POST',
+      path: '/api/session',
+      body: { email: 'maren@kittiwake.example', password: 'wrong' },
+      expected: all(401),
+    },
+    {
+      method: 'POST',
+      path: '/api/session',
+      body: { email: 'nobody@kittiwake.example', password: 'wrong' },
+      expected: all(401),
+    },
+    { method: 'DELETE', path: '/api/session', expected: { nobody: 401, stranger: 200, student: 200 } },
+  ],
+  '/api/sessions': () => [
+    { method: 'DELETE', path: '/api/sessions', expected: { nobody: 401, stranger: 200, student: 200 } },
+  ],
+  '/api/occurrences': () => [
+    { method: 'GET', path: '/api/occurrences?from=2026-10-01&to=2026-10-31', expected: signedInOnly(200) },
+  ],
+  '/api/entries': () => [
+    { method: 'POST', path: '/api/entries', body: entryBody(hlCourse), expected: signedInOnly(403) },
+    { method: 'POST', path: '/api/entries', body: entryBody(NOT_THERE), expected: signedInOnly(403) },
+  ],
+  '/api/entries/[id]': () => [
+    {
+      method: 'PUT',
+      path: `/api/entries/${hlEntry}`,
+      body: { sequence: 0, entry: entryBody(hlCourse) },
+      expected: signedInOnly(404),
+    },
+    {
+      method: 'PUT',
+      path: `/api/entries/${NOT_THERE}`,
+      body: { sequence: 0, entry: entryBody(hlCourse) },
+      expected: signedInOnly(404),
+    },
+    { method: 'DELETE', path: `/api/entries/${hlEntry}`, expected: signedInOnly(404) },
+    { method: 'DELETE', path: '/api/entries/nothing', expected: signedInOnly(404) },
+  ],
+  '/api/outlets': () => [
+    { method: 'GET', path: '/api/outlets', expected: signedInOnly(200) },
+    {
+      method: 'POST',
+      path: '/api/outlets',
+      body: { kind: 'feed', audience: 'public', name: 'X', courses: [hlCourse] },
+      expected: signedInOnly(403),
+    },
+  ],
+  '/api/sheets': () => [
+    {
+      method: 'POST',
+      path: '/api/sheets',
+      body: {
+        title: 'X',
+        audience: [{ course: hlCourse }],
+        stretches: [{ start: '2026-11-20T10:00', end: '2026-11-20T12:00' }],
+        length: 30,
+      },
+      expected: signedInOnly(403),
+    },
+  ],
+  '/api/slots/[id]/booking': () => [
+    { method: 'POST', path: `/api/slots/${hlSlot}/booking`, body: {}, expected: signedInOnly(404) },
+  ],
+  '/api/bookings/[id]': () => [
+    { method: 'DELETE', path: `/api/bookings/${foreignBooking}`, expected: signedInOnly(404) },
+  ],
+  '/api/history/[id]/undo': () => [
+    { method: 'POST', path: `/api/history/${NOT_THERE}/undo`, expected: signedInOnly(404) },
+  ],
+};
+
+test('every route of the build is classified, and none that is not there', () => {
+  expect(Object.keys(CHECKS).sort()).toEqual(routes);
+});
+
+describe.each(routes.filter((route) => CHECKS[route]))('%s', (route) => {
+  test.each(['nobody', 'stranger', 'student'] as const)('as %s', async (who) => {
+    for (const { method, path, body, expected } of CHECKS[route]!()) {
+      // Signing out ends the session that the other checks need: a fresh one is spent on it.
+      const api =
+        path.startsWith('/api/session') && method === 'DELETE' && who !== 'nobody'
+          ? await signedIn(base, 'oda@kittiwake.example')
+          : people[who]!;
+      const answer = await api.call(method, path, body);
+      expect(`${method} ${path} as ${who}: ${answer.status}`).toBe(
+        `${method} ${path} as ${who}: ${expected[who]}`,
+      );
+      if (answer.status >= 400 && path.startsWith('/api/'))
+        expect(answer.headers.get('content-type')).toContain('application/problem+json');
+    }
+  });
+});
+
+test('a write from another site is refused, whoever is signed in', async () => {
+  const maren = await signedIn(base, 'maren@kittiwake.example');
+  const elsewhere: Record<string, string>[] = [
+    { 'sec-fetch-site': 'cross-site' },
+    { 'sec-fetch-site': 'same-site' },
+    { origin: 'http://127.0.0.1:9' },
+  ];
+  for (const headers of elsewhere) {
+    const answer = await maren.call('POST', '/api/entries', entryBody(hlCourse), headers);
+    expect(answer.status).toBe(403);
+  }
+});
+
+test('unknown and malformed addresses of outlets answer with a sentence', async () => {
+  const nobody = anonymous(base);
+  const token = 'x'.repeat(43);
+  for (const path of [`/feeds/${token}.ics`, '/feeds/x.ics', '/feeds/']) {
+    const answer = await nobody.call('GET', path);
+    expect(answer.status).toBe(404);
+    expect(await answer.text()).toContain('There is no calendar at this address');
+  }
+  for (const path of [
+    `/embed/${token}`,
+    '/embed/x',
+    `/embed/${token}/e/nothing`,
+    `/embed/${token}/day/2026-02-30`,
+  ]) {
+    const answer = await nobody.call('GET', path);
+    expect(answer.status).toBe(404);
+    expect(answer.headers.get('content-security-policy')).toContain('frame-ancestors *');
+    expect(await answer.text()).toContain('This calendar is not here any more');
+  }
+  expect((await nobody.call('POST', `/feeds/${token}.ics`)).status).toBe(405);
+});
+
+test('pages cannot be framed and carry a script policy with a nonce', async () => {
+  const answer = await anonymous(base).call('GET', '/sign-in');
+  const policy = answer.headers.get('content-security-policy')!;
+  expect(policy).toMatch(/script-src 'self' 'nonce-[^']+'/);
+  expect(policy).not.toMatch(/script-src[^;]*unsafe-inline/);
+  expect(policy).toContain("frame-ancestors 'none'");
+  const api = await anonymous(base).call('GET', '/api/health');
+  expect(api.headers.get('content-security-policy')).toContain("frame-ancestors 'none'");
+});

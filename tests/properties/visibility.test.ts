@@ -1,0 +1,304 @@
+import fc from 'fast-check';
+import { Temporal } from 'temporal-polyfill';
+import { expect, test } from 'vitest';
+import type { Entry, Visibility } from '@/core/entries/entry';
+import type {
+  CourseId,
+  EntryId,
+  OutletId,
+  PersonId,
+  SectionId,
+  SheetId,
+  SlotId,
+  BookingId,
+  TermId,
+} from '@/core/ids';
+import type { Viewer } from '@/core/entries/viewer';
+import { coursesOf } from '@/core/entries/viewer';
+import type { Outlet } from '@/core/outlets/outlet';
+import { OUTLET_KINDS } from '@/core/outlets/outlet';
+import { feedEvents } from '@/core/outlets/feedEvents';
+import { outletContents } from '@/core/outlets/outletContents';
+import { outletViewer } from '@/core/outlets/outletViewer';
+import { occurrencesOf } from '@/core/plan/occurrences';
+import type { Plan } from '@/core/plan/plan';
+import { seenPlan } from '@/core/plan/seenPlan';
+import { writeCalendar } from '@/core/icalendar/writeCalendar';
+import type { Sheet } from '@/core/signup/sheet';
+import { requireZone } from '@/core/time/zoneData';
+import { zonedWall } from '@/core/time/zonedWall';
+import { complaintsAbout } from '../support/strictIcs';
+
+const NOW = Temporal.Instant.from('2026-10-13T12:00Z');
+const COURSES = ['c1', 'c2', 'c3'] as CourseId[];
+const SECTIONS: Record<string, SectionId[]> = {
+  c1: ['c1a', 'c1b'] as SectionId[],
+  c2: ['c2a'] as SectionId[],
+  c3: [],
+};
+const PEOPLE = ['p1', 'p2', 'p3', 'p4'] as PersonId[];
+
+/** Every text of an entry carries a mark of its own, so that a leak shows in any output. */
+const mark = (kind: string, n: number) => `~${kind}${n}~`;
+
+const visibility: fc.Arbitrary<Visibility> = fc.oneof(
+  fc.constant<Visibility>({ kind: 'draft' }),
+  fc.constant<Visibility>({ kind: 'visible' }),
+  fc.integer({ min: -72, max: 72 }).map((hours): Visibility => ({
+    kind: 'from',
+    from: zonedWall('2026-10-13T09:00', 'America/Halifax'),
+    at: NOW.add({ hours }),
+  })),
+);
+
+const audience = fc
+  .subarray(COURSES, { minLength: 1 })
+  .chain((courses) =>
+    fc.tuple(
+      ...courses.map((course) =>
+        fc
+          .subarray(SECTIONS[course]!)
+          .map((sections) => (sections.length > 0 ? { course, sections } : { course })),
+      ),
+    ),
+  );
+
+const day = fc
+  .integer({ min: -30, max: 60 })
+  .map((days) => Temporal.PlainDate.from('2026-10-13').add({ days }));
+
+const entries: fc.Arbitrary<Entry[]> = fc
+  .array(fc.record({ assignment: fc.boolean(), timed: fc.boolean(), day, visibility, audience }), {
+    maxLength: 12,
+  })
+  .map((list) =>
+    list.map((item, n): Entry => {
+      const common = {
+        id: `e${n}` as EntryId,
+        uid: `uid-e${n}`,
+        title: mark('title', n),
+        description: mark('text', n),
+        audience: item.audience,
+        links: [
+          { url: `https://x.example/${mark('link', n)}`, label: '', staffOnly: false },
+          { url: `https://x.example/${mark('staff', n)}`, label: '', staffOnly: true },
+        ],
+        visibility: item.visibility,
+        tzid: 'America/Halifax',
+        sequence: 0,
+        created: NOW,
+        lastModified: NOW,
+      };
+      const moment = item.timed
+        ? { wall: item.day.toPlainDateTime('10:00'), tzid: 'America/Halifax' }
+        : item.day;
+      if (item.assignment)
+        return {
+          ...common,
+          kind: 'assignment',
+          due: moment,
+          setOn: item.day.subtract({ days: 7 }),
+          setUid: `uid-s${n}`,
+          handIn: '',
+        };
+      const when =
+        moment instanceof Temporal.PlainDate
+          ? { kind: 'days' as const, start: moment, end: moment.add({ days: 1 }) }
+          : { kind: 'timed' as const, start: moment };
+      return { ...common, kind: 'event', when, place: '' };
+    }),
+  );
+
+const sheets: fc.Arbitrary<Sheet[]> = fc
+  .array(
+    fc.record({
+      audience,
+      offered: fc.boolean(),
+      booked: fc.array(fc.option(fc.constantFrom(...PEOPLE)), { minLength: 1, maxLength: 4 }),
+    }),
+    { maxLength: 3 },
+  )
+  .map((list) =>
+    list.map((item, n): Sheet => ({
+      id: `sh${n}` as SheetId,
+      uid: `uid-sh${n}`,
+      title: mark('sheet', n),
+      audience: item.audience,
+      hosts: [{ id: 'host' as PersonId, name: 'A Host' }],
+      place: '',
+      meetingLink: `https://x.example/${mark('meet', n)}`,
+      timesPerStudent: 9,
+      offered: item.offered,
+      tzid: 'America/Halifax',
+      sequence: 0,
+      created: NOW,
+      lastModified: NOW,
+      slots: item.booked.map((person, i) => {
+        const start = NOW.add({ hours: 24 + i });
+        const booking = person && {
+          id: `b${n}-${i}` as BookingId, uid: `uid-b${n}-${i}`, seat: 1, person, personName: mark(`name-${person}-`, n), note: mark(`note-${person}-`, n),
+          sequence: 0, created: NOW, lastModified: NOW,
+        }; // prettier-ignore
+        return {
+          id: `sl${n}-${i}` as SlotId,
+          interval: { start, end: start.add({ minutes: 25 }) },
+          seats: 1,
+          bookings: booking ? [booking] : [],
+        };
+      }),
+    })),
+  );
+
+const plan: fc.Arbitrary<Plan> = fc.record({ entries, sheets }).map((parts) => ({
+  ...parts,
+  terms: [{ id: 't' as TermId, name: 'T', startsOn: Temporal.PlainDate.from('2026-09-08'), endsOn: Temporal.PlainDate.from('2026-12-18'), tzid: 'America/Halifax' }],
+  courses: COURSES.map((id) => ({
+    id, term: 't' as TermId, code: id, title: id, tag: id.toUpperCase(), color: 'brick' as const, staff: [], students: 3,
+    sections: SECTIONS[id]!.map((section) => ({ id: section, name: section, students: 1 })),
+  })),
+})); // prettier-ignore
+
+const person: fc.Arbitrary<Extract<Viewer, { kind: 'person' }>> = fc
+  .record({
+    id: fc.constantFrom(...PEOPLE),
+    staffOf: fc.subarray(COURSES, { maxLength: 2 }),
+    memberOf: fc
+      .subarray(COURSES)
+      .chain((courses) =>
+        fc.tuple(
+          ...courses.map((course) =>
+            fc
+              .option(fc.constantFrom(undefined, ...SECTIONS[course]!))
+              .map((section) => [course, section ?? undefined] as const),
+          ),
+        ),
+      ),
+  })
+  .map(({ id, staffOf, memberOf }) => ({
+    kind: 'person',
+    id,
+    staffOf: new Set(staffOf),
+    memberOf: new Map(memberOf),
+  }));
+
+const outlet: fc.Arbitrary<Outlet> = fc
+  .record({
+    audience: fc.constantFrom('public' as const, 'roster' as const),
+    courses: fc.subarray(COURSES, { minLength: 1 }),
+    sections: fc.subarray(Object.values(SECTIONS).flat()),
+    kinds: fc.subarray([...OUTLET_KINDS], { minLength: 1 }),
+  })
+  .map((o) => ({
+    ...o,
+    id: 'o' as OutletId,
+    kind: 'feed',
+    name: 'O',
+    owner: 'p1' as PersonId,
+    generation: 1,
+  }));
+
+/** The rule once more, plainly and apart from the core: who may know of an entry. */
+function mayKnow(entry: Entry, viewer: Viewer): boolean {
+  const released =
+    entry.visibility.kind === 'visible' ||
+    (entry.visibility.kind === 'from' && entry.visibility.at.epochMilliseconds <= NOW.epochMilliseconds);
+  return entry.audience.some(({ course, sections }) => {
+    if (viewer.kind === 'person' && viewer.staffOf.has(course)) return true;
+    // Staff of one of its courses know it anyway; here the member's part is decided.
+    if (!released) return false;
+    if (viewer.kind === 'public') return viewer.courses.has(course) && !sections;
+    if (viewer.kind === 'roster')
+      return viewer.courses.has(course) && (!sections || sections.some((s) => viewer.sections.has(s)));
+    if (!viewer.memberOf.has(course)) return false;
+    const own = viewer.memberOf.get(course);
+    return !sections || (own !== undefined && sections.includes(own));
+  });
+}
+
+const addresses = {
+  entry: (id: string) => `https://p.example/e/${id}`,
+  day: () => 'https://p.example/day',
+  signUp: 'https://p.example/sign-up',
+};
+const textOf = (value: unknown) => JSON.stringify(value);
+
+test('a person sees exactly the entries they may know of, in the plan and expanded', () => {
+  fc.assert(
+    fc.property(plan, person, (given, viewer) => {
+      const seen = seenPlan(viewer, given, NOW);
+      const known = given.entries.filter((entry) => mayKnow(entry, viewer)).map((entry) => entry.id);
+      expect(seen.entries.map((entry) => entry.id)).toEqual(known);
+      const expanded = occurrencesOf(seen, requireZone).flatMap((o) => ('entry' in o ? [o.entry] : []));
+      expect([...new Set(expanded)].sort()).toEqual([...known].sort());
+      const text = textOf(seen) + textOf(occurrencesOf(seen, requireZone));
+      given.entries.forEach((entry, n) => {
+        const staff = entry.audience.some((part) => viewer.staffOf.has(part.course));
+        expect(text.includes(mark('staff', n))).toBe(staff);
+      });
+    }),
+  );
+});
+
+test('nobody but the staff meets the name or note of another who took a time, nor a sheet that is not offered', () => {
+  fc.assert(
+    fc.property(plan, person, (given, viewer) => {
+      const seen = seenPlan(viewer, given, NOW);
+      const text = textOf(seen) + textOf(occurrencesOf(seen, requireZone));
+      given.sheets.forEach((sheet, n) => {
+        const staff = sheet.audience.some((part) => viewer.staffOf.has(part.course));
+        if (staff) return;
+        if (!sheet.offered) expect(text).not.toContain(mark('sheet', n));
+        for (const other of PEOPLE.filter((p) => p !== viewer.id)) {
+          expect(text).not.toContain(mark(`name-${other}-`, n));
+          expect(text).not.toContain(mark(`note-${other}-`, n));
+        }
+      });
+    }),
+  );
+});
+
+test('no public or roster outlet holds a draft, unreleased or out-of-audience entry, a meeting link or a name', () => {
+  fc.assert(
+    fc.property(plan, outlet, person, (given, published, owner) => {
+      const viewer = outletViewer(published, owner);
+      const contents = outletContents(published, viewer, given, NOW);
+      const file = writeCalendar(
+        { name: 'O', events: feedEvents(contents, addresses, requireZone) },
+        requireZone,
+      );
+      expect(complaintsAbout(Buffer.from(file))).toEqual([]);
+      const text = file.replaceAll('\r\n ', '') + textOf(contents.plan);
+      given.entries.forEach((entry, n) => {
+        if (!mayKnow(entry, viewer))
+          for (const kind of ['title', 'text', 'link']) expect(text).not.toContain(mark(kind, n));
+        expect(text).not.toContain(mark('staff', n));
+      });
+      expect(text).not.toMatch(/~(name|note|meet)/);
+    }),
+  );
+});
+
+test('a personal feed holds what its owner sees as released, and nothing else', () => {
+  fc.assert(
+    fc.property(plan, person, (given, owner) => {
+      const feed: Outlet = {
+        id: 'o' as OutletId,
+        kind: 'feed',
+        name: 'O',
+        owner: owner.id,
+        generation: 1,
+        audience: 'personal',
+      };
+      const contents = outletContents(feed, outletViewer(feed, owner), given, NOW);
+      const uids = new Set(feedEvents(contents, addresses, requireZone).map((event) => event.uid));
+      for (const entry of given.entries) {
+        const released =
+          entry.visibility.kind === 'visible' ||
+          (entry.visibility.kind === 'from' &&
+            entry.visibility.at.epochMilliseconds <= NOW.epochMilliseconds);
+        expect(uids.has(entry.uid)).toBe(released && mayKnow(entry, owner));
+      }
+      expect(coursesOf(owner).length).toBe(new Set([...owner.staffOf, ...owner.memberOf.keys()]).size);
+    }),
+  );
+});

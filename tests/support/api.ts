@@ -1,0 +1,28 @@
+/** A script's view of Pembit: fetch with a session cookie. */
+export type Api = Readonly<{
+  call: (method: string, path: string, body?: unknown, headers?: Record<string, string>) => Promise<Response>;
+}>;
+
+const PASSWORD = 'pembit-demo-2026';
+
+export function anonymous(base: string, cookie = ''): Api {
+  return {
+    call: (method, path, body, headers = {}) =>
+      fetch(`${base}${path}`, {
+        method,
+        redirect: 'manual',
+        headers: {
+          ...(cookie ? { cookie } : {}),
+          ...(body === undefined ? {} : { 'content-type': 'application/json' }),
+          ...headers,
+        },
+        body: body === undefined ? undefined : typeof body === 'string' ? body : JSON.stringify(body),
+      }),
+  };
+}
+
+export async function signedIn(base: string, email: string): Promise<Api> {
+  const answer = await anonymous(base).call('POST', '/api/session', { email, password: PASSWORD });
+  if (answer.status !== 200) throw new Error(`Cannot sign in as ${email}: ${answer.status}`);
+  return anonymous(base, answer.headers.get('set-cookie')!.split(';')[0]);
+}

@@ -1,0 +1,83 @@
+import { randomUUID } from 'node:crypto';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import type { CourseId, PersonId, SectionId, TermId } from '@/core/ids';
+import { recordChange } from '@/data/history/change';
+import { personById, viewerOf } from '@/data/people/people';
+import { readConfig } from '@/server/config';
+import type { Pembit } from '@/server/pembit';
+import { openPembit } from '@/server/pembit';
+import type { SignedIn } from '@/server/session/session';
+
+export type School = Readonly<{
+  pembit: Pembit;
+  course: CourseId;
+  section: SectionId;
+  other: CourseId;
+  instructor: SignedIn;
+  /** Takes `other` only. */
+  stranger: SignedIn;
+  students: readonly SignedIn[];
+  signedIn: (id: PersonId) => Promise<SignedIn>;
+  close: () => Promise<void>;
+}>;
+
+/** A small school in a folder of its own, its clock starting on 13 October 2026, 9:00 in Halifax. */
+export async function newSchool({ students = 3 } = {}): Promise<School> {
+  const folder = mkdtempSync(path.join(tmpdir(), 'pembit-school-'));
+  const pembit = await openPembit(readConfig({ PEMBIT_DATA: folder, PEMBIT_NOW: '2026-10-13T12:00:00Z' }));
+  const term = randomUUID() as TermId;
+  const [course, other] = [randomUUID() as CourseId, randomUUID() as CourseId];
+  const section = randomUUID() as SectionId;
+  const ids = Array.from({ length: students + 2 }, () => randomUUID() as PersonId);
+  const [instructorId, strangerId, ...studentIds] = ids;
+  await recordChange(pembit.queue, { act: 'test', summary: '', actor: null, nowMs: 0 }, async (change) => {
+    await change.insert('people', ids.map((id, i) => ({ id, email: `p${i}@school.example`, name: `Person ${i}`, password_hash: '', is_admin: 0, created_at: 0 }))); // prettier-ignore
+    await change.insert('terms', [
+      {
+        id: term,
+        name: 'Autumn 2026',
+        starts_on: '2026-09-08',
+        ends_on: '2026-12-18',
+        tzid: 'America/Halifax',
+      },
+    ]);
+    await change.insert('courses', [
+      { id: course, term_id: term, code: 'HL 210', title: 'Hull lofting', tag: 'HL', color: 'brick' },
+      { id: other, term_id: term, code: 'NV 140', title: 'Coastal navigation', tag: 'NV', color: 'sea' },
+    ]);
+    await change.insert('staff', [
+      { id: randomUUID(), course_id: course, person_id: instructorId!, role: 'instructor' },
+    ]);
+    await change.insert('sections', [{ id: section, course_id: course, name: 'A' }]);
+    await change.insert('roster', [
+      ...studentIds.map((id) => ({
+        id: randomUUID(),
+        course_id: course,
+        section_id: section,
+        person_id: id,
+      })),
+      { id: randomUUID(), course_id: other, section_id: null, person_id: strangerId! },
+    ]);
+  });
+  const signedIn = async (id: PersonId): Promise<SignedIn> => ({
+    person: (await personById(pembit, id))!,
+    viewer: await viewerOf(pembit, id),
+    session: '',
+  });
+  return {
+    pembit,
+    course,
+    section,
+    other,
+    instructor: await signedIn(instructorId!),
+    stranger: await signedIn(strangerId!),
+    students: await Promise.all(studentIds.map(signedIn)),
+    signedIn,
+    close: async () => {
+      await pembit.close();
+      rmSync(folder, { recursive: true, force: true });
+    },
+  };
+}

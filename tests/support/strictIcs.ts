@@ -1,0 +1,177 @@
+/**
+ * A strict checker of iCalendar streams, written from RFC 5545 and RFC 7986: octet rules, structure, cardinality and
+ * value types of what Pembit writes. It shares no code with the writer. Answers complaints, none for a right file.
+ */
+type Property = { name: string; params: Map<string, string>; value: string; line: number };
+type Component = { name: string; properties: Property[]; children: Component[] };
+
+const DATE = /^\d{8}$/;
+const LOCAL = /^\d{8}T\d{6}$/;
+const UTC = /^\d{8}T\d{6}Z$/;
+const OFFSET = /^[+-]\d{4}(\d{2})?$/;
+const DURATION = /^[+-]?P(\d+W|(\d+D)?(T(\d+H)?(\d+M)?(\d+S)?)?)$/;
+const URI = /^[a-z][a-z0-9+.-]*:[^\s]+$/i;
+/** RFC 5545 section 3.3.11: a backslash begins one of four escapes; commas and semicolons are escaped. */
+const TEXT = /^(?:[^\\;,]|\\[\\;,nN])*$/;
+const TEXT_LIST = /^(?:[^\\;]|\\[\\;,nN])*$/;
+
+const VALUES: Record<string, RegExp> = {
+  VERSION: /^2\.0$/, PRODID: TEXT, CALSCALE: /^GREGORIAN$/, NAME: TEXT, DESCRIPTION: TEXT, SUMMARY: TEXT, LOCATION: TEXT, UID: TEXT,
+  TZID: TEXT, 'X-WR-CALNAME': TEXT, 'X-WR-CALDESC': TEXT, CATEGORIES: TEXT_LIST, URL: URI, SOURCE: URI, CONFERENCE: URI, COLOR: /^[a-z]+$/,
+  'REFRESH-INTERVAL': DURATION, 'X-PUBLISHED-TTL': DURATION, DTSTAMP: UTC, CREATED: UTC, 'LAST-MODIFIED': UTC, SEQUENCE: /^\d+$/,
+  CLASS: /^(PUBLIC|PRIVATE|CONFIDENTIAL)$/, TRANSP: /^(OPAQUE|TRANSPARENT)$/, STATUS: /^(TENTATIVE|CONFIRMED|CANCELLED)$/,
+  TZOFFSETFROM: OFFSET, TZOFFSETTO: OFFSET, RRULE: /^FREQ=[A-Z]+(;[A-Z]+=[A-Z0-9,+-]+)*$/, RDATE: LOCAL,
+}; // prettier-ignore
+
+const ONCE: Record<string, readonly string[]> = {
+  VCALENDAR: ['PRODID', 'VERSION', 'CALSCALE', 'NAME', 'DESCRIPTION', 'URL', 'COLOR', 'REFRESH-INTERVAL', 'SOURCE'],
+  VEVENT: ['UID', 'DTSTAMP', 'DTSTART', 'DTEND', 'SUMMARY', 'DESCRIPTION', 'LOCATION', 'URL', 'CLASS', 'TRANSP', 'STATUS', 'SEQUENCE', 'CREATED', 'LAST-MODIFIED'],
+  VTIMEZONE: ['TZID'],
+  STANDARD: ['DTSTART', 'TZOFFSETFROM', 'TZOFFSETTO'],
+  DAYLIGHT: ['DTSTART', 'TZOFFSETFROM', 'TZOFFSETTO'],
+}; // prettier-ignore
+
+const REQUIRED: Record<string, readonly string[]> = {
+  VCALENDAR: ['PRODID', 'VERSION'],
+  VEVENT: ['UID', 'DTSTAMP', 'DTSTART'],
+  VTIMEZONE: ['TZID'],
+  STANDARD: ['DTSTART', 'TZOFFSETFROM', 'TZOFFSETTO'],
+  DAYLIGHT: ['DTSTART', 'TZOFFSETFROM', 'TZOFFSETTO'],
+};
+
+const PARENT: Record<string, string> = {
+  VEVENT: 'VCALENDAR',
+  VTIMEZONE: 'VCALENDAR',
+  STANDARD: 'VTIMEZONE',
+  DAYLIGHT: 'VTIMEZONE',
+};
+
+export function complaintsAbout(octets: Buffer): string[] {
+  const complaints: string[] = [];
+  const lines = unfold(octets, complaints);
+  const root = structure(lines, complaints);
+  if (root) checkCalendar(root, complaints);
+  return complaints;
+}
+
+/** Section 3.1: CRLF, at most 75 octets, UTF-8 not split. */
+function unfold(octets: Buffer, complaints: string[]): { text: string; line: number }[] {
+  const raw = octets.toString('latin1');
+  if (!raw.endsWith('\r\n')) complaints.push('The stream does not end with CRLF.');
+  const physical = raw.split('\r\n');
+  physical.pop();
+  const lines: { text: string; line: number }[] = [];
+  physical.forEach((text, i) => {
+    const line = i + 1;
+    if (/[\r\n]/.test(text)) complaints.push(`Line ${line}: a bare CR or LF.`);
+    if (text.length > 75) complaints.push(`Line ${line}: ${text.length} octets.`);
+    try {
+      new TextDecoder('utf-8', { fatal: true }).decode(Buffer.from(text, 'latin1'));
+    } catch {
+      complaints.push(`Line ${line}: a fold splits a character, or this is not UTF-8.`);
+    }
+    const decoded = Buffer.from(text, 'latin1').toString('utf8');
+    if (decoded.startsWith(' ') || decoded.startsWith('\t')) {
+      const last = lines.at(-1);
+      if (!last) complaints.push(`Line ${line}: a continuation of nothing.`);
+      else last.text += decoded.slice(1);
+    } else lines.push({ text: decoded, line });
+  });
+  return lines;
+}
+
+function structure(lines: { text: string; line: number }[], complaints: string[]): Component | undefined {
+  const stack: Component[] = [];
+  let root: Component | undefined;
+  for (const { text, line } of lines) {
+    const match = /^([A-Za-z0-9-]+)((?:;[A-Za-z0-9-]+=(?:"[^"]*"|[^";:,]*))*):([\s\S]*)$/.exec(text);
+    if (!match) {
+      complaints.push(`Line ${line}: not a content line: ${text.slice(0, 40)}`);
+      continue;
+    }
+    const [, name = '', parameters = '', value = ''] = match;
+    // eslint-disable-next-line no-control-regex -- no control characters but HTAB (section 3.1)
+    if (/[\u0000-\u0008\u000a-\u001f\u007f]/.test(value))
+      complaints.push(`Line ${line}: a control character.`);
+    if (name === 'BEGIN') {
+      const component: Component = { name: value, properties: [], children: [] };
+      const parent = stack.at(-1);
+      if ((PARENT[value] ?? undefined) !== parent?.name)
+        complaints.push(`Line ${line}: ${value} inside ${parent?.name ?? 'nothing'}.`);
+      if (parent) parent.children.push(component);
+      else if (root) complaints.push(`Line ${line}: a second root.`);
+      else root = component;
+      stack.push(component);
+    } else if (name === 'END') {
+      if (stack.pop()?.name !== value)
+        complaints.push(`Line ${line}: END:${value} closes another component.`);
+    } else {
+      const params = new Map(
+        [...parameters.matchAll(/;([A-Za-z0-9-]+)=("[^"]*"|[^;]*)/g)].map((p) => [
+          p[1]!,
+          p[2]!.replace(/"/g, ''),
+        ]),
+      );
+      stack.at(-1)?.properties.push({ name, params, value, line });
+    }
+  }
+  if (stack.length > 0) complaints.push(`${stack.at(-1)!.name} is not closed.`);
+  return root;
+}
+
+const values = (component: Component, name: string) => component.properties.filter((p) => p.name === name);
+
+function checkCalendar(root: Component, complaints: string[]): void {
+  const zones = new Set(
+    root.children.filter((c) => c.name === 'VTIMEZONE').flatMap((c) => values(c, 'TZID').map((p) => p.value)),
+  );
+  const uids = new Set<string>();
+  if (values(root, 'METHOD').length > 0) complaints.push('A subscribed feed carries a METHOD.');
+  checkComponent(root, zones, complaints);
+  for (const event of root.children.filter((c) => c.name === 'VEVENT')) {
+    const uid = values(event, 'UID')[0]?.value ?? '';
+    if (uids.has(uid)) complaints.push(`UID ${uid} twice.`);
+    uids.add(uid);
+    checkDates(event, complaints);
+  }
+}
+
+function checkComponent(component: Component, zones: ReadonlySet<string>, complaints: string[]): void {
+  for (const name of REQUIRED[component.name] ?? [])
+    if (values(component, name).length === 0) complaints.push(`${component.name} without ${name}.`);
+  for (const name of ONCE[component.name] ?? [])
+    if (values(component, name).length > 1) complaints.push(`${component.name} with more than one ${name}.`);
+  if (component.name === 'VTIMEZONE' && component.children.length === 0)
+    complaints.push('VTIMEZONE without an observance.');
+  const observance = component.name === 'STANDARD' || component.name === 'DAYLIGHT';
+  for (const property of component.properties) {
+    const { name, value, params, line } = property;
+    if (name === 'DTSTART' || name === 'DTEND') {
+      const tzid = params.get('TZID');
+      const expected = params.get('VALUE') === 'DATE' ? DATE : tzid || observance ? LOCAL : UTC;
+      if (!expected.test(value)) complaints.push(`Line ${line}: ${name} ${value}.`);
+      if (!realDate(value)) complaints.push(`Line ${line}: ${value} is no date.`);
+      if (tzid && !zones.has(tzid)) complaints.push(`Line ${line}: no VTIMEZONE for ${tzid}.`);
+    } else if (!VALUES[name]) complaints.push(`Line ${line}: unexpected ${name}.`);
+    else if (!VALUES[name].test(value))
+      complaints.push(`Line ${line}: ${name} has the value ${value.slice(0, 60)}.`);
+  }
+  component.children.forEach((child) => checkComponent(child, zones, complaints));
+}
+
+function realDate(value: string): boolean {
+  const [year, month, day] = [value.slice(0, 4), value.slice(4, 6), value.slice(6, 8)].map(Number);
+  const date = new Date(Date.UTC(year!, month! - 1, day!));
+  return date.getUTCMonth() === month! - 1 && date.getUTCDate() === day!;
+}
+
+/** Section 3.8.2.2: DTEND is of DTSTART's type, and later. */
+function checkDates(event: Component, complaints: string[]): void {
+  const [start] = values(event, 'DTSTART');
+  const [end] = values(event, 'DTEND');
+  if (!start || !end) return;
+  if (start.params.get('VALUE') !== end.params.get('VALUE'))
+    complaints.push(`Line ${end.line}: DTEND is of another type.`);
+  if (start.params.get('TZID') === end.params.get('TZID') && end.value <= start.value)
+    complaints.push(`Line ${end.line}: DTEND is not later than DTSTART.`);
+}
