@@ -45,7 +45,7 @@ export const line = (max: number, missing?: string) => {
     .string({ error: missing ?? 'This must be text.' })
     .trim()
     .max(max, `At most ${max} characters.`)
-    // eslint-disable-next-line no-control-regex -- a line has no line breaks or other control characters
+
     .regex(/^[^\u0000-\u001f\u007f]*$/, 'This must be a single line.');
   return missing ? text.min(1, missing) : text;
 };

@@ -23,6 +23,7 @@ export type Person = Readonly<{
   find: (role: Role, name: string | RegExp) => Promise<WebElement>;
   /** For what has no name of its own: the first element by a CSS selector. */
   element: (css: string) => Promise<WebElement>;
+  clickOn: (css: string) => Promise<void>;
   sees: (text: string | RegExp) => Promise<void>;
   doesNotSee: (text: string) => Promise<void>;
   text: () => Promise<string>;
@@ -107,6 +108,11 @@ export async function newPerson(size: Size = DESKTOP): Promise<Person> {
     }
     return undefined;
   };
+  /** Scrolls to the middle, as a person does with what hides behind a bar, and clicks. */
+  const tap = async (element: WebElement) => {
+    await driver.executeScript('arguments[0].scrollIntoView({ block: "center" })', element);
+    await element.click();
+  };
   /** A day is clicked where nothing stands on it: at its right edge. */
   const clickBeside = async (cell: WebElement) => {
     const { width } = await cell.getRect();
@@ -137,7 +143,7 @@ export async function newPerson(size: Size = DESKTOP): Promise<Person> {
       await withRetry(`Nothing to click called ${name}`, async () => {
         const element = await locate(role, name);
         if (element && role === 'cell') await clickBeside(element);
-        else await element?.click();
+        else if (element) await tap(element);
         return element;
       });
     },
@@ -166,6 +172,13 @@ export async function newPerson(size: Size = DESKTOP): Promise<Person> {
     },
     find: (role, name) => withRetry(`Nothing called ${name}`, () => locate(role, name)),
     element: (css) => withRetry(`No ${css}`, async () => (await driver.findElements(By.css(css)))[0]),
+    clickOn: async (css) => {
+      await withRetry(`Nothing to click at ${css}`, async () => {
+        const [element] = await driver.findElements(By.css(css));
+        if (element) await tap(element);
+        return element;
+      });
+    },
     sees: async (text) => {
       await withRetry(`Not on the page: ${text}`, async () => {
         const all = (await pageText()).replace(/\s+/g, ' ');

@@ -90,7 +90,7 @@ function structure(lines: { text: string; line: number }[], complaints: string[]
       continue;
     }
     const [, name = '', parameters = '', value = ''] = match;
-    // eslint-disable-next-line no-control-regex -- no control characters but HTAB (section 3.1)
+
     if (/[\u0000-\u0008\u000a-\u001f\u007f]/.test(value))
       complaints.push(`Line ${line}: a control character.`);
     if (name === 'BEGIN') {

@@ -50,4 +50,3 @@ export type AssignmentEntry = Common &
   }>;
 
 export type Entry = EventEntry | AssignmentEntry;
-export type EntryKind = Entry['kind'];

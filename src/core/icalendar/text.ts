@@ -2,7 +2,7 @@
 export const escapeText = (text: string): string =>
   text
     .replace(/\r\n?/g, '\n')
-    // eslint-disable-next-line no-control-regex -- these are the characters that a content line may not hold
+
     .replace(/[\u0000-\u0008\u000b-\u001f\u007f]/g, '')
     .replace(/[\\;,]/g, (c) => `\\${c}`)
     .replace(/\n/g, '\\n');
@@ -14,7 +14,6 @@ const SCHEMES = ['http:', 'https:', 'webcal:', 'mailto:', 'tel:'];
  * (a line break in a URI would begin a property of its own).
  */
 export function safeUri(text: string): string | undefined {
-  // eslint-disable-next-line no-control-regex -- see above
   if (/[\u0000-\u0020\u007f]/.test(text)) return undefined;
   const scheme = /^[a-z][a-z0-9+.-]*:/i.exec(text)?.[0].toLowerCase();
   return scheme && SCHEMES.includes(scheme) ? text : undefined;

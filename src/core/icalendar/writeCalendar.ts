@@ -7,9 +7,6 @@ import { escapeText, safeUri } from './text';
 import { momentProperty, utcValue } from './values';
 import { vtimezoneLines } from './vtimezone';
 
-/** Part of every ETag: a change of the writer changes the bytes. */
-export const WRITER_VERSION = 1;
-
 const PRODID = '-//Pembit//Pembit calendar//EN';
 
 const text = (name: string, value: string | undefined): string[] =>
@@ -46,7 +43,7 @@ function eventLines(event: VEvent): string[] {
 /** One VTIMEZONE for each TZID used, over the years in use and one on either side. */
 function zoneLines(events: readonly VEvent[], zoneOf: ZoneLookup): string[] {
   const years = new Map<string, { fromYear: number; toYear: number }>();
-  const use = (moment: Moment | undefined) => {
+  const note = (moment: Moment | undefined) => {
     if (!moment || isDay(moment) || moment.tzid === 'UTC') return;
     const { wall, tzid } = moment;
     const known = years.get(tzid) ?? { fromYear: wall.year - 1, toYear: wall.year + 1 };
@@ -56,8 +53,8 @@ function zoneLines(events: readonly VEvent[], zoneOf: ZoneLookup): string[] {
     });
   };
   for (const event of events) {
-    use(event.dtstart);
-    use(event.dtend);
+    note(event.dtstart);
+    note(event.dtend);
   }
   return [...years].sort().flatMap(([tzid, range]) => vtimezoneLines(zoneOf(tzid), range));
 }

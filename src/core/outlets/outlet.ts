@@ -25,4 +25,3 @@ export type Outlet = Readonly<{
         kinds: readonly OutletKind[];
       }>
   );
-export type OutletAudience = Outlet['audience'];

@@ -46,7 +46,6 @@ export type Occurrence = Common &
         meetingLink: string;
       }>
   );
-export type OccurrenceKind = Occurrence['kind'];
 
 function ofEntry(entry: SeenEntry): Occurrence[] {
   const { uid, title, tzid, release, asStaff, links } = entry;

@@ -3,12 +3,11 @@ import type { Entry } from '../entries/entry';
 import type { Sheet } from '../signup/sheet';
 import type { Term } from '../time/term';
 
-export type CourseColor =
-  | 'brick' | 'sea' | 'plum' | 'olive' | 'copper' | 'slate' | 'rose' | 'indigo' | 'moss' | 'teal'; // prettier-ignore
-
-export const COURSE_COLORS: readonly CourseColor[] = [
+/** The ten colours that courses are told apart by, beside their tags. */
+export const COURSE_COLORS = [
   'brick', 'sea', 'plum', 'olive', 'copper', 'slate', 'rose', 'indigo', 'moss', 'teal',
-]; // prettier-ignore
+] as const; // prettier-ignore
+export type CourseColor = (typeof COURSE_COLORS)[number];
 
 export type Section = Readonly<{ id: SectionId; name: string; students: number }>;
 

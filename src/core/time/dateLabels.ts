@@ -1,4 +1,4 @@
-import { Temporal } from 'temporal-polyfill';
+import type { Temporal } from 'temporal-polyfill';
 import type { Term } from './term';
 import { weekNumber } from './term';
 import type { Moment } from './zonedWall';

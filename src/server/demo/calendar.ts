@@ -1,4 +1,4 @@
-import { Temporal } from 'temporal-polyfill';
+import type { Temporal } from 'temporal-polyfill';
 import { mondayOf } from '@/core/time/term';
 
 /** The demo's term: laid so that the day it is made lies in week 6, Tuesday of week 1 to Friday of week 15. */

@@ -69,7 +69,7 @@ async function makePersonalFeed(pembit: Pembit, owner: PersonId, name: string): 
       id: randomUUID() as OutletId,
       kind: 'feed',
       audience: 'personal',
-      name,
+      name: publishTexts.personalName(name),
       owner,
       generation: 1,
     };

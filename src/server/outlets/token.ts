@@ -7,5 +7,3 @@ export const outletToken = (secret: Buffer, id: OutletId, generation: number): s
 
 /** What the database knows of a token: enough to find it, not to make it. */
 export const tokenHash = (token: string): string => createHash('sha256').update(token).digest('hex');
-
-export const TOKEN = /^[\w-]{43}$/;

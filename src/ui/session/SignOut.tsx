@@ -10,7 +10,8 @@ export function SignOut() {
     const answer = await callApi('DELETE', path);
     if (!answer.ok && answer.status !== 401) return say(answer.message);
     sessionStorage.clear();
-    window.location.assign('/sign-in');
+    // A whole new page: nothing of this person's stays in the browser's memory.
+    window.location.replace('/sign-in');
   };
   return (
     <>
