@@ -4,6 +4,7 @@ import next from 'next';
 import { readConfig } from './src/server/config';
 import { loadDemo } from './src/server/demo/loadDemo';
 import { createOutletAnswerer, isOutletPath } from './src/server/outlets/answerOutlet';
+import { carrierOf, startMail } from './src/server/mail/sendMail';
 import { openPembit, sharePembit } from './src/server/pembit';
 import { startStandins } from './src/standins/startStandins';
 
@@ -57,13 +58,18 @@ async function main(): Promise<void> {
   console.log(`Pembit is ready on ${config.baseUrl}`);
   if (standins) console.log(`The stand-ins are on ${standins.url}`);
 
+  const carrier = carrierOf(config);
+  const stopMail = carrier ? startMail(pembit, carrier) : () => Promise.resolve();
+
   let stopping = false;
   const stop = () => {
     if (stopping) return;
     stopping = true;
     standins?.close();
     server.close(() => {
-      void pembit.close().then(() => process.exit(0));
+      void stopMail()
+        .then(() => pembit.close())
+        .then(() => process.exit(0));
     });
     server.closeIdleConnections();
   };

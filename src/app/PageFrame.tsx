@@ -2,6 +2,7 @@ import type { ReactNode } from 'react';
 import type { SeenPlan } from '@/core/plan/seenPlan';
 import { frameTexts } from '@/core/texts/frame';
 import { currentTerm } from '@/core/time/term';
+import { failedMailOf } from '@/server/mail/failedMail';
 import { todayIn } from '@/server/plan/todayIn';
 import { sharedPembit } from '@/server/pembit';
 import type { SignedIn } from '@/server/session/session';
@@ -13,6 +14,7 @@ const STAFF_NAV: readonly NavItem[] = [
   { href: '/term', label: nav.term },
   { href: '/office-hours', label: nav.officeHours },
   { href: '/publish', label: nav.publish },
+  { href: '/courses', label: nav.courses },
 ];
 const STUDENT_NAV: readonly NavItem[] = [
   { href: '/next', label: nav.next },
@@ -30,7 +32,7 @@ const initialsOf = (name: string) =>
     .toUpperCase();
 
 /** The frame for whoever is signed in; `plan` brings the term and the course tags to the top. */
-export function PageFrame({
+export async function PageFrame({
   actor,
   plan,
   wide,
@@ -44,10 +46,12 @@ export function PageFrame({
   const { person, viewer } = actor;
   const items = [
     ...(viewer.staffOf.size > 0 ? STAFF_NAV : []),
+    ...(person.isAdmin ? [{ href: '/school', label: nav.school }] : []),
     ...(viewer.memberOf.size > 0
       ? STUDENT_NAV.filter((i) => viewer.staffOf.size === 0 || i.href !== '/term')
       : []),
   ];
+  const failed = await failedMailOf(sharedPembit(), actor);
   const term = plan && currentTerm(plan.terms, todayIn(sharedPembit(), plan));
   return (
     <Frame
@@ -57,6 +61,15 @@ export function PageFrame({
       courses={plan?.courses.map(({ code, tag, title, color }) => ({ code, tag, title, color }))}
       wide={wide}
     >
+      {failed.length > 0 ? (
+        <div className="notice" role="status">
+          {failed.map((letter) => (
+            <p key={`${letter.recipient} ${letter.subject}`}>
+              {frameTexts.mailFailed(letter.recipient, letter.subject, letter.error)}
+            </p>
+          ))}
+        </div>
+      ) : null}
       {children}
     </Frame>
   );

@@ -1,6 +1,7 @@
 import { cookies } from 'next/headers';
 import { redirect } from 'next/navigation';
 import { cache } from 'react';
+import { isEmpty } from '@/server/frame/setUp';
 import { sharedPembit } from '@/server/pembit';
 import type { SignedIn } from '@/server/session/session';
 import { cookieName, signedInBy } from '@/server/session/session';
@@ -13,5 +14,8 @@ export const signedIn = cache(async (): Promise<SignedIn | undefined> => {
 
 /** The signed-in person, or the way to the sign-in page and, from there, back to `path`. */
 export async function signedInOr(path: string): Promise<SignedIn> {
-  return (await signedIn()) ?? redirect(`/sign-in?to=${encodeURIComponent(path)}`);
+  const actor = await signedIn();
+  if (actor) return actor;
+  if (await isEmpty(sharedPembit())) redirect('/setup');
+  return redirect(`/sign-in?to=${encodeURIComponent(path)}`);
 }

@@ -4,7 +4,7 @@ import { safeUri } from './icalendar/text';
 
 /** Building blocks of the schemas at the edge: what arrives as text leaves as core types, or with a sentence. */
 
-function readable<T>(read: (text: string) => T, message: string) {
+export function readable<T>(read: (text: string) => T, message: string) {
   return z.string({ error: message }).transform((text, context): T => {
     try {
       return read(text);

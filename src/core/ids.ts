@@ -26,3 +26,7 @@ export const outletId = id<'OutletId'>();
 export type OutletId = z.infer<typeof outletId>;
 export const historyId = id<'HistoryId'>();
 export type HistoryId = z.infer<typeof historyId>;
+export const closureId = id<'ClosureId'>();
+export type ClosureId = z.infer<typeof closureId>;
+export const meetingId = id<'MeetingId'>();
+export type MeetingId = z.infer<typeof meetingId>;

@@ -14,7 +14,8 @@ export type Refusal =
   | 'changedMeanwhile'
   | 'laterChanges'
   | 'alreadyUndone'
-  | 'timeBegun';
+  | 'timeBegun'
+  | 'movedOntoClosure';
 
 export type Refused = Readonly<{ ok: false; reason: Refusal; fields?: readonly FieldError[] }>;
 export type Done<T> = Readonly<{ ok: true; value: T; history?: string }>;

@@ -4,8 +4,10 @@ import type { Sequelize } from 'sequelize';
 import { Umzug } from 'umzug';
 import { select } from './database';
 import { foundations } from './migrations/0001-foundations';
+import { frame } from './migrations/0002-frame';
+import { people } from './migrations/0003-people';
 
-const MIGRATIONS: readonly { name: string; statements: readonly string[] }[] = [foundations];
+const MIGRATIONS: readonly { name: string; statements: readonly string[] }[] = [foundations, frame, people];
 
 export type MigrationReport = { applied: readonly string[]; backup?: string };
 

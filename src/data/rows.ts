@@ -9,7 +9,43 @@ export type Rows = {
     created_at: number;
   };
   terms: { id: string; name: string; starts_on: string; ends_on: string; tzid: string };
-  courses: { id: string; term_id: string; code: string; title: string; tag: string; color: string };
+  courses: {
+    id: string;
+    term_id: string;
+    code: string;
+    title: string;
+    tag: string;
+    color: string;
+    credits: number | null;
+    place: string;
+    meeting_link: string;
+  };
+  closures: {
+    id: string;
+    term_id: string;
+    /** Null for the whole site. */
+    course_id: string | null;
+    name: string;
+    starts_on: string;
+    ends_before: string;
+    closes_at: string | null;
+    created_at: number;
+  };
+  /** `classes` is a JSON list of `[weekday, start, end]`. */
+  patterns: { id: string; section_id: string; from_date: string; classes: string };
+  meetings: {
+    id: string;
+    section_id: string;
+    place_in_pattern: string;
+    ordinal: number;
+    date: string;
+    start_time: string;
+    end_time: string;
+    moved: number;
+    cancelled: string | null;
+    sequence: number;
+    modified_at: number;
+  };
   staff: { id: string; course_id: string; person_id: string; role: 'instructor' | 'co' };
   sections: { id: string; course_id: string; name: string };
   roster: { id: string; course_id: string; section_id: string | null; person_id: string };
@@ -88,5 +124,5 @@ export type Table = keyof Rows;
 
 export const TABLES: readonly Table[] = [
   'people', 'terms', 'courses', 'staff', 'sections', 'roster', 'entries', 'entry_audiences', 'links',
-  'sheets', 'sheet_audiences', 'hosts', 'slots', 'bookings', 'outlets',
+  'sheets', 'sheet_audiences', 'hosts', 'slots', 'bookings', 'outlets', 'closures', 'patterns', 'meetings',
 ]; // prettier-ignore

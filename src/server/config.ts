@@ -15,6 +15,7 @@ const environment = z.object({
   PEMBIT_SECRET_FILE: z.string().optional(),
   PEMBIT_NOW: z.iso.datetime().optional(),
   PEMBIT_DEMO: flag,
+  PEMBIT_SMTP_URL: z.url().optional(),
 });
 
 export type Config = Readonly<{
@@ -26,6 +27,8 @@ export type Config = Readonly<{
   /** Where the clock starts; demo and tests only. */
   startsAt?: string;
   demo: boolean;
+  /** Where mail is handed over; absent: it waits, or, in a demo, goes to the stand-in. */
+  smtpUrl?: string;
 }>;
 
 /** @throws Error that names the variables which cannot be read. */
@@ -45,5 +48,6 @@ export function readConfig(env: Record<string, string | undefined>): Config {
     secretFile: path.resolve(data.PEMBIT_SECRET_FILE ?? path.join(dataFolder, 'secret')),
     startsAt: data.PEMBIT_NOW,
     demo: data.PEMBIT_DEMO,
+    smtpUrl: data.PEMBIT_SMTP_URL,
   };
 }

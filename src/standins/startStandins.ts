@@ -4,6 +4,7 @@ import { courseSite } from './courseSite';
 import type { Handler } from './http';
 import { send } from './http';
 import { library } from './library';
+import { mailbox } from './mailbox';
 import { escape, page } from './page';
 
 export type Standins = Readonly<{ url: string; close: () => void }>;
@@ -20,6 +21,7 @@ const home =
         `<p>Pembit meets the world here: each is small, simulated, and says so.</p><ul>
          <li><a href="/course-site">Course site</a>: a page into which an embed is pasted</li>
          <li><a href="/calendar">Calendar application</a>: subscribes to feeds</li>
+         <li><a href="/mailbox">Mailbox</a>: every letter that Pembit sends</li>
          <li><a href="/library/handouts/offsets-table">Library</a>: the pages that entries link to</li></ul>
          <p><a href="${escape(pembitUrl)}">Pembit</a></p>`,
       ),
@@ -36,6 +38,7 @@ export function startStandins(options: {
     courseSite(),
     calendarApplication(options.now),
     library,
+    mailbox(options.now),
   ];
   const server = createServer((request, response) => {
     const url = new URL(request.url ?? '/', 'http://127.0.0.1');

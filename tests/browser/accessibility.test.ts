@@ -8,7 +8,16 @@ const base = inject('pembitUrl');
 
 const PAGES: Readonly<Record<string, readonly string[]>> = {
   nobody: ['/sign-in', '/e/nothing'],
-  maren: ['/term', '/office-hours', '/office-hours/new', '/publish', '/account'],
+  maren: [
+    '/term',
+    '/office-hours',
+    '/office-hours/new',
+    '/publish',
+    '/courses',
+    '/courses/HL%20210',
+    '/account',
+  ],
+  office: ['/school'],
   ivo: ['/next', '/term', '/sign-up', '/subscribe', '/day/2026-10-15', '/day/2026-10-18'],
 };
 
@@ -41,11 +50,17 @@ async function violations(): Promise<string[]> {
   );
 }
 
+const NAMES: Readonly<Record<string, string>> = {
+  maren: 'Maren Toft',
+  ivo: 'Ivo Saltmarsh',
+  office: 'School office',
+};
+
 async function become(who: string): Promise<void> {
   await person.driver.manage().deleteAllCookies();
   await person.open(`${base}/sign-in`);
   if (who === 'nobody') return;
-  await person.click('button', who === 'maren' ? 'Sign in as Maren Toft' : 'Sign in as Ivo Saltmarsh');
+  await person.click('button', `Sign in as ${NAMES[who]}`);
   await person.find('link', /^Your account/);
 }
 
@@ -84,15 +99,16 @@ describe('axe finds nothing', () => {
   });
 });
 
-test('the term grid is worked by keyboard: arrows move, Enter adds, what was typed survives a reload', async () => {
+test('the term grid is worked by keyboard: arrows move, typing adds, what was typed survives a reload', async () => {
   await person.size(DESKTOP);
   await become('maren');
   await person.open(`${base}/term`);
   const cell = await person.find('cell', /^week 6, Tue 13 Oct, today/);
   await person.driver.executeScript('arguments[0].focus()', cell);
-  await person.press('\uE015', '\uE014', '\uE007'); // down, right, Enter
+  await person.press('\uE015', '\uE014', 'T'); // down, right, and what the title begins with
   await person.find('field', 'Title');
   expect(await (await person.find('field', 'Day')).getAttribute('value')).toBe('2026-10-21');
+  expect(await (await person.find('field', 'Title')).getAttribute('value')).toBe('T');
   await person.type('Title', 'Typed by keyboard');
   await person.driver.navigate().refresh();
   expect(await (await person.find('field', 'Title')).getAttribute('value')).toBe('Typed by keyboard');

@@ -99,12 +99,6 @@ const CASES: readonly Case[] = [
   ['a personal one', '/api/outlets', outlet({ audience: 'personal' }), ['audience']],
   ['no course in it', '/api/outlets', outlet({ courses: [] }), ['courses']],
   ['nothing in it', '/api/outlets', outlet({ kinds: [] }), ['kinds']],
-  [
-    'sections in public',
-    '/api/outlets',
-    (id) => ({ ...(outlet({})(id) as object), sections: [id] }),
-    ['sections'],
-  ],
   ['no name', '/api/outlets', outlet({ name: '' }), ['name']],
   ['no address', '/api/session', () => ({ password: 'x' }), ['email']],
   ['no password', '/api/session', () => ({ email: 'a@b.example', password: '' }), ['password']],

@@ -28,6 +28,11 @@ const signedInOnly = (status: number): Expected => ({ nobody: 401, stranger: sta
 const page = (status = 200): Expected => ({ nobody: 307, stranger: status, student: status });
 const NOT_THERE = '00000000-0000-4000-8000-000000000000';
 
+const term = { name: 'X', startsOn: '2027-01-11', endsOn: '2027-04-30', tzid: 'America/Halifax' };
+const closure = () => ({ term: NOT_THERE, name: 'X', firstDay: '2026-11-20', lastDay: '2026-11-20' });
+const newCourse = {
+  term: NOT_THERE, instructor: NOT_THERE, code: 'X', title: 'X', tag: 'XX', color: 'sea', sections: [{ name: 'A', week: '' }],
+}; // prettier-ignore
 const entryBody = (course: string) => ({
   kind: 'event',
   title: 'X',
@@ -81,6 +86,14 @@ const CHECKS: Readonly<Record<string, () => readonly Check[]>> = {
   '/office-hours': () => [{ method: 'GET', path: '/office-hours', expected: page(307) }],
   '/office-hours/new': () => [{ method: 'GET', path: '/office-hours/new', expected: page(307) }],
   '/publish': () => [{ method: 'GET', path: '/publish', expected: page(307) }],
+  '/setup': () => [{ method: 'GET', path: '/setup', expected: all(404) }],
+  '/school': () => [{ method: 'GET', path: '/school', expected: page(307) }],
+  '/courses': () => [{ method: 'GET', path: '/courses', expected: page(307) }],
+  '/courses/[code]': () => [
+    { method: 'GET', path: '/courses/HL%20210', expected: page(404) },
+    { method: 'GET', path: '/courses/nothing', expected: page(404) },
+  ],
+  '/welcome/[token]': () => [{ method: 'GET', path: `/welcome/${'x'.repeat(43)}`, expected: all(200) }],
   '/e/[entry]': () => [
     { method: 'GET', path: `/e/${hlEntry}`, expected: { nobody: 307, stranger: 404, student: 200 } },
     { method: 'GET', path: `/e/${hlDraft}`, expected: page(404) },
@@ -115,6 +128,105 @@ const CHECKS: Readonly<Record<string, () => readonly Check[]>> = {
   ],
   '/api/sessions': () => [
     { method: 'DELETE', path: '/api/sessions', expected: { nobody: 401, stranger: 200, student: 200 } },
+  ],
+  '/api/setup': () => [
+    {
+      method: 'POST',
+      path: '/api/setup',
+      body: { name: 'X', email: 'x@x.example', password: 'long enough here', school: 'X', term },
+      expected: all(404),
+    },
+  ],
+  '/api/welcome': () => [
+    {
+      method: 'POST',
+      path: '/api/welcome',
+      body: { token: 'x', password: 'long enough here' },
+      expected: all(404),
+    },
+  ],
+  '/api/terms': () => [{ method: 'POST', path: '/api/terms', body: term, expected: signedInOnly(403) }],
+  '/api/closures': () => [
+    { method: 'POST', path: '/api/closures', body: closure(), expected: signedInOnly(403) },
+    {
+      method: 'POST',
+      path: '/api/closures',
+      body: { ...closure(), course: hlCourse },
+      expected: signedInOnly(403),
+    },
+  ],
+  '/api/closures/hits': () => [
+    { method: 'POST', path: '/api/closures/hits', body: closure(), expected: signedInOnly(403) },
+    {
+      method: 'POST',
+      path: '/api/closures/hits',
+      body: { ...closure(), course: hlCourse },
+      expected: signedInOnly(403),
+    },
+  ],
+  '/api/closures/[id]': () => [
+    { method: 'DELETE', path: `/api/closures/${NOT_THERE}`, expected: signedInOnly(404) },
+  ],
+  '/api/courses': () => [
+    { method: 'POST', path: '/api/courses', body: newCourse, expected: signedInOnly(403) },
+  ],
+  '/api/courses/[id]': () => [
+    { method: 'PUT', path: `/api/courses/${hlCourse}`, body: newCourse, expected: signedInOnly(404) },
+    { method: 'PUT', path: `/api/courses/${NOT_THERE}`, body: newCourse, expected: signedInOnly(404) },
+  ],
+  '/api/courses/[id]/sections': () => [
+    {
+      method: 'POST',
+      path: `/api/courses/${hlCourse}/sections`,
+      body: { name: 'Z', week: '' },
+      expected: signedInOnly(404),
+    },
+  ],
+  '/api/courses/[id]/roster': () => [
+    {
+      method: 'POST',
+      path: `/api/courses/${hlCourse}/roster`,
+      body: { list: 'X,x@x.example' },
+      expected: signedInOnly(404),
+    },
+  ],
+  '/api/courses/[id]/roster/preview': () => [
+    {
+      method: 'POST',
+      path: `/api/courses/${hlCourse}/roster/preview`,
+      body: { list: '' },
+      expected: signedInOnly(404),
+    },
+  ],
+  '/api/courses/[id]/roster/[person]': () => [
+    { method: 'DELETE', path: `/api/courses/${hlCourse}/roster/${NOT_THERE}`, expected: signedInOnly(404) },
+  ],
+  '/api/sections/[id]/pattern': () => [
+    {
+      method: 'PUT',
+      path: `/api/sections/${NOT_THERE}/pattern`,
+      body: { from: '2026-10-20', week: '' },
+      expected: signedInOnly(404),
+    },
+  ],
+  '/api/meetings/[id]': () => [
+    {
+      method: 'PUT',
+      path: `/api/meetings/${NOT_THERE}`,
+      body: { act: 'cancel' },
+      expected: signedInOnly(404),
+    },
+  ],
+  '/api/people': () => [
+    {
+      method: 'POST',
+      path: '/api/people',
+      body: { name: 'X', email: 'x@x.example' },
+      expected: signedInOnly(403),
+    },
+  ],
+  '/api/people/[id]/invitation': () => [
+    { method: 'POST', path: `/api/people/${NOT_THERE}/invitation`, expected: signedInOnly(403) },
   ],
   '/api/occurrences': () => [
     { method: 'GET', path: '/api/occurrences?from=2026-10-01&to=2026-10-31', expected: signedInOnly(200) },

@@ -4,6 +4,7 @@ import { expect, test } from 'vitest';
 import type { Entry, Visibility } from '@/core/entries/entry';
 import type {
   CourseId,
+  MeetingId,
   EntryId,
   OutletId,
   PersonId,
@@ -21,6 +22,7 @@ import { feedEvents } from '@/core/outlets/feedEvents';
 import { outletContents } from '@/core/outlets/outletContents';
 import { outletViewer } from '@/core/outlets/outletViewer';
 import { occurrencesOf } from '@/core/plan/occurrences';
+import type { Meeting } from '@/core/time/meetings';
 import type { Plan } from '@/core/plan/plan';
 import { seenPlan } from '@/core/plan/seenPlan';
 import { writeCalendar } from '@/core/icalendar/writeCalendar';
@@ -149,12 +151,20 @@ const sheets: fc.Arbitrary<Sheet[]> = fc
     })),
   );
 
+/** One class for each section, marked in its reason. */
+const meeting = (section: SectionId): Meeting => ({
+  id: `m-${section}` as MeetingId, key: '2026-10-20', ordinal: 1, date: Temporal.PlainDate.from('2026-10-20'),
+  start: Temporal.PlainTime.from('10:00'), end: Temporal.PlainTime.from('11:00'), moved: false, cancelled: `~class-${section}~`,
+  sequence: 0, lastModified: NOW,
+}); // prettier-ignore
+
 const plan: fc.Arbitrary<Plan> = fc.record({ entries, sheets }).map((parts) => ({
   ...parts,
+  closures: [],
   terms: [{ id: 't' as TermId, name: 'T', startsOn: Temporal.PlainDate.from('2026-09-08'), endsOn: Temporal.PlainDate.from('2026-12-18'), tzid: 'America/Halifax' }],
   courses: COURSES.map((id) => ({
     id, term: 't' as TermId, code: id, title: id, tag: id.toUpperCase(), color: 'brick' as const, staff: [], students: 3,
-    sections: SECTIONS[id]!.map((section) => ({ id: section, name: section, students: 1 })),
+    sections: SECTIONS[id]!.map((section) => ({ id: section, name: section, students: 1, patterns: [], meetings: [meeting(section)] })), place: '', meetingLink: `https://x.example/~meet${id}~`,
   })),
 })); // prettier-ignore
 
@@ -206,8 +216,7 @@ function mayKnow(entry: Entry, viewer: Viewer): boolean {
     if (viewer.kind === 'person' && viewer.staffOf.has(course)) return true;
     // Staff of one of its courses know it anyway; here the member's part is decided.
     if (!released) return false;
-    if (viewer.kind === 'public') return viewer.courses.has(course) && !sections;
-    if (viewer.kind === 'roster')
+    if (viewer.kind !== 'person')
       return viewer.courses.has(course) && (!sections || sections.some((s) => viewer.sections.has(s)));
     if (!viewer.memberOf.has(course)) return false;
     const own = viewer.memberOf.get(course);
@@ -274,6 +283,14 @@ test('no public or roster outlet holds a draft, unreleased or out-of-audience en
         expect(text).not.toContain(mark('staff', n));
       });
       expect(text).not.toMatch(/~(name|note|meet)/);
+      for (const [course, sections] of Object.entries(SECTIONS))
+        for (const section of sections) {
+          const concerned =
+            viewer.kind !== 'person' &&
+            viewer.courses.has(course as CourseId) &&
+            (sections.length === 1 || viewer.sections.has(section));
+          expect(file.includes(`~class-${section}~`)).toBe(concerned && contents.has('class'));
+        }
     }),
   );
 });

@@ -44,8 +44,28 @@ export async function newSchool({ students = 3 } = {}): Promise<School> {
       },
     ]);
     await change.insert('courses', [
-      { id: course, term_id: term, code: 'HL 210', title: 'Hull lofting', tag: 'HL', color: 'brick' },
-      { id: other, term_id: term, code: 'NV 140', title: 'Coastal navigation', tag: 'NV', color: 'sea' },
+      {
+        id: course,
+        term_id: term,
+        code: 'HL 210',
+        title: 'Hull lofting',
+        tag: 'HL',
+        color: 'brick',
+        credits: null,
+        place: '',
+        meeting_link: '',
+      },
+      {
+        id: other,
+        term_id: term,
+        code: 'NV 140',
+        title: 'Coastal navigation',
+        tag: 'NV',
+        color: 'sea',
+        credits: null,
+        place: '',
+        meeting_link: '',
+      },
     ]);
     await change.insert('staff', [
       { id: randomUUID(), course_id: course, person_id: instructorId!, role: 'instructor' },

@@ -18,6 +18,7 @@ const STATUS = {
   changedMeanwhile: 412,
   laterChanges: 409,
   alreadyUndone: 409,
+  movedOntoClosure: 409,
 } as const satisfies Record<Refusal, number>;
 
 /** A refusal as RFC 9457 problem details; `errors` names the fields, each with a sentence. */

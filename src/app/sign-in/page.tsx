@@ -2,6 +2,7 @@ import type { Metadata } from 'next';
 import { redirect } from 'next/navigation';
 import { frameTexts, signInTexts } from '@/core/texts/frame';
 import { DEMO_PASSWORD, SIGN_IN_AS } from '@/server/demo/people';
+import { isEmpty } from '@/server/frame/setUp';
 import { sharedPembit } from '@/server/pembit';
 import { SignInForm } from '@/ui/session/SignInForm';
 import styles from '@/ui/session/SignIn.module.css';
@@ -15,6 +16,7 @@ const safePath = (to: string | undefined): string => (to && /^\/(?![/\\])/.test(
 export default async function SignInPage({ searchParams }: { searchParams: Promise<{ to?: string }> }) {
   const to = safePath((await searchParams).to);
   if (await signedIn()) redirect(to);
+  if (await isEmpty(sharedPembit())) redirect('/setup');
   const { demo } = sharedPembit().config;
   const people = SIGN_IN_AS.map(({ email, name, role }) => ({ email, name, role }));
   return (

@@ -12,7 +12,6 @@ function reaches(part: CourseAudience, viewer: Viewer): boolean {
       return own !== undefined && part.sections.includes(own);
     }
     case 'public':
-      return viewer.courses.has(part.course) && !part.sections;
     case 'roster':
       return (
         viewer.courses.has(part.course) &&

@@ -12,8 +12,11 @@ export type Viewer =
       /** Courses the person takes, with the section, if the course has any. */
       memberOf: ReadonlyMap<CourseId, SectionId | undefined>;
     }>
-  | Readonly<{ kind: 'public'; courses: ReadonlySet<CourseId> }>
-  | Readonly<{ kind: 'roster'; courses: ReadonlySet<CourseId>; sections: ReadonlySet<SectionId> }>;
+  | Readonly<{
+      kind: 'public' | 'roster';
+      courses: ReadonlySet<CourseId>;
+      sections: ReadonlySet<SectionId>;
+    }>;
 
 export const isStaffOf = (viewer: Viewer, course: CourseId): boolean =>
   viewer.kind === 'person' && viewer.staffOf.has(course);

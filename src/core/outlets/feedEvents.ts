@@ -6,7 +6,9 @@ import type { Course } from '../plan/plan';
 import type { SeenPlan } from '../plan/seenPlan';
 import type { SeenSheet } from '../signup/seenSheet';
 import { slotsByDay } from '../signup/slotsByDay';
-import { dateLabel, momentLabel, rangeLabel } from '../time/dateLabels';
+import { classTitle } from '../plan/occurrences';
+import { entryTexts } from '../texts/entries';
+import { dateLabel, momentLabel, rangeLabel, timeLabel } from '../time/dateLabels';
 import type { ZoneLookup } from '../time/zone';
 import { toInstant, toWall, zonedWallAt } from '../time/zone';
 import type { Zone } from '../time/zone';
@@ -97,6 +99,56 @@ function entryEvents(entry: SeenEntry, { plan, addresses }: Context, has: Outlet
   }
 }
 
+function classEvents(contents: OutletContents, { plan, addresses }: Context): VEvent[] {
+  if (!contents.has('class')) return [];
+  return plan.classes.map((seen) => {
+    const { course, meeting } = seen;
+    const tzid = plan.terms.find((term) => term.id === course.term)?.tzid ?? 'UTC';
+    const day = addresses.day(meeting.date, course);
+    return {
+      uid: meeting.id,
+      dtstamp: meeting.lastModified,
+      dtstart: { wall: meeting.date.toPlainDateTime(meeting.start), tzid },
+      dtend: { wall: meeting.date.toPlainDateTime(meeting.end), tzid },
+      summary: tagged([course], classTitle(seen)),
+      description: describe([
+        meeting.cancelled === undefined ? '' : entryTexts.cancelled(meeting.cancelled),
+        feedTexts.daySheet(day),
+      ]),
+      location: course.place,
+      url: day,
+      conference: course.meetingLink,
+      categories: [course.code],
+      class: 'PUBLIC',
+      transp: meeting.cancelled === undefined ? 'OPAQUE' : 'TRANSPARENT',
+      status: meeting.cancelled === undefined ? 'CONFIRMED' : 'CANCELLED',
+      sequence: meeting.sequence,
+      created: meeting.lastModified,
+      lastModified: meeting.lastModified,
+    };
+  });
+}
+
+function closureEvents(contents: OutletContents, { plan, addresses }: Context): VEvent[] {
+  if (!contents.has('closure')) return [];
+  return plan.closures.map((closure) => ({
+    uid: closure.id,
+    dtstamp: closure.created,
+    dtstart: closure.start,
+    dtend: closure.end,
+    summary: closure.closesAt
+      ? entryTexts.closedFrom(closure.name, timeLabel(closure.closesAt))
+      : closure.name,
+    url: addresses.day(closure.start, undefined),
+    class: 'PUBLIC',
+    transp: 'TRANSPARENT',
+    status: 'CONFIRMED',
+    sequence: 0,
+    created: closure.created,
+    lastModified: closure.created,
+  }));
+}
+
 /** A wall time in the sheet's zone, or, in the second pass of a repeated hour, which a wall time cannot name, in UTC. */
 function momentOf(zone: Zone, instant: Temporal.Instant): Moment {
   const wall = zonedWallAt(zone, instant);
@@ -170,6 +222,8 @@ export function feedEvents(contents: OutletContents, addresses: Addresses, zoneO
   const context = { plan: contents.plan, addresses, zoneOf };
   const key = (event: VEvent) => `${momentText(event.dtstart)} ${event.uid}`;
   return [
+    ...classEvents(contents, context),
+    ...closureEvents(contents, context),
     ...contents.plan.entries.flatMap((entry) => entryEvents(entry, context, contents.has)),
     ...contents.plan.sheets.flatMap((sheet) => sheetEvents(sheet, context, contents.has)),
   ].sort((a, b) => (key(a) < key(b) ? -1 : 1));

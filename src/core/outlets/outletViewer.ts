@@ -7,9 +7,8 @@ export function outletViewer(outlet: Outlet, owner: Viewer): Viewer {
     case 'personal':
       return owner;
     case 'public':
-      return { kind: 'public', courses: new Set(outlet.courses) };
     case 'roster':
-      return { kind: 'roster', courses: new Set(outlet.courses), sections: new Set(outlet.sections) };
+      return { kind: outlet.audience, courses: new Set(outlet.courses), sections: new Set(outlet.sections) };
     default:
       return outlet satisfies never;
   }

@@ -1,5 +1,5 @@
 import { Temporal } from 'temporal-polyfill';
-import type { BookingId, CourseId, EntryId, SheetId } from '../ids';
+import type { BookingId, CourseId, EntryId, MeetingId, SheetId } from '../ids';
 import type { Link } from '../entries/entry';
 import type { Release, SeenEntry } from '../entries/seenBy';
 import type { SeenSheet, SeenSlot } from '../signup/seenSheet';
@@ -8,7 +8,9 @@ import type { Zone, ZoneLookup } from '../time/zone';
 import { instantMs, zonedWallAt } from '../time/zone';
 import type { Moment } from '../time/zonedWall';
 import { dayOf, isDay, momentText } from '../time/zonedWall';
-import type { SeenPlan } from './seenPlan';
+import type { Closure } from '../time/closure';
+import { entryTexts } from '../texts/entries';
+import type { SeenClass, SeenPlan } from './seenPlan';
 
 type Common = Readonly<{
   uid: string;
@@ -25,6 +27,15 @@ type Common = Readonly<{
 export type Occurrence = Common &
   (
     | Readonly<{ kind: 'event'; entry: EntryId; place: string; links: readonly Link[] }>
+    | Readonly<{
+        kind: 'class';
+        meeting: MeetingId;
+        course: CourseId;
+        place: string;
+        meetingLink: string;
+        cancelled?: string;
+      }>
+    | Readonly<{ kind: 'closure'; closesAt?: Temporal.PlainTime }>
     | Readonly<{ kind: 'set'; entry: EntryId; due: Moment; links: readonly Link[] }>
     | Readonly<{
         kind: 'due';
@@ -92,6 +103,47 @@ function ofEntry(entry: SeenEntry): Occurrence[] {
   }
 }
 
+/** The title of a class: with the section's name where the course has several. */
+export const classTitle = ({
+  course,
+  section,
+  meeting,
+}: Pick<SeenClass, 'course' | 'section' | 'meeting'>): string =>
+  entryTexts.classTitle(meeting.ordinal, course.sections.length > 1 ? section.name : undefined);
+
+function ofClass(seen: SeenClass, tzid: string): Occurrence {
+  const { course, meeting, asStaff } = seen;
+  return {
+    kind: 'class',
+    uid: meeting.id,
+    title: classTitle(seen),
+    start: { wall: meeting.date.toPlainDateTime(meeting.start), tzid },
+    end: { wall: meeting.date.toPlainDateTime(meeting.end), tzid },
+    tzid,
+    courses: [course.id],
+    release: 'shown',
+    asStaff,
+    meeting: meeting.id,
+    course: course.id,
+    place: course.place,
+    meetingLink: course.meetingLink,
+    cancelled: meeting.cancelled,
+  };
+}
+
+const ofClosure = (closure: Closure, tzid: string, courses: readonly CourseId[]): Occurrence => ({
+  kind: 'closure',
+  uid: closure.id,
+  title: closure.name,
+  start: closure.start,
+  end: closure.end,
+  tzid,
+  courses: closure.course ? [closure.course] : courses,
+  release: 'shown',
+  asStaff: false,
+  closesAt: closure.closesAt,
+});
+
 function ofSheet(sheet: SeenSheet, zone: Zone): Occurrence[] {
   const { title, tzid, release, asStaff } = sheet;
   const common = { title, tzid, release, asStaff, courses: sheet.audience.map((part) => part.course) };
@@ -133,12 +185,21 @@ export function byStart(a: Occurrence, b: Occurrence): number {
   );
 }
 
-/** Everything in a seen plan, expanded, in the order of `byStart`. */
-export const occurrencesOf = (plan: SeenPlan, zoneOf: ZoneLookup): Occurrence[] =>
-  [
+/** Everything in a seen plan, expanded, in the order of `byStart`. A closure of the site concerns all its term's courses. */
+export function occurrencesOf(plan: SeenPlan, zoneOf: ZoneLookup): Occurrence[] {
+  const tzidOf = new Map(plan.terms.map((term) => [term.id, term.tzid]));
+  return [
+    ...plan.closures.map((closure) => {
+      const courses = plan.courses
+        .filter((course) => course.term === closure.term)
+        .map((course) => course.id);
+      return ofClosure(closure, tzidOf.get(closure.term) ?? 'UTC', courses);
+    }),
+    ...plan.classes.map((seen) => ofClass(seen, tzidOf.get(seen.course.term) ?? 'UTC')),
     ...plan.entries.flatMap(ofEntry),
     ...plan.sheets.flatMap((sheet) => ofSheet(sheet, zoneOf(sheet.tzid))),
   ].sort(byStart);
+}
 
 /** The last day an occurrence touches. An end at midnight does not touch the day that begins there. */
 function lastDay(o: Occurrence): Temporal.PlainDate {

@@ -1,6 +1,9 @@
 import type { CourseId, PersonId, SectionId, TermId } from '../ids';
 import type { Entry } from '../entries/entry';
 import type { Sheet } from '../signup/sheet';
+import type { Closure } from '../time/closure';
+import type { Meeting } from '../time/meetings';
+import type { Pattern } from '../time/pattern';
 import type { Term } from '../time/term';
 
 /** The ten colours that courses are told apart by, beside their tags. */
@@ -9,7 +12,14 @@ export const COURSE_COLORS = [
 ] as const; // prettier-ignore
 export type CourseColor = (typeof COURSE_COLORS)[number];
 
-export type Section = Readonly<{ id: SectionId; name: string; students: number }>;
+export type Section = Readonly<{
+  id: SectionId;
+  name: string;
+  students: number;
+  patterns: readonly Pattern[];
+  /** In the order of their ordinals. */
+  meetings: readonly Meeting[];
+}>;
 
 export type Course = Readonly<{
   id: CourseId;
@@ -18,6 +28,10 @@ export type Course = Readonly<{
   title: string;
   tag: string;
   color: CourseColor;
+  credits?: number;
+  /** Where classes take place, and where they are joined, unless said otherwise. */
+  place: string;
+  meetingLink: string;
   staff: readonly Readonly<{ id: PersonId; name: string }>[];
   sections: readonly Section[];
   /** Students on the roster, those without a section included. */
@@ -28,6 +42,7 @@ export type Course = Readonly<{
 export type Plan = Readonly<{
   terms: readonly Term[];
   courses: readonly Course[];
+  closures: readonly Closure[];
   entries: readonly Entry[];
   sheets: readonly Sheet[];
 }>;

@@ -2,29 +2,58 @@ import type { Temporal } from 'temporal-polyfill';
 import type { SeenEntry } from '../entries/seenBy';
 import { seenBy } from '../entries/seenBy';
 import type { Viewer } from '../entries/viewer';
-import { coursesOf } from '../entries/viewer';
+import { coursesOf, isStaffOf } from '../entries/viewer';
 import type { SeenSheet } from '../signup/seenSheet';
 import { seenSheet } from '../signup/seenSheet';
 import type { Term } from '../time/term';
-import type { Course, Plan } from './plan';
+import type { Closure } from '../time/closure';
+import type { Meeting } from '../time/meetings';
+import type { Course, Plan, Section } from './plan';
+
+/** A meeting that concerns the viewer. */
+export type SeenClass = Readonly<{ course: Course; section: Section; meeting: Meeting; asStaff: boolean }>;
 
 export type SeenPlan = Readonly<{
   terms: readonly Term[];
   courses: readonly Course[];
+  /** Closures of the whole site, and those of the viewer's courses. */
+  closures: readonly Closure[];
+  classes: readonly SeenClass[];
   entries: readonly SeenEntry[];
   sheets: readonly SeenSheet[];
 }>;
 
 const present = <T>(value: T | undefined): value is T => value !== undefined;
 
+/** The meetings of the sections that concern a viewer: all of them where the course has one, or the viewer none. */
+function classesOf(viewer: Viewer, course: Course): SeenClass[] {
+  const asStaff = isStaffOf(viewer, course.id);
+  const own = viewer.kind === 'person' ? viewer.memberOf.get(course.id) : undefined;
+  const concerns = (section: Section) => {
+    if (asStaff || course.sections.length === 1) return true;
+    if (viewer.kind === 'person') return own === undefined || own === section.id;
+    return viewer.sections.has(section.id);
+  };
+  return course.sections
+    .filter(concerns)
+    .flatMap((section) => section.meetings.map((meeting) => ({ course, section, meeting, asStaff })));
+}
+
 /** The plan as one viewer may see it: the one gate between what is stored and what any page, feed or answer holds. */
 export function seenPlan(viewer: Viewer, plan: Plan, now: Temporal.Instant): SeenPlan {
   const own = new Set(coursesOf(viewer));
-  const courses = plan.courses.filter((course) => own.has(course.id));
+  const courses = plan.courses
+    .filter((course) => own.has(course.id))
+    // Whoever has only an address, not a name, gets no link into a meeting.
+    .map((course) => (viewer.kind === 'person' ? course : { ...course, meetingLink: '' }));
   const terms = new Set(courses.map((course) => course.term));
   return {
     terms: plan.terms.filter((term) => terms.has(term.id)),
     courses,
+    closures: plan.closures.filter(
+      (closure) => terms.has(closure.term) && (!closure.course || own.has(closure.course)),
+    ),
+    classes: courses.flatMap((course) => classesOf(viewer, course)),
     entries: plan.entries.map((entry) => seenBy(viewer, entry, now)).filter(present),
     sheets: plan.sheets.map((sheet) => seenSheet(viewer, sheet)).filter(present),
   };

@@ -1,7 +1,19 @@
 /** Words about entries and the plan. One catalogue: no sentence a person reads stands anywhere else. */
 export const entryTexts = {
-  kind: { event: 'Event', set: 'Set', due: 'Due', times: 'Office hours', booking: 'Booking' },
+  kind: {
+    class: 'Class',
+    closure: 'Closure',
+    event: 'Event',
+    set: 'Set',
+    due: 'Due',
+    times: 'Office hours',
+    booking: 'Booking',
+  },
   setTitle: (title: string) => `set: ${title}`,
+  classTitle: (ordinal: number, section?: string) =>
+    section ? `Class ${ordinal}, ${section}` : `Class ${ordinal}`,
+  cancelled: (reason: string) => (reason ? `Cancelled: ${reason}` : 'Cancelled'),
+  closedFrom: (name: string, time: string) => `${name}, closed from ${time}`,
   by: (time: string) => `by ${time}`,
   due: (when: string) => `due ${when}`,
   release: {

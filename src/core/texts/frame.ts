@@ -5,6 +5,8 @@ export const frameTexts = {
     term: 'Term',
     officeHours: 'Office hours',
     publish: 'Publish',
+    school: 'School',
+    courses: 'Courses',
     next: 'Next',
     signUp: 'Sign up',
     subscribe: 'Subscribe',
@@ -21,6 +23,8 @@ export const frameTexts = {
   copy: 'Copy',
   copied: 'Copied',
   copyFailed: 'Select the text and copy it yourself: this browser does not let Pembit do it.',
+  mailFailed: (to: string, subject: string, error: string) =>
+    `A letter to ${to} (“${subject}”) did not arrive: ${error}`,
   offline: 'Pembit did not answer. Nothing is lost: try again in a moment.',
 } as const;
 

@@ -12,14 +12,21 @@ export const publishTexts = {
   who: 'Who can read it',
   public: 'Public',
   publicLead:
-    'Anyone with its address can read it. It shows what concerns everyone in the course, never a student’s name, a booking or a meeting link.',
+    'Anyone with its address can read it. It shows what concerns everyone in the course and the ticked sections, never a student’s name, a booking or a meeting link.',
   roster: 'For the roster',
   rosterLead:
     'Give the address to your students only: whoever holds it can read it. It may show what concerns the ticked sections, too.',
   personalLead: 'Your own: whoever holds this address can read what you see, bookings included.',
   sections: 'Sections in it',
   kinds: 'What it shows',
-  kindNames: { event: 'Events', set: 'Set days', due: 'Due work', times: 'Sign-up times' },
+  kindNames: {
+    class: 'Classes',
+    event: 'Events',
+    set: 'Set days',
+    due: 'Due work',
+    times: 'Sign-up times',
+    closure: 'Closures',
+  },
   name: 'Name',
   publish: 'Publish',
   publishPublic: 'Publish to anyone with the address',

@@ -19,5 +19,6 @@ export const refusalTexts = {
   changedMeanwhile:
     'Someone else has changed this since you opened it. Look at their version, then save again.',
   laterChanges: 'Later changes rest on this one, so it cannot be undone by itself.',
+  movedOntoClosure: 'A class was moved by hand to a day that would now be closed.',
   alreadyUndone: 'This has been undone already.',
 } as const satisfies Record<Refusal, string>;

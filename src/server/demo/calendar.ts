@@ -1,5 +1,8 @@
-import type { Temporal } from 'temporal-polyfill';
+import { Temporal } from 'temporal-polyfill';
+import type { ClosureId, TermId } from '@/core/ids';
+import type { Closure } from '@/core/time/closure';
 import { mondayOf } from '@/core/time/term';
+import { demoId } from './demoIds';
 
 /** The demo's term: laid so that the day it is made lies in week 6, Tuesday of week 1 to Friday of week 15. */
 export type DemoTerm = Readonly<{
@@ -23,4 +26,23 @@ export function demoTerm(today: Temporal.PlainDate): DemoTerm {
     tzid: 'America/Halifax',
     day: (week, weekday) => first.add({ weeks: week - 1, days: weekday - 1 }),
   };
+}
+
+/** A day, a long weekend, a reading week, and an afternoon that ends early. */
+export function demoClosures(term: DemoTerm, now: Temporal.Instant): Closure[] {
+  const closure = (name: string, start: Temporal.PlainDate, days: number, closesAt?: string): Closure => ({
+    id: demoId<ClosureId>(`closure ${name}`),
+    term: demoId<TermId>('term'),
+    name,
+    start,
+    end: start.add({ days }),
+    closesAt: closesAt ? Temporal.PlainTime.from(closesAt) : undefined,
+    created: now,
+  });
+  return [
+    closure('Founders’ day', term.day(4, 3), 1),
+    closure('Harvest holiday', term.day(6, 1), 1),
+    closure('Reading week', term.day(10, 1), 5),
+    closure('Regatta', term.day(12, 3), 1, '13:00'),
+  ];
 }

@@ -79,23 +79,13 @@ const ASSIGNMENTS: readonly DemoAssignment[] = [
 ];
 
 const EVENTS: readonly DemoEvent[] = [
-  [HL, 'The loft floor: a first look', '1.2 10:00', '11:50', 'The loft'],
-  [
-    HL,
-    'Bevels: taking them from the body plan',
-    '6.2 10:00',
-    '11:50',
-    'The loft',
-    ['handouts/bevel-board', 'recordings/bevels'],
-  ],
-  [HL, 'Lofting demonstration', '6.4 10:00', '11:30', 'The loft', ['recordings/lofting-demo']],
-  [HL, 'Moulds', '7.2 10:00', '11:50', 'The loft', ['handouts/moulds']],
+  [HL, 'Bevel workshop', '6.2 09:15', '09:45', 'The loft', ['handouts/bevel-board', 'recordings/bevels']],
+  [HL, 'Lofting demonstration', '6.4 12:30', '13:30', 'The loft', ['recordings/lofting-demo']],
   [HL, 'Practical examination', '15.2 10:00', '13:00', 'The loft'],
-  [NV, 'Midterm', '6.5 09:00', '10:15', 'Chart room'],
+  [NV, 'Midterm', '6.5 10:30', '11:45', 'Chart room'],
   [NV, 'Harbour sail', '4.6 08:30', '13:00', 'Town quay'],
-  [NV, 'Pilotage', '7.1 09:00', '10:15', 'Chart room', ['handouts/pilotage']],
-  [NV, 'Chartwork examination', '15.4 09:00', '12:00', 'Chart room', [], 'draft'],
-  [SR, 'Visit to the sail loft', '6.3 14:00', '16:30', 'Breakwater Road'],
+  [NV, 'Chartwork examination', '15.4 13:00', '16:00', 'Chart room', [], 'draft'],
+  [SR, 'Visit to the sail loft', '6.3 14:45', '16:30', 'Breakwater Road'],
   [SR, 'Rig walk', '8.2 13:00', '14:30', 'The hard'],
   [BM, 'Guest: insuring a yard', '7.4 15:00', '16:00', 'Room 4'],
 ];

@@ -13,11 +13,13 @@ import { outletToken, tokenHash } from '../outlets/token';
 import type { Pembit } from '../pembit';
 import { hashPassword } from '../session/password';
 import type { DemoTerm } from './calendar';
-import { demoTerm } from './calendar';
+import { demoClosures, demoTerm } from './calendar';
+import { fromClosure, fromPattern } from '@/data/plan/frameRows';
+import { refitMeetings } from '../frame/refitMeetings';
 import { COURSES, HL, NV } from './courses';
 import { demoId } from './demoIds';
 import { demoEntries } from './entries';
-import { DEMO_PASSWORD, MAREN, STAFF, STUDENTS } from './people';
+import { DEMO_PASSWORD, DEMO_SCHOOL, MAREN, STAFF, STUDENTS } from './people';
 import { demoSheets } from './sheets';
 
 /** Fills an empty data folder with the Kittiwake Point School of Boatcraft; one with people in it is left alone. */
@@ -29,9 +31,18 @@ export async function loadDemo(pembit: Pembit): Promise<void> {
   const passwordHash = await hashPassword(DEMO_PASSWORD);
   const act = { act: 'loadDemo', summary: 'Loaded the demo', actor: null, nowMs: now.epochMilliseconds };
   await recordChange(pembit.queue, act, async (change) => {
+    await change.sequelize.query(`INSERT INTO settings (name, value) VALUES ('school', :school)`, {
+      replacements: { school: DEMO_SCHOOL },
+      transaction: change.transaction,
+    });
     await insertPeople(change, passwordHash);
     await insertCourses(change, term);
     const library = `http://127.0.0.1:${pembit.config.standinsPort}/library`;
+    await change.insert('closures', demoClosures(term, now).map(fromClosure));
+    await refitMeetings(
+      change,
+      COURSES.map((course) => course.id),
+    );
     await insertEntries(change, demoEntries(term, library, now));
     for (const sheet of demoSheets(term, now)) {
       await insertSheet(change, sheet);
@@ -69,7 +80,17 @@ async function insertCourses(change: Change, term: DemoTerm): Promise<void> {
   ]);
   await change.insert(
     'courses',
-    COURSES.map(({ id, code, title, tag, color }) => ({ id, term_id: termId, code, title, tag, color })),
+    COURSES.map(({ id, code, title, tag, color, place, credits }) => ({
+      id,
+      term_id: termId,
+      code,
+      title,
+      tag,
+      color,
+      place,
+      credits,
+      meeting_link: '',
+    })),
   );
   for (const course of COURSES) {
     const staff = [
@@ -88,6 +109,12 @@ async function insertCourses(change: Change, term: DemoTerm): Promise<void> {
     await change.insert(
       'sections',
       course.sections.map(({ id, name }) => ({ id, course_id: course.id, name })),
+    );
+    await change.insert(
+      'patterns',
+      course.sections.map(({ id, classes }) =>
+        fromPattern({ from: term.startsOn, classes }, { id: demoId(`pattern ${id}`), section: id }),
+      ),
     );
     await change.insert(
       'roster',

@@ -56,4 +56,5 @@ export const SIGN_IN_AS: readonly (DemoPerson & { role: string })[] = [
   { ...STUDENTS[1]!, role: 'Student in HL 210 and NV 140' },
 ];
 
+export const DEMO_SCHOOL = 'Kittiwake Point School of Boatcraft';
 export const DEMO_PASSWORD = 'pembit-demo-2026';

@@ -62,6 +62,14 @@ function detailOf(o: Occurrence, { addresses }: Context): Html | undefined {
   switch (o.kind) {
     case 'event':
       return html`${o.place ? html`<span class="soft">${o.place}</span>` : undefined}${linkList(o.links)}`;
+    case 'class': {
+      const said = o.cancelled === undefined ? o.place : entryTexts.cancelled(o.cancelled);
+      return said ? html`<span class="soft">${said}</span>` : undefined;
+    }
+    case 'closure':
+      return o.closesAt
+        ? html`<span class="soft">${entryTexts.closedFrom(o.title, timeLabel(o.closesAt))}</span>`
+        : undefined;
     case 'set':
       return html`<span class="soft">${entryTexts.due(momentLabel(o.due))}</span>${linkList(o.links)}`;
     case 'due': {

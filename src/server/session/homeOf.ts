@@ -4,5 +4,5 @@ import type { SignedIn } from './session';
 export function homeOf({ viewer, person }: SignedIn): string {
   if (viewer.staffOf.size > 0) return '/term';
   if (viewer.memberOf.size > 0 || !person.isAdmin) return '/next';
-  return '/account';
+  return '/school';
 }

@@ -38,7 +38,10 @@ export async function signIn(
   password: string,
 ): Promise<Outcome<{ token: string; person: Person }>> {
   const found = await personByEmail(pembit, email);
-  const fits = found ? await verifyPassword(password, found.passwordHash) : await verifyNobody(password);
+  // Somebody invited who has not chosen a password yet is like nobody here.
+  const fits = found?.passwordHash
+    ? await verifyPassword(password, found.passwordHash)
+    : await verifyNobody(password);
   if (!found || !fits) return refused('wrongSignIn');
   const { passwordHash: _, ...person } = found;
   const token = randomBytes(32).toString('base64url');

@@ -46,7 +46,7 @@ export function PublishForm({ courses }: { courses: readonly PanelCourse[] }) {
       audience,
       name,
       courses: [...ticked],
-      sections: audience === 'roster' ? sections.filter((id) => offered.has(id)) : [],
+      sections: sections.filter((id) => offered.has(id)),
       kinds: [...kinds],
     };
     const answer = await callApi<{ name: string }>('POST', '/api/outlets', input);
@@ -104,7 +104,7 @@ export function PublishForm({ courses }: { courses: readonly PanelCourse[] }) {
         ]}
         onChange={setAudience}
       />
-      {audience === 'roster' && chosen.some((c) => c.sections.length > 1) ? (
+      {chosen.some((c) => c.sections.length > 1) ? (
         <fieldset className={styles.ticks}>
           <legend>{publishTexts.sections}</legend>
           {chosen.flatMap((course) =>

@@ -4,7 +4,7 @@ import { embedTexts } from '@/core/texts/embeds';
 import { entryTexts, listed } from '@/core/texts/entries';
 import { studentTexts } from '@/core/texts/student';
 import { dateLabel, momentLabel, rangeLabel, timeLabel } from '@/core/time/dateLabels';
-import { isDay } from '@/core/time/zonedWall';
+import { dayOf, isDay } from '@/core/time/zonedWall';
 
 export type DayLine = Readonly<{
   key: string;
@@ -22,6 +22,10 @@ function detailOf(o: Occurrence): string {
   switch (o.kind) {
     case 'event':
       return o.place;
+    case 'class':
+      return o.cancelled === undefined ? o.place : entryTexts.cancelled(o.cancelled);
+    case 'closure':
+      return o.closesAt ? entryTexts.closedFrom(o.title, timeLabel(o.closesAt)) : '';
     case 'set':
       return entryTexts.due(momentLabel(o.due));
     case 'due':
@@ -52,7 +56,7 @@ function timeOf(o: Occurrence): string {
 /** One line of a list by day: for the student's home, the day sheet and the entry's page alike. */
 export function dayLine(o: Occurrence, plan: Pick<SeenPlan, 'courses'>): DayLine {
   const links =
-    o.kind === 'booking'
+    o.kind === 'booking' || o.kind === 'class'
       ? o.meetingLink
         ? [{ url: o.meetingLink, label: '' }]
         : []
@@ -66,7 +70,12 @@ export function dayLine(o: Occurrence, plan: Pick<SeenPlan, 'courses'>): DayLine
     tags: plan.courses.filter((c) => o.courses.includes(c.id)).map(({ tag, color }) => ({ tag, color })),
     title: titleOf(o),
     detail: detailOf(o),
-    href: 'entry' in o ? `/e/${o.entry}` : '/sign-up',
+    href:
+      'entry' in o
+        ? `/e/${o.entry}`
+        : o.kind === 'class' || o.kind === 'closure'
+          ? `/day/${dayOf(o.start)}`
+          : '/sign-up',
     links,
   };
 }

@@ -38,7 +38,10 @@ export function nextView(
   );
   const startMs = (o: Occurrence) => (isDay(o.start) ? Infinity : instantMs(zoneOf(o.tzid), o.start.wall));
   const first = coming.find(
-    (o) => (o.kind === 'event' || o.kind === 'booking') && !isDay(o.start) && dayOf(o.start).equals(today),
+    (o) =>
+      (o.kind === 'event' || o.kind === 'booking' || (o.kind === 'class' && o.cancelled === undefined)) &&
+      !isDay(o.start) &&
+      dayOf(o.start).equals(today),
   );
   const label = (o: Occurrence) => {
     if (startMs(o) > nowMs) return studentTexts.upNext(isDay(o.start) ? '' : timeLabel(o.start.wall));

@@ -101,11 +101,12 @@ export function TermGrid({ view, selected, day, canAdd, onOpen, onDay }: Props) 
                 data-today={cell.today}
                 data-outside={!cell.inTerm}
                 data-add={canAdd}
+                data-closed={cell.closed !== undefined}
                 data-empty={cell.items.length === 0}
                 data-long={cell.long}
                 className={styles.cell}
                 tabIndex={here ? 0 : -1}
-                aria-label={`${cell.long}${cell.today ? `, ${termTexts.today}` : ''}: ${cell.items.length === 0 ? termTexts.empty : termTexts.entries(cell.items.length)}`}
+                aria-label={`${cell.long}${cell.today ? `, ${termTexts.today}` : ''}: ${cell.items.length === 0 ? (cell.closed ?? termTexts.empty) : termTexts.entries(cell.items.length)}`}
                 aria-selected={day === cell.date}
                 onKeyDown={(event) => onKey(event, cell, row, column)}
                 onFocus={() => setActive([row, column])}
@@ -113,6 +114,7 @@ export function TermGrid({ view, selected, day, canAdd, onOpen, onDay }: Props) 
                   if (canAdd && event.target === event.currentTarget) onDay(cell.date);
                 }}
               >
+                {cell.closed ? <span className={styles.closed}>{cell.closed}</span> : null}
                 <div className={all ? styles.opened : styles.items} data-alone={cell.items.length === 1}>
                   {shown.map((item) => (
                     <TermItem

@@ -36,6 +36,7 @@ export function TermItem({
     className: styles.item,
     'data-kind': item.kind,
     'data-release': item.release,
+    'data-cancelled': item.cancelled,
     'data-course': item.tags[0]?.color,
     title: item.release === 'shown' ? item.words : `${item.words}. ${entryTexts.release[item.release]}`,
   };

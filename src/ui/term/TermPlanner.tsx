@@ -111,6 +111,7 @@ export function TermPlanner({ view, entries, courses, today }: Props) {
           canAdd={canAdd}
           onOpen={(item) => {
             if (item.entry !== undefined) show({ kind: 'entry', id: item.entry });
+            else if (item.href) router.push(item.href);
             else router.push(canAdd ? '/office-hours' : '/sign-up');
           }}
           onDay={addOn}

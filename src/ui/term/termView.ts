@@ -9,7 +9,7 @@ import { termTexts } from '@/core/texts/term';
 import { dateLabel, timeLabel, weekAndDate } from '@/core/time/dateLabels';
 import type { Term } from '@/core/time/term';
 import { teachingWeeks } from '@/core/time/term';
-import { isDay, momentText } from '@/core/time/zonedWall';
+import { dayOf, isDay, momentText } from '@/core/time/zonedWall';
 
 export type Tag = Readonly<{ tag: string; color: string }>;
 
@@ -24,7 +24,10 @@ export type GridItem = Readonly<{
   /** At the end: `by 17:00`. */
   by?: string;
   release: Release;
+  cancelled: boolean;
   entry?: string;
+  /** Where a mark that is no entry leads. */
+  href?: string;
   /** A sheet's times, true where taken. */
   boxes?: readonly boolean[];
   /** All of it in words, for the tooltip and for screen readers. */
@@ -38,6 +41,8 @@ export type GridDay = Readonly<{
   number: string;
   today: boolean;
   inTerm: boolean;
+  /** The name of a closure that takes the whole day, and of one that ends it early. */
+  closed?: string;
   items: readonly GridItem[];
 }>;
 
@@ -56,7 +61,15 @@ export type TermGridView = Readonly<{
 }>;
 
 /** What a busy cell shows first: due work, then whatever has its time, then what is set. */
-const PRECEDENCE: Record<Occurrence['kind'], number> = { due: 0, booking: 1, event: 2, times: 3, set: 4 };
+const PRECEDENCE: Record<Occurrence['kind'], number> = {
+  due: 0,
+  booking: 1,
+  event: 2,
+  times: 3,
+  class: 4,
+  set: 5,
+  closure: 6,
+};
 
 function itemOf(o: Occurrence, tags: readonly Tag[]): GridItem {
   const clock = isDay(o.start) ? undefined : timeLabel(o.start.wall);
@@ -74,6 +87,7 @@ function itemOf(o: Occurrence, tags: readonly Tag[]): GridItem {
     entryTexts.kind[o.kind],
     o.kind === 'due' && clock ? entryTexts.by(clock) : clock,
     title,
+    o.kind === 'class' && o.cancelled !== undefined ? entryTexts.cancelled(o.cancelled) : undefined,
     taken ? termTexts.rulerLabel(taken.filter(Boolean).length, taken.length) : undefined,
     o.asStaff && o.release !== 'shown' ? entryTexts.release[o.release] : undefined,
   ];
@@ -85,10 +99,22 @@ function itemOf(o: Occurrence, tags: readonly Tag[]): GridItem {
     time: o.kind === 'due' ? undefined : clock,
     by: o.kind === 'due' && clock ? entryTexts.by(clock) : undefined,
     release: o.release,
+    cancelled: o.kind === 'class' && o.cancelled !== undefined,
+    href: o.kind === 'class' ? `/day/${dayOf(o.start)}` : undefined,
     entry: 'entry' in o ? o.entry : undefined,
     boxes: taken,
     words: words.filter(Boolean).join(', '),
   };
+}
+
+/** The closures of a day in words. */
+function closedOn(occurrences: readonly Occurrence[], date: Temporal.PlainDate): string | undefined {
+  const names = occurrences.flatMap((o) =>
+    o.kind === 'closure' && touches(o, date, date)
+      ? [o.closesAt ? entryTexts.closedFrom(o.title, timeLabel(o.closesAt)) : o.title]
+      : [],
+  );
+  return names.length > 0 ? listed(names) : undefined;
 }
 
 /** The whole term on one page: a row for each teaching week, a cell for each day, the weekend in one. */
@@ -110,8 +136,9 @@ export function termView(
         number: dateLabel(first, 'day'),
         today: now === offset || (offset === 5 && now === 6),
         inTerm,
+        closed: closedOn(occurrences, first),
         items: occurrences
-          .filter((o) => touches(o, first, last))
+          .filter((o) => o.kind !== 'closure' && touches(o, first, last))
           .sort((a, b) => PRECEDENCE[a.kind] - PRECEDENCE[b.kind])
           .map((o) =>
             itemOf(

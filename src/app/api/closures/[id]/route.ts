@@ -1,0 +1,11 @@
+import { z } from 'zod';
+import { closureId } from '@/core/ids';
+import { removeClosure } from '@/server/frame/closures';
+import { endpoint } from '../../endpoint';
+
+const params = z.object({ id: closureId });
+
+export const DELETE = endpoint({ who: 'person', params }, async ({ pembit, actor, params }) => {
+  const outcome = await removeClosure(pembit, actor, params.id);
+  return outcome.ok ? { ...outcome, value: { name: outcome.value.name } } : outcome;
+});

@@ -1,0 +1,10 @@
+import { closureInput } from '@/core/frame/frameInput';
+import { addClosure } from '@/server/frame/closures';
+import { endpoint } from '../endpoint';
+
+export const POST = endpoint({ who: 'person', body: closureInput }, async ({ pembit, actor, body }) => {
+  const outcome = await addClosure(pembit, actor, body);
+  return outcome.ok
+    ? { ...outcome, value: { id: outcome.value.id, name: outcome.value.name }, status: 201 }
+    : outcome;
+});

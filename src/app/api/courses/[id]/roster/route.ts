@@ -1,0 +1,16 @@
+import { z } from 'zod';
+import { longText } from '@/core/fields';
+import { courseId } from '@/core/ids';
+import { addStudents } from '@/server/people/roster';
+import { endpoint } from '../../../endpoint';
+
+const params = z.object({ id: courseId });
+const list = z.object({ list: longText(2_000_000) });
+
+export const POST = endpoint(
+  { who: 'person', params, body: list },
+  async ({ pembit, actor, params, body }) => {
+    const outcome = await addStudents(pembit, actor, params.id, body.list);
+    return outcome.ok ? { ...outcome, status: 201 } : outcome;
+  },
+);

@@ -1,0 +1,15 @@
+import { z } from 'zod';
+import { sectionInput } from '@/core/frame/frameInput';
+import { courseId } from '@/core/ids';
+import { addSection } from '@/server/frame/courses';
+import { endpoint } from '../../../endpoint';
+
+const params = z.object({ id: courseId });
+
+export const POST = endpoint(
+  { who: 'person', params, body: sectionInput },
+  async ({ pembit, actor, params, body }) => {
+    const outcome = await addSection(pembit, actor, params.id, body);
+    return outcome.ok ? { ...outcome, status: 201 } : outcome;
+  },
+);

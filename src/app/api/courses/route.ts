@@ -1,0 +1,8 @@
+import { newCourseInput } from '@/core/frame/frameInput';
+import { addCourse } from '@/server/frame/courses';
+import { endpoint } from '../endpoint';
+
+export const POST = endpoint({ who: 'person', body: newCourseInput }, async ({ pembit, actor, body }) => {
+  const outcome = await addCourse(pembit, actor, body);
+  return outcome.ok ? { ...outcome, status: 201 } : outcome;
+});

@@ -1,0 +1,12 @@
+import { z } from 'zod';
+import { patternInput } from '@/core/frame/frameInput';
+import { sectionId } from '@/core/ids';
+import { changeWeek } from '@/server/frame/courses';
+import { endpoint } from '../../../endpoint';
+
+const params = z.object({ id: sectionId });
+
+export const PUT = endpoint(
+  { who: 'person', params, body: patternInput },
+  ({ pembit, actor, params, body }) => changeWeek(pembit, actor, params.id, body),
+);

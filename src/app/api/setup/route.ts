@@ -1,0 +1,6 @@
+import { setupInput } from '@/core/frame/frameInput';
+import { setUp } from '@/server/frame/setUp';
+import { endpoint } from '../endpoint';
+
+/** The first run; 404 once anybody has an account. */
+export const POST = endpoint({ who: 'anyone', body: setupInput }, ({ pembit, body }) => setUp(pembit, body));

@@ -1,0 +1,31 @@
+import type { Metadata } from 'next';
+import Link from 'next/link';
+import { welcomeTexts } from '@/core/texts/mail';
+import { invitedBy } from '@/server/people/invitation';
+import { sharedPembit } from '@/server/pembit';
+import styles from '@/ui/session/SignIn.module.css';
+import { WelcomeForm } from '@/ui/session/WelcomeForm';
+
+export const metadata: Metadata = { title: welcomeTexts.title, referrer: 'no-referrer' };
+
+export default async function WelcomePage({ params }: { params: Promise<{ token: string }> }) {
+  const { token } = await params;
+  const person = await invitedBy(sharedPembit(), token);
+  return (
+    <main className={styles.page}>
+      {person ? (
+        <>
+          <h1>{welcomeTexts.title}</h1>
+          <p className={styles.lead}>{welcomeTexts.lead(person.name, person.email)}</p>
+          <WelcomeForm token={token} email={person.email} />
+        </>
+      ) : (
+        <>
+          <h1>{welcomeTexts.spentTitle}</h1>
+          <p className={styles.lead}>{welcomeTexts.spent}</p>
+          <Link href="/sign-in">{welcomeTexts.signIn}</Link>
+        </>
+      )}
+    </main>
+  );
+}

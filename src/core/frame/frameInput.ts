@@ -1,0 +1,133 @@
+import { Temporal } from 'temporal-polyfill';
+import { z } from 'zod';
+import { line, plainDate, readable, url } from '../fields';
+import { courseId, personId, termId } from '../ids';
+import { COURSE_COLORS } from '../plan/plan';
+import { readPattern } from '../time/typedPattern';
+import { zoneNamed } from '../time/zoneData';
+
+const zoneName = z
+  .string({ error: 'Choose a time zone.' })
+  .refine(
+    (name) => zoneNamed(name) !== undefined,
+    'There is no time zone of this name. Write it as America/Halifax.',
+  );
+
+const plainTime = readable((text) => {
+  if (!/^\d{2}:\d{2}$/.test(text)) throw new RangeError(text);
+  return Temporal.PlainTime.from(text, { overflow: 'reject' });
+}, 'Give a time, such as 13:00.');
+
+/** A section's week as it is typed: `Tue Thu 10-11:50; Fri 9-10`. */
+const week = z
+  .string({ error: 'Write the week as: Tue Thu 10-11:50.' })
+  .max(500, 'At most 500 characters.')
+  .transform((text, context) => {
+    const read = readPattern(text);
+    if (read.ok) return read.classes;
+    const say = {
+      day: 'begins with no weekday. Write it as: Tue Thu 10-11:50.',
+      time: 'has no times. Write it as: Tue Thu 10-11:50.',
+      ask: 'could be morning or afternoon. Write 14:00-16:00, or 2a-4a.',
+      backwards: 'ends before it begins.',
+    }[read.why];
+    context.addIssue({ code: 'custom', message: `“${read.part}” ${say}` });
+    return z.NEVER;
+  });
+
+export const termInput = z
+  .object({
+    name: line(100, 'Give the term a name.'),
+    startsOn: plainDate,
+    endsOn: plainDate,
+    tzid: zoneName,
+  })
+  .refine(({ startsOn, endsOn }) => Temporal.PlainDate.compare(startsOn, endsOn) <= 0, {
+    path: ['endsOn'],
+    error: 'The term ends before it begins.',
+  })
+  .refine(({ startsOn, endsOn }) => startsOn.until(endsOn, { largestUnit: 'days' }).days <= 400, {
+    path: ['endsOn'],
+    error: 'A term is at most 400 days long.',
+  });
+export type TermInput = z.output<typeof termInput>;
+
+export const setupInput = z.object({
+  name: line(100, 'Type your name.'),
+  email: z.email({ error: 'Type a whole e-mail address.' }).max(254),
+  password: z.string({ error: 'Choose a password.' }).min(12, 'At least 12 characters.').max(1000),
+  school: line(200, 'Type the name of the school.'),
+  term: termInput,
+});
+export type SetupInput = z.output<typeof setupInput>;
+
+export const closureInput = z
+  .object({
+    term: termId,
+    course: courseId.optional(),
+    name: line(100, 'Give it a name.'),
+    /** The first and the last closed day. */
+    firstDay: plainDate,
+    lastDay: plainDate,
+    closesAt: plainTime.optional(),
+  })
+  .refine(({ firstDay, lastDay }) => Temporal.PlainDate.compare(firstDay, lastDay) <= 0, {
+    path: ['lastDay'],
+    error: 'The last day lies before the first one.',
+  });
+export type ClosureInput = z.output<typeof closureInput>;
+
+export const courseInput = z.object({
+  code: line(30, 'Give it a code, such as HL 210.'),
+  title: line(200, 'Give it a title.'),
+  tag: line(3, 'Give it a tag of two or three letters.').min(2, 'A tag has two or three letters.'),
+  color: z.enum(COURSE_COLORS, { error: 'Choose one of the ten colours.' }),
+  credits: z
+    .number({ error: 'Credits are a number.' })
+    .min(0, 'Credits are 0 or more.')
+    .max(100, 'At most 100 credits.')
+    .optional(),
+  place: line(200).default(''),
+  meetingLink: z
+    .union([z.literal(''), url], { error: 'Paste a whole address, beginning with https:// or http://.' })
+    .default(''),
+});
+export type CourseInput = z.output<typeof courseInput>;
+
+export const newCourseInput = z.object({
+  ...courseInput.shape,
+  term: termId,
+  instructor: personId,
+  sections: z
+    .array(z.object({ name: line(50, 'Name the section.'), week }))
+    .min(1, 'A course has at least one section.')
+    .max(30, 'At most 30 sections.')
+    .refine(
+      (list) => new Set(list.map((s) => s.name)).size === list.length,
+      'Two sections have the same name.',
+    ),
+});
+export type NewCourseInput = z.output<typeof newCourseInput>;
+
+export const sectionInput = z.object({ name: line(50, 'Name the section.'), week });
+export type SectionInput = z.output<typeof sectionInput>;
+
+export const patternInput = z.object({ from: plainDate, week });
+export type PatternInput = z.output<typeof patternInput>;
+
+/** One class moved to another place, called off with a reason, or taking place after all. */
+export const meetingInput = z.discriminatedUnion(
+  'act',
+  [
+    z
+      .object({ act: z.literal('move'), date: plainDate, start: plainTime, end: plainTime })
+      .refine(({ start, end }) => Temporal.PlainTime.compare(start, end) < 0, {
+        path: ['end'],
+        error: 'It ends before it begins.',
+      }),
+    z.object({ act: z.literal('cancel'), reason: line(300).default('') }),
+    z.object({ act: z.literal('restore') }),
+  ],
+  { error: 'Say what to do: "move", "cancel" or "restore".' },
+);
+export type MeetingInput = z.output<typeof meetingInput>;

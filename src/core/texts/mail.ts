@@ -1,0 +1,18 @@
+/** The letters Pembit sends. */
+export const mailTexts = {
+  invitationSubject: (to: string) => `Your first sign-in: ${to}`,
+  invitation: (name: string, to: string, link: string) =>
+    `Hello ${name},\n\nyou have been added to ${to}. Choose a password on this page, and you are in:\n\n${link}\n\nThe link works once and holds for 7 days.\n`,
+} as const;
+
+export const welcomeTexts = {
+  title: 'Welcome',
+  lead: (name: string, email: string) => `${name}, choose a password for ${email}.`,
+  password: 'Password',
+  hint: 'At least 12 characters',
+  submit: 'Save and sign in',
+  spentTitle: 'This link does not hold any more',
+  spent:
+    'It was used already, or its 7 days are over. Ask your instructor or the school for a new one, or sign in.',
+  signIn: 'Sign in',
+} as const;

@@ -1,0 +1,84 @@
+import { randomUUID } from 'node:crypto';
+import type { PersonId } from '@/core/ids';
+import type { Reader } from '../database';
+import { select } from '../database';
+import type { Writer } from '../writeQueue';
+
+/** A message to one person. It stands in the transaction that causes it, and is sent at least once under one Message-ID. */
+export type Letter = Readonly<{ to: string; subject: string; text: string; sender: PersonId | null }>;
+export type QueuedLetter = Letter & Readonly<{ id: string; attempts: number }>;
+
+export async function queueLetters(writer: Writer, letters: readonly Letter[], nowMs: number): Promise<void> {
+  if (letters.length === 0) return;
+  await writer.sequelize.getQueryInterface().bulkInsert(
+    'outbox',
+    letters.map((letter) => ({
+      id: randomUUID(),
+      recipient: letter.to,
+      subject: letter.subject,
+      body: letter.text,
+      sender_id: letter.sender,
+      state: 'queued',
+      attempts: 0,
+      next_attempt_at: nowMs,
+      error: null,
+      created_at: nowMs,
+      sent_at: null,
+    })),
+    { transaction: writer.transaction },
+  );
+}
+
+/** Letters whose time has come, oldest first. */
+export async function dueLetters(reader: Reader, nowMs: number, most: number): Promise<QueuedLetter[]> {
+  const rows = await select<{
+    id: string;
+    recipient: string;
+    subject: string;
+    body: string;
+    sender_id: PersonId | null;
+    attempts: number;
+  }>(
+    reader,
+    `SELECT * FROM outbox WHERE state = 'queued' AND next_attempt_at <= :nowMs ORDER BY created_at, id LIMIT ${Math.floor(most)}`,
+    { nowMs },
+  );
+  return rows.map((row) => ({
+    id: row.id,
+    to: row.recipient,
+    subject: row.subject,
+    text: row.body,
+    sender: row.sender_id,
+    attempts: row.attempts,
+  }));
+}
+
+type Sent = Readonly<{ state: 'sent'; sentAtMs: number }>;
+type Failed = Readonly<{ state: 'queued' | 'failed'; error: string; nextAttemptMs: number }>;
+
+export async function markLetter(writer: Writer, letter: QueuedLetter, result: Sent | Failed): Promise<void> {
+  const row =
+    result.state === 'sent'
+      ? { state: 'sent', attempts: letter.attempts + 1, sent_at: result.sentAtMs, error: null }
+      : {
+          state: result.state,
+          attempts: letter.attempts + 1,
+          error: result.error,
+          next_attempt_at: result.nextAttemptMs,
+        };
+  await writer.sequelize
+    .getQueryInterface()
+    .bulkUpdate('outbox', row, { id: letter.id }, { transaction: writer.transaction });
+}
+
+/** Letters of a sender that did not arrive, newest first. */
+export function failedLetters(
+  reader: Reader,
+  sender: PersonId,
+): Promise<{ recipient: string; subject: string; error: string }[]> {
+  return select(
+    reader,
+    `SELECT recipient, subject, error FROM outbox WHERE sender_id = :sender AND state = 'failed' ORDER BY created_at DESC LIMIT 20`,
+    { sender },
+  );
+}

@@ -1,0 +1,85 @@
+import type { ClosureId, MeetingId, SectionId, TermId } from '@/core/ids';
+import type { Closure } from '@/core/time/closure';
+import type { Meeting } from '@/core/time/meetings';
+import type { Pattern } from '@/core/time/pattern';
+import type { Term } from '@/core/time/term';
+import type { Course } from '@/core/plan/plan';
+import { randomUUID } from 'node:crypto';
+import type { Reader } from '../database';
+import { select } from '../database';
+import type { Change } from '../history/change';
+import type { Rows } from '../rows';
+import { fromPattern, toClosure, toMeeting } from './frameRows';
+import { toTerm } from './loadPlan';
+
+export async function allTerms(reader: Reader): Promise<Term[]> {
+  return (await select<Rows['terms']>(reader, 'SELECT * FROM terms ORDER BY starts_on, name')).map(toTerm);
+}
+
+export const fromTerm = (term: Term): Rows['terms'] => ({
+  id: term.id,
+  name: term.name,
+  starts_on: term.startsOn.toString(),
+  ends_on: term.endsOn.toString(),
+  tzid: term.tzid,
+});
+
+export async function courseIdsOf(reader: Reader, term: TermId): Promise<Course['id'][]> {
+  const rows = await select<{ id: Course['id'] }>(
+    reader,
+    'SELECT id FROM courses WHERE term_id = :term ORDER BY code',
+    { term },
+  );
+  return rows.map((row) => row.id);
+}
+
+/** Closures of the whole site. */
+export async function siteClosures(reader: Reader): Promise<Closure[]> {
+  const rows = await select<Rows['closures']>(
+    reader,
+    'SELECT * FROM closures WHERE course_id IS NULL ORDER BY starts_on, id',
+  );
+  return rows.map(toClosure);
+}
+
+export async function closureById(reader: Reader, id: ClosureId): Promise<Closure | undefined> {
+  const [row] = await select<Rows['closures']>(reader, 'SELECT * FROM closures WHERE id = :id', { id });
+  return row && toClosure(row);
+}
+
+/** The course that a section or a meeting belongs to. */
+export async function courseOfSection(reader: Reader, section: SectionId): Promise<Course['id'] | undefined> {
+  const [row] = await select<{ course_id: Course['id'] }>(
+    reader,
+    'SELECT course_id FROM sections WHERE id = :section',
+    { section },
+  );
+  return row?.course_id;
+}
+
+export async function meetingById(
+  reader: Reader,
+  id: MeetingId,
+): Promise<{ meeting: Meeting; section: SectionId } | undefined> {
+  const [row] = await select<Rows['meetings']>(reader, 'SELECT * FROM meetings WHERE id = :id', { id });
+  return row && { meeting: toMeeting(row), section: row.section_id as SectionId };
+}
+
+/** Replaces a section's patterns by others; those that stay are left as they are. */
+export async function writePatterns(
+  change: Change,
+  section: SectionId,
+  patterns: readonly Pattern[],
+): Promise<void> {
+  const rows = await select<Rows['patterns']>(change, 'SELECT * FROM patterns WHERE section_id = :section', {
+    section,
+  });
+  const next = patterns.map((pattern) => fromPattern(pattern, { id: randomUUID(), section }));
+  const same = (a: Rows['patterns'], b: Rows['patterns']) =>
+    a.from_date === b.from_date && a.classes === b.classes;
+  for (const row of rows) if (!next.some((n) => same(n, row))) await change.remove('patterns', row.id);
+  await change.insert(
+    'patterns',
+    next.filter((n) => !rows.some((row) => same(n, row))),
+  );
+}

@@ -1,0 +1,66 @@
+import type { MeetingInput } from '@/core/frame/frameInput';
+import type { MeetingId } from '@/core/ids';
+import { isStaffOf } from '@/core/entries/viewer';
+import type { Outcome } from '@/core/refusals';
+import { done, refused } from '@/core/refusals';
+import { entryTexts } from '@/core/texts/entries';
+import { frameHistoryTexts } from '@/core/texts/frameHistory';
+import { closes, concernsCourse } from '@/core/time/closure';
+import { dateLabel, timeLabel } from '@/core/time/dateLabels';
+import type { Meeting } from '@/core/time/meetings';
+import { courseOfSection, meetingById } from '@/data/plan/frameStore';
+import { fromMeeting } from '@/data/plan/frameRows';
+import { loadFrame } from '@/data/plan/loadPlan';
+import { perform } from '../history/perform';
+import type { Pembit } from '../pembit';
+import type { SignedIn } from '../session/session';
+
+/** Moves a single class, calls it off with a reason, or takes that back. Its id and ordinal stay. */
+export function changeMeeting(
+  pembit: Pembit,
+  actor: SignedIn,
+  id: MeetingId,
+  input: MeetingInput,
+): Promise<Outcome<Meeting>> {
+  return perform(pembit, actor, 'changeMeeting', async (change) => {
+    const found = await meetingById(change, id);
+    const courseId = found && (await courseOfSection(change, found.section));
+    if (!found || !courseId || !isStaffOf(actor.viewer, courseId)) return refused('notFound');
+    const { meeting, section } = found;
+    const { closures } = await loadFrame(change, [courseId]);
+    const grown = { sequence: meeting.sequence + 1, lastModified: pembit.now() };
+    const title = entryTexts.classTitle(meeting.ordinal);
+    const save = async (after: Meeting, summary: string): Promise<Outcome<Meeting>> => {
+      await change.update('meetings', id, fromMeeting(after, section));
+      change.concerns(`course:${courseId}`);
+      change.summarise(summary);
+      return done(after);
+    };
+    switch (input.act) {
+      case 'move': {
+        const { date, start, end } = input;
+        const closed = closures.find(
+          (closure) => concernsCourse(closure, courseId) && closes(closure, { date, start, end }),
+        );
+        if (closed)
+          return refused('badRequest', [
+            { field: 'date', message: `There are no classes then: ${closed.name}.` },
+          ]);
+        const when = `${dateLabel(date)}, ${timeLabel(start)}`;
+        return save(
+          { ...meeting, ...grown, date, start, end, moved: true },
+          frameHistoryTexts.movedClass(title, when),
+        );
+      }
+      case 'cancel':
+        return save(
+          { ...meeting, ...grown, cancelled: input.reason },
+          frameHistoryTexts.cancelledClass(title),
+        );
+      case 'restore':
+        return save({ ...meeting, ...grown, cancelled: undefined }, frameHistoryTexts.restoredClass(title));
+      default:
+        return input satisfies never;
+    }
+  });
+}

@@ -1,0 +1,38 @@
+import type { CourseId } from '@/core/ids';
+import { concernsCourse } from '@/core/time/closure';
+import type { Meeting } from '@/core/time/meetings';
+import { fitMeetings, plannedMeetings } from '@/core/time/meetings';
+import { Temporal } from 'temporal-polyfill';
+import type { Change } from '@/data/history/change';
+import { fromMeeting } from '@/data/plan/frameRows';
+import { loadFrame } from '@/data/plan/loadPlan';
+import { meetingIdOf } from './meetingId';
+
+/** Fits the meetings of the courses to their patterns and closures as these now stand. Answers those that are gone. */
+export async function refitMeetings(change: Change, courses: readonly CourseId[]): Promise<Meeting[]> {
+  const frame = await loadFrame(change, courses);
+  const now = Temporal.Instant.fromEpochMilliseconds(change.nowMs);
+  const lost: Meeting[] = [];
+  for (const course of frame.courses) {
+    const term = frame.terms.find((t) => t.id === course.term);
+    if (!term) continue;
+    const closures = frame.closures.filter((c) => c.term === term.id && concernsCourse(c, course.id));
+    for (const section of course.sections) {
+      const planned = plannedMeetings(term, section.patterns, closures);
+      const fitted = fitMeetings(section.meetings, planned, {
+        idOf: (key) => meetingIdOf(section.id, key),
+        now,
+      });
+      for (const meeting of fitted.lost) await change.remove('meetings', meeting.id);
+      for (const meeting of fitted.changed)
+        await change.update('meetings', meeting.id, fromMeeting(meeting, section.id));
+      await change.insert(
+        'meetings',
+        fitted.added.map((meeting) => fromMeeting(meeting, section.id)),
+      );
+      lost.push(...fitted.lost);
+    }
+    change.concerns(`course:${course.id}`);
+  }
+  return lost;
+}

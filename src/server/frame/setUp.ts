@@ -1,0 +1,53 @@
+import { randomUUID } from 'node:crypto';
+import type { PersonId, TermId } from '@/core/ids';
+import type { SetupInput } from '@/core/frame/frameInput';
+import type { Outcome } from '@/core/refusals';
+import { done, refused } from '@/core/refusals';
+import { select } from '@/data/database';
+import { recordChange } from '@/data/history/change';
+import { fromTerm } from '@/data/plan/frameStore';
+import type { Pembit } from '../pembit';
+import { hashPassword } from '../session/password';
+
+/** Whether nobody has been here yet: then the first-run page is open, and nothing else. */
+export async function isEmpty(pembit: Pembit): Promise<boolean> {
+  const [row] = await select<{ people: number }>(pembit, 'SELECT COUNT(*) AS people FROM people');
+  return row?.people === 0;
+}
+
+export async function schoolName(pembit: Pembit): Promise<string> {
+  const [row] = await select<{ value: string }>(pembit, `SELECT value FROM settings WHERE name = 'school'`);
+  return row?.value ?? '';
+}
+
+/** The first run: an administrator's account, the school, its first term. Refused once anybody has an account. */
+export async function setUp(pembit: Pembit, input: SetupInput): Promise<Outcome<{ email: string }>> {
+  const passwordHash = await hashPassword(input.password);
+  const nowMs = pembit.now().epochMilliseconds;
+  const { result } = await recordChange(
+    pembit.queue,
+    { act: 'setUp', summary: 'Set up', actor: null, nowMs },
+    async (change): Promise<Outcome<{ email: string }>> => {
+      const [row] = await select<{ people: number }>(change, 'SELECT COUNT(*) AS people FROM people');
+      if (row?.people !== 0) return refused('notFound');
+      const email = input.email.toLowerCase();
+      await change.insert('people', [
+        {
+          id: randomUUID() as PersonId,
+          email,
+          name: input.name,
+          password_hash: passwordHash,
+          is_admin: 1,
+          created_at: nowMs,
+        },
+      ]);
+      await change.insert('terms', [fromTerm({ ...input.term, id: randomUUID() as TermId })]);
+      await change.sequelize.query(`INSERT INTO settings (name, value) VALUES ('school', :school)`, {
+        replacements: { school: input.school },
+        transaction: change.transaction,
+      });
+      return done({ email });
+    },
+  );
+  return result;
+}

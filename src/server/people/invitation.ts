@@ -1,0 +1,75 @@
+import { createHash, randomBytes } from 'node:crypto';
+import type { PersonId } from '@/core/ids';
+import type { Outcome } from '@/core/refusals';
+import { done, refused } from '@/core/refusals';
+import { mailTexts } from '@/core/texts/mail';
+import type { Reader } from '@/data/database';
+import { select } from '@/data/database';
+import type { Letter } from '@/data/mail/outbox';
+import { queueLetters } from '@/data/mail/outbox';
+import type { Writer } from '@/data/writeQueue';
+import type { Pembit } from '../pembit';
+import { hashPassword } from '../session/password';
+
+const HOLDS_MS = 7 * 24 * 3_600_000;
+const idOf = (token: string) => createHash('sha256').update(token).digest('hex');
+
+/** Makes links for a first sign-in and queues the letters that carry them; earlier links of these people end. */
+export async function invite(
+  pembit: Pembit,
+  writer: Writer,
+  people: readonly { id: PersonId; email: string; name: string }[],
+  { sender, to }: { sender: PersonId; to: string },
+): Promise<void> {
+  if (people.length === 0) return;
+  const nowMs = pembit.now().epochMilliseconds;
+  const queries = writer.sequelize.getQueryInterface();
+  const { transaction } = writer;
+  const tokens = people.map(() => randomBytes(32).toString('base64url'));
+  await queries.bulkDelete('invitations', { person_id: people.map((person) => person.id) }, { transaction });
+  await queries.bulkInsert('invitations', people.map((person, i) => ({ id: idOf(tokens[i]!), person_id: person.id, expires_at: nowMs + HOLDS_MS })), { transaction }); // prettier-ignore
+  const letters = people.map((person, i): Letter => ({
+    to: person.email,
+    subject: mailTexts.invitationSubject(to),
+    text: mailTexts.invitation(person.name, to, `${pembit.config.baseUrl}/welcome/${tokens[i]!}`),
+    sender,
+  }));
+  await queueLetters(writer, letters, nowMs);
+}
+
+async function invited(
+  reader: Reader,
+  token: string,
+  nowMs: number,
+): Promise<{ id: PersonId; name: string; email: string } | undefined> {
+  const [row] = await select<{ id: PersonId; name: string; email: string }>(
+    reader,
+    `SELECT people.id, people.name, people.email FROM invitations JOIN people ON people.id = invitations.person_id
+     WHERE invitations.id = :id AND expires_at > :nowMs`,
+    { id: idOf(token), nowMs },
+  );
+  return row;
+}
+
+/** Whom a link is for, while it holds. Looking does not spend it: mail scanners look, too. */
+export const invitedBy = (pembit: Pembit, token: string) =>
+  invited(pembit, token, pembit.now().epochMilliseconds);
+
+/** The first sign-in: sets the password and spends the link. */
+export async function acceptInvitation(
+  pembit: Pembit,
+  token: string,
+  password: string,
+): Promise<Outcome<{ email: string }>> {
+  const passwordHash = await hashPassword(password);
+  return pembit.queue.write(async (writer) => {
+    const person = await invited(writer, token, pembit.now().epochMilliseconds);
+    if (!person) return refused('notFound');
+    const queries = writer.sequelize.getQueryInterface();
+    const { transaction } = writer;
+    await queries.bulkUpdate('people', { password_hash: passwordHash }, { id: person.id }, { transaction });
+    await queries.bulkDelete('invitations', { person_id: person.id }, { transaction });
+    await queries.bulkDelete('sessions', { person_id: person.id }, { transaction });
+    return done({ email: person.email });
+  });
+}

@@ -1,0 +1,141 @@
+import { randomUUID } from 'node:crypto';
+import { readRoster } from '@/core/roster/readRoster';
+import type { RosterReading } from '@/core/roster/readRoster';
+import type { CourseId, PersonId, SectionId } from '@/core/ids';
+import { isStaffOf } from '@/core/entries/viewer';
+import type { Outcome } from '@/core/refusals';
+import { done, refused } from '@/core/refusals';
+import { frameHistoryTexts } from '@/core/texts/frameHistory';
+import type { Course } from '@/core/plan/plan';
+import type { Reader } from '@/data/database';
+import { select } from '@/data/database';
+import { loadFrame } from '@/data/plan/loadPlan';
+import { perform } from '../history/perform';
+import type { Pembit } from '../pembit';
+import type { SignedIn } from '../session/session';
+import { invite } from './invitation';
+
+export type Member = Readonly<{
+  person: PersonId;
+  name: string;
+  email: string;
+  section: string | null;
+  waiting: boolean;
+}>;
+
+/** The roster for those who may read it. */
+export const rosterOf = (pembit: Pembit, course: CourseId): Promise<Member[]> => membersOf(pembit, course);
+
+/** Who is on a course's roster; `waiting` are those who never signed in. */
+async function membersOf(reader: Reader, course: CourseId): Promise<Member[]> {
+  const rows = await select<{
+    person: PersonId;
+    name: string;
+    email: string;
+    section: string | null;
+    waiting: number;
+  }>(
+    reader,
+    `SELECT people.id AS person, people.name, people.email, sections.name AS section, people.password_hash = '' AS waiting
+     FROM roster JOIN people ON people.id = roster.person_id LEFT JOIN sections ON sections.id = roster.section_id
+     WHERE roster.course_id = :course ORDER BY people.name, people.email`,
+    { course },
+  );
+  return rows.map((row) => ({ ...row, waiting: row.waiting === 1 }));
+}
+
+type Read = Readonly<{ course: Course; reading: RosterReading }>;
+
+async function readFor(reader: Reader, actor: SignedIn, id: CourseId, text: string): Promise<Outcome<Read>> {
+  const [course] = (await loadFrame(reader, [id])).courses;
+  if (!course || !isStaffOf(actor.viewer, id)) return refused('notFound');
+  const members = new Set((await membersOf(reader, id)).map((member) => member.email));
+  return done({
+    course,
+    reading: readRoster(text, { sections: course.sections.map((s) => s.name), members }),
+  });
+}
+
+/** What a pasted list would add, line by line; nothing is saved. */
+export async function previewRoster(
+  pembit: Pembit,
+  actor: SignedIn,
+  id: CourseId,
+  text: string,
+): Promise<Outcome<RosterReading>> {
+  const read = await readFor(pembit, actor, id, text);
+  return read.ok ? done(read.value.reading) : read;
+}
+
+/** Adds the students of a list. A list with lines that cannot be read adds nobody. */
+export function addStudents(
+  pembit: Pembit,
+  actor: SignedIn,
+  id: CourseId,
+  text: string,
+): Promise<Outcome<{ added: number }>> {
+  return perform(pembit, actor, 'addStudents', async (change) => {
+    const read = await readFor(change, actor, id, text);
+    if (!read.ok) return read;
+    const { course, reading } = read.value;
+    if (reading.faults.length > 0)
+      return refused(
+        'badRequest',
+        reading.faults.map(({ line, message }) => ({ field: `line ${line}`, message })),
+      );
+    const sectionId = new Map<string, SectionId>(
+      course.sections.map((section) => [section.name, section.id]),
+    );
+    const emails = reading.lines.map((line) => line.email);
+    const existing = new Map(
+      (emails.length === 0
+        ? []
+        : await select<{ id: PersonId; email: string }>(
+            change,
+            'SELECT id, email FROM people WHERE email IN (:emails)',
+            { emails },
+          )
+      ).map((row) => [row.email, row.id]),
+    );
+    const added = reading.lines.map((line) => ({
+      ...line,
+      id: existing.get(line.email) ?? (randomUUID() as PersonId),
+    }));
+    const fresh = added.filter((student) => !existing.has(student.email));
+    await change.insert('people', fresh.map(({ id: person, email, name }) => ({ id: person, email, name, password_hash: '', is_admin: 0, created_at: change.nowMs }))); // prettier-ignore
+    await change.insert(
+      'roster',
+      added.map((student) => ({
+        id: randomUUID(),
+        course_id: id,
+        section_id: student.section === undefined ? null : sectionId.get(student.section)!,
+        person_id: student.id,
+      })),
+    );
+    await invite(pembit, change, fresh, { sender: actor.person.id, to: `${course.code} ${course.title}` });
+    change.concerns(`course:${id}`, ...added.map((student) => `person:${student.id}` as const));
+    change.summarise(frameHistoryTexts.enrolled(added.length));
+    return done({ added: added.length });
+  });
+}
+
+/** Takes a student off the roster: the course is out of their sight at once; what they took stays until it is given back. */
+export function removeStudent(
+  pembit: Pembit,
+  actor: SignedIn,
+  { course, person }: { course: CourseId; person: PersonId },
+): Promise<Outcome<{ name: string }>> {
+  return perform(pembit, actor, 'removeStudent', async (change) => {
+    if (!isStaffOf(actor.viewer, course)) return refused('notFound');
+    const [row] = await select<{ id: string; name: string }>(
+      change,
+      'SELECT roster.id, people.name FROM roster JOIN people ON people.id = roster.person_id WHERE course_id = :course AND person_id = :person',
+      { course, person },
+    );
+    if (!row) return refused('notFound');
+    await change.remove('roster', row.id);
+    change.concerns(`course:${course}`, `person:${person}`);
+    change.summarise(frameHistoryTexts.leftCourse(row.name));
+    return done({ name: row.name });
+  });
+}

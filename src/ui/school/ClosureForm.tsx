@@ -1,0 +1,139 @@
+'use client';
+import Button from '@mui/material/Button';
+import { useState } from 'react';
+import { frameHistoryTexts } from '@/core/texts/frameHistory';
+import { schoolTexts } from '@/core/texts/school';
+import { timeLabel } from '@/core/time/dateLabels';
+import { readTime } from '@/core/time/typedTime';
+import { panelTexts } from '@/core/texts/term';
+import { Field } from '../controls/Field';
+import styles from './School.module.css';
+import { Select } from './Select';
+import { useSubmit } from './useSubmit';
+
+type HitLine = Readonly<{
+  tag: string;
+  title: string;
+  meetings: number;
+  due: number;
+  taken: number;
+  details: readonly string[];
+}>;
+type Props = Readonly<{ terms: readonly Readonly<{ id: string; name: string }>[]; course?: string }>;
+
+/** Closes days; what that hits is shown before anything is saved. */
+export function ClosureForm({ terms, course }: Props) {
+  const { submit, errors, message, busy } = useSubmit();
+  const empty = { term: terms.at(-1)?.id ?? '', name: '', firstDay: '', lastDay: '', closesAt: '' };
+  const [value, setValue] = useState(empty);
+  const [hits, setHits] = useState<readonly HitLine[]>();
+  const read = value.closesAt.trim() === '' ? undefined : readTime(value.closesAt);
+  // Nothing closes at night: the afternoon is meant.
+  const closesAt =
+    read?.kind === 'time'
+      ? timeLabel(read.time)
+      : read?.kind === 'ask'
+        ? timeLabel(read.readings[0])
+        : undefined;
+  const field = (key: Exclude<keyof typeof value, 'term'>) => ({
+    value: value[key],
+    onChange: (text: string) => {
+      setHits(undefined);
+      setValue({ ...value, [key]: text });
+    },
+    error: errors[key],
+  });
+  const input = {
+    term: value.term,
+    course,
+    name: value.name,
+    firstDay: value.firstDay,
+    lastDay: value.lastDay || value.firstDay,
+    closesAt,
+  };
+  const look = async () => {
+    const answer = await submit<HitLine[]>('POST', '/api/closures/hits', input);
+    if (answer.ok) setHits(answer.value);
+  };
+  const close = async () => {
+    const answer = await submit<{ name: string }>('POST', '/api/closures', input, ({ name }) =>
+      frameHistoryTexts.closed(name),
+    );
+    if (!answer.ok) return;
+    setHits(undefined);
+    setValue({ ...empty, term: value.term });
+  };
+  return (
+    <details>
+      <summary>{schoolTexts.addClosure}</summary>
+      <form
+        className={styles.form}
+        noValidate
+        onSubmit={(event) => {
+          event.preventDefault();
+          void (hits ? close() : look());
+        }}
+      >
+        {terms.length > 1 ? (
+          <Select
+            label={schoolTexts.closureTerm}
+            value={value.term}
+            options={terms.map(({ id, name }) => ({ value: id, label: name }))}
+            onChange={(term) => setValue({ ...value, term })}
+          />
+        ) : null}
+        <Field label={schoolTexts.closureName} {...field('name')} />
+        <div className={styles.row}>
+          <Field label={schoolTexts.firstDay} type="date" {...field('firstDay')} />
+          <Field
+            label={schoolTexts.lastDay}
+            type="date"
+            hint={schoolTexts.lastDayHint}
+            {...field('lastDay')}
+          />
+        </div>
+        <Field
+          label={schoolTexts.closesAt}
+          hint={closesAt ?? schoolTexts.closesAtHint}
+          {...field('closesAt')}
+          error={read?.kind === 'unreadable' ? panelTexts.errors.time : errors.closesAt}
+        />
+        <div aria-live="polite">
+          {hits ? (
+            <div className="notice">
+              {hits.length === 0 ? schoolTexts.hitsNothing : null}
+              <ul>
+                {hits.map((line) => (
+                  <li key={line.tag}>
+                    <b>{line.tag}</b> {schoolTexts.hits(line.meetings, line.due, line.taken)}
+                    {line.details.length > 0 ? (
+                      <ul>
+                        {line.details.map((detail) => (
+                          <li key={detail} className="soft">
+                            {detail}
+                          </li>
+                        ))}
+                      </ul>
+                    ) : null}
+                  </li>
+                ))}
+              </ul>
+            </div>
+          ) : null}
+        </div>
+        <p role="alert" className={styles.error}>
+          {message}
+        </p>
+        <div>
+          <Button
+            type="submit"
+            variant={hits ? 'contained' : 'outlined'}
+            disabled={busy || read?.kind === 'unreadable'}
+          >
+            {hits ? schoolTexts.close : schoolTexts.seeHits}
+          </Button>
+        </div>
+      </form>
+    </details>
+  );
+}

@@ -1,0 +1,82 @@
+'use client';
+import Button from '@mui/material/Button';
+import { useState } from 'react';
+import { schoolTexts } from '@/core/texts/school';
+import { Field } from '../controls/Field';
+import styles from './School.module.css';
+import { useSubmit } from './useSubmit';
+
+export type PersonLine = Readonly<{ id: string; name: string; email: string; waiting: boolean }>;
+
+/** Those who may teach, and how one more is added: a letter brings the link for the first sign-in. */
+export function PeopleSection({ people }: { people: readonly PersonLine[] }) {
+  const { submit, errors, message, busy } = useSubmit();
+  const [value, setValue] = useState({ name: '', email: '' });
+  const field = (key: 'name' | 'email') => ({
+    value: value[key],
+    onChange: (text: string) => setValue({ ...value, [key]: text }),
+    error: errors[key],
+  });
+  const add = async () => {
+    const answer = await submit<{ name: string }>('POST', '/api/people', value, ({ name }) =>
+      schoolTexts.invited(name),
+    );
+    if (answer.ok) setValue({ name: '', email: '' });
+  };
+  return (
+    <section className={styles.section} aria-labelledby="people">
+      <h2 id="people">{schoolTexts.people}</h2>
+      <p className="soft">{schoolTexts.peopleLead}</p>
+      <ul className={styles.list}>
+        {people.map((person) => (
+          <li key={person.id}>
+            <span>
+              <b>{person.name}</b>{' '}
+              <span className="soft">
+                {person.email}
+                {person.waiting ? ` · ${schoolTexts.neverSignedIn}` : ''}
+              </span>
+            </span>
+            <Button
+              size="small"
+              disabled={busy}
+              aria-label={schoolTexts.inviteAgain(person.name)}
+              onClick={() =>
+                submit<{ name: string }>(
+                  'POST',
+                  `/api/people/${person.id}/invitation`,
+                  undefined,
+                  ({ name }) => schoolTexts.invited(name),
+                )
+              }
+            >
+              {schoolTexts.invite}
+            </Button>
+          </li>
+        ))}
+      </ul>
+      <details>
+        <summary>{schoolTexts.addPerson}</summary>
+        <form
+          className={styles.form}
+          noValidate
+          onSubmit={(event) => {
+            event.preventDefault();
+            void add();
+          }}
+        >
+          <Field label={schoolTexts.personName} {...field('name')} />
+          <Field label={schoolTexts.personEmail} type="email" {...field('email')} />
+          <p role="alert" className={styles.error}>
+            {message}
+          </p>
+          <div>
+            <Button type="submit" variant="contained" disabled={busy}>
+              {schoolTexts.savePerson}
+            </Button>
+          </div>
+        </form>
+      </details>
+    </section>
+  );
+}

@@ -1,0 +1,171 @@
+'use client';
+import Button from '@mui/material/Button';
+import { useState } from 'react';
+import { entryTexts } from '@/core/texts/entries';
+import { frameHistoryTexts } from '@/core/texts/frameHistory';
+import { courseTexts } from '@/core/texts/school';
+import { Field } from '../controls/Field';
+import styles from './School.module.css';
+import { useSubmit } from './useSubmit';
+
+export type MeetingLine = Readonly<{
+  id: string;
+  ordinal: number;
+  when: string;
+  date: string;
+  start: string;
+  end: string;
+  moved: boolean;
+  cancelled?: string;
+}>;
+export type SectionView = Readonly<{
+  id: string;
+  name: string;
+  week: string;
+  students: string;
+  meetings: readonly MeetingLine[];
+}>;
+
+/** One section: when it meets, and each of its classes, which can be moved or called off singly. */
+export function SectionCard({ section, today }: { section: SectionView; today: string }) {
+  const { submit, errors, message, busy } = useSubmit();
+  const [week, setWeek] = useState('');
+  const [from, setFrom] = useState(today);
+  const [open, setOpen] = useState<string>();
+  const change = async () => {
+    const answer = await submit('PUT', `/api/sections/${section.id}/pattern`, { from, week }, () =>
+      frameHistoryTexts.changedWeek(section.name, from),
+    );
+    if (answer.ok) setWeek('');
+  };
+  return (
+    <section className={`card ${styles.section}`} aria-label={`${courseTexts.sectionOf} ${section.name}`}>
+      <h2>
+        {courseTexts.sectionOf} {section.name}
+      </h2>
+      <p>
+        {section.week || courseTexts.doesNotMeet}{' '}
+        <span className="soft">
+          · {courseTexts.classes(section.meetings.length)} · {section.students}
+        </span>
+      </p>
+      <details>
+        <summary>{courseTexts.changeWeek}</summary>
+        <form
+          className={styles.form}
+          noValidate
+          onSubmit={(event) => {
+            event.preventDefault();
+            void change();
+          }}
+        >
+          <div className={styles.row}>
+            <Field
+              label={courseTexts.meets}
+              hint={courseTexts.weekHint}
+              value={week}
+              onChange={setWeek}
+              error={errors.week}
+            />
+            <Field label={courseTexts.from} type="date" value={from} onChange={setFrom} error={errors.from} />
+          </div>
+          <p role="alert" className={styles.error}>
+            {message}
+          </p>
+          <div>
+            <Button type="submit" variant="contained" disabled={busy}>
+              {courseTexts.saveWeek}
+            </Button>
+          </div>
+        </form>
+      </details>
+      <ol className={styles.classes}>
+        {section.meetings.map((meeting) => (
+          <li key={meeting.id}>
+            <b>{meeting.ordinal}</b>
+            <span className={meeting.cancelled === undefined ? undefined : styles.off}>{meeting.when}</span>
+            {meeting.moved ? <span className="soft">{courseTexts.moved}</span> : null}
+            {meeting.cancelled ? <span className="soft">{meeting.cancelled}</span> : null}
+            <Button
+              size="small"
+              aria-label={courseTexts.changeClass(meeting.ordinal)}
+              onClick={() => setOpen(open === meeting.id ? undefined : meeting.id)}
+            >
+              {courseTexts.change}
+            </Button>
+          </li>
+        ))}
+      </ol>
+      {section.meetings.map((meeting) =>
+        meeting.id === open ? (
+          <MeetingForm key={meeting.id} meeting={meeting} onDone={() => setOpen(undefined)} />
+        ) : null,
+      )}
+    </section>
+  );
+}
+
+function MeetingForm({ meeting, onDone }: { meeting: MeetingLine; onDone: () => void }) {
+  const { submit, errors, message, busy } = useSubmit();
+  const [value, setValue] = useState({
+    date: meeting.date,
+    start: meeting.start,
+    end: meeting.end,
+    reason: meeting.cancelled ?? '',
+  });
+  const field = (key: keyof typeof value) => ({
+    value: value[key],
+    onChange: (text: string) => setValue({ ...value, [key]: text }),
+    error: errors[key],
+  });
+  const title = entryTexts.classTitle(meeting.ordinal);
+  const act = async (body: object, said: string) => {
+    const answer = await submit('PUT', `/api/meetings/${meeting.id}`, body, () => said);
+    if (answer.ok) onDone();
+  };
+  const { date, start, end, reason } = value;
+  return (
+    <div className={styles.form} role="group" aria-label={courseTexts.changeClass(meeting.ordinal)}>
+      <h3>
+        {title}, {meeting.when}
+      </h3>
+      <div className={styles.row}>
+        <Field label={courseTexts.day} type="date" {...field('date')} />
+        <div className={styles.row}>
+          <Field label={courseTexts.start} type="time" {...field('start')} />
+          <Field label={courseTexts.end} type="time" {...field('end')} />
+        </div>
+      </div>
+      <Field label={courseTexts.reason} {...field('reason')} />
+      <p role="alert" className={styles.error}>
+        {message}
+      </p>
+      <div className={styles.buttons}>
+        <Button
+          variant="contained"
+          disabled={busy}
+          onClick={() => act({ act: 'move', date, start, end }, frameHistoryTexts.movedClass(title, date))}
+        >
+          {courseTexts.saveMove}
+        </Button>
+        {meeting.cancelled === undefined ? (
+          <Button
+            variant="outlined"
+            disabled={busy}
+            onClick={() => act({ act: 'cancel', reason }, frameHistoryTexts.cancelledClass(title))}
+          >
+            {courseTexts.saveCancel}
+          </Button>
+        ) : (
+          <Button
+            variant="outlined"
+            disabled={busy}
+            onClick={() => act({ act: 'restore' }, frameHistoryTexts.restoredClass(title))}
+          >
+            {courseTexts.restore}
+          </Button>
+        )}
+      </div>
+    </div>
+  );
+}

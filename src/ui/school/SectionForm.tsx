@@ -1,0 +1,51 @@
+'use client';
+import Button from '@mui/material/Button';
+import { useState } from 'react';
+import { frameHistoryTexts } from '@/core/texts/frameHistory';
+import { courseTexts } from '@/core/texts/school';
+import { Field } from '../controls/Field';
+import styles from './School.module.css';
+import { useSubmit } from './useSubmit';
+
+export function SectionForm({ course }: { course: string }) {
+  const { submit, errors, message, busy } = useSubmit();
+  const [value, setValue] = useState({ name: '', week: '' });
+  const field = (key: 'name' | 'week') => ({
+    value: value[key],
+    onChange: (text: string) => setValue({ ...value, [key]: text }),
+    error: errors[key],
+  });
+  const add = async () => {
+    const answer = await submit<{ name: string }>(
+      'POST',
+      `/api/courses/${course}/sections`,
+      value,
+      ({ name }) => frameHistoryTexts.addedSection(name),
+    );
+    if (answer.ok) setValue({ name: '', week: '' });
+  };
+  return (
+    <details>
+      <summary>{courseTexts.addSection}</summary>
+      <form
+        className={styles.form}
+        noValidate
+        onSubmit={(event) => {
+          event.preventDefault();
+          void add();
+        }}
+      >
+        <Field label={courseTexts.sectionName} {...field('name')} />
+        <Field label={courseTexts.meets} hint={courseTexts.weekHint} {...field('week')} />
+        <p role="alert" className={styles.error}>
+          {message}
+        </p>
+        <div>
+          <Button type="submit" variant="contained" disabled={busy}>
+            {courseTexts.saveSection}
+          </Button>
+        </div>
+      </form>
+    </details>
+  );
+}

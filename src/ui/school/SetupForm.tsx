@@ -1,0 +1,94 @@
+'use client';
+import Button from '@mui/material/Button';
+import { useState } from 'react';
+import { schoolTexts, setupTexts } from '@/core/texts/school';
+import { callApi } from '../controls/callApi';
+import { Field } from '../controls/Field';
+import styles from './School.module.css';
+import { useSubmit } from './useSubmit';
+
+/** The first run: an account, a school, a term; then straight in. */
+export function SetupForm({ zones }: { zones: readonly string[] }) {
+  const { submit, errors, message, busy } = useSubmit();
+  const [value, setValue] = useState({
+    name: '',
+    email: '',
+    password: '',
+    school: '',
+    term: '',
+    startsOn: '',
+    endsOn: '',
+    tzid: '',
+  });
+  // The zone of this device is the likeliest one; the server checks the name.
+  const tzid = value.tzid || Intl.DateTimeFormat().resolvedOptions().timeZone;
+  const field = (key: keyof typeof value, error = errors[key]) => ({
+    value: key === 'tzid' ? tzid : value[key],
+    onChange: (text: string) => setValue({ ...value, [key]: text }),
+    error,
+  });
+  const setUp = async () => {
+    const { name, email, password, school, term, startsOn, endsOn } = value;
+    const answer = await submit('POST', '/api/setup', {
+      name,
+      email,
+      password,
+      school,
+      term: { name: term, startsOn, endsOn, tzid },
+    });
+    if (!answer.ok) return;
+    await callApi('POST', '/api/session', { email, password });
+    window.location.replace('/');
+  };
+  return (
+    <form
+      className={styles.form}
+      noValidate
+      onSubmit={(event) => {
+        event.preventDefault();
+        void setUp();
+      }}
+    >
+      <h2>{setupTexts.account}</h2>
+      <Field label={setupTexts.name} autoComplete="name" {...field('name')} />
+      <Field label={setupTexts.email} type="email" autoComplete="username" {...field('email')} />
+      <Field
+        label={setupTexts.password}
+        type="password"
+        autoComplete="new-password"
+        hint={setupTexts.passwordHint}
+        {...field('password')}
+      />
+      <h2>{setupTexts.school}</h2>
+      <Field label={setupTexts.schoolName} {...field('school')} />
+      <h2>{setupTexts.firstTerm}</h2>
+      <Field label={schoolTexts.termName} {...field('term', errors['term.name'])} />
+      <div className={styles.row}>
+        <Field label={schoolTexts.startsOn} type="date" {...field('startsOn', errors['term.startsOn'])} />
+        <Field label={schoolTexts.endsOn} type="date" {...field('endsOn', errors['term.endsOn'])} />
+      </div>
+      <label className={styles.label}>
+        {schoolTexts.zone}
+        <select
+          className={styles.select}
+          value={tzid}
+          suppressHydrationWarning
+          onChange={(event) => setValue({ ...value, tzid: event.target.value })}
+        >
+          {zones.map((zone) => (
+            <option key={zone}>{zone}</option>
+          ))}
+        </select>
+        {errors['term.tzid'] ? <span className={styles.error}>{errors['term.tzid']}</span> : null}
+      </label>
+      <p role="alert" className={styles.error}>
+        {message}
+      </p>
+      <div>
+        <Button type="submit" variant="contained" disabled={busy}>
+          {setupTexts.submit}
+        </Button>
+      </div>
+    </form>
+  );
+}
