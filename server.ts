@@ -44,7 +44,7 @@ async function main(): Promise<void> {
     response.end(answer.body);
   }
 
-  const standins = config.demo
+  const standins = config.standins
     ? await startStandins({
         port: config.standinsPort,
         pembitUrl: config.baseUrl,

@@ -15,6 +15,7 @@ const environment = z.object({
   PEMBIT_SECRET_FILE: z.string().optional(),
   PEMBIT_NOW: z.iso.datetime().optional(),
   PEMBIT_DEMO: flag,
+  PEMBIT_STANDINS: flag,
   PEMBIT_SMTP_URL: z.url().optional(),
 });
 
@@ -27,6 +28,8 @@ export type Config = Readonly<{
   /** Where the clock starts; demo and tests only. */
   startsAt?: string;
   demo: boolean;
+  /** Whether the stand-ins run beside: in the demo, and in tests that need them without the demo's school. */
+  standins: boolean;
   /** Where mail is handed over; absent: it waits, or, in a demo, goes to the stand-in. */
   smtpUrl?: string;
 }>;
@@ -48,6 +51,7 @@ export function readConfig(env: Record<string, string | undefined>): Config {
     secretFile: path.resolve(data.PEMBIT_SECRET_FILE ?? path.join(dataFolder, 'secret')),
     startsAt: data.PEMBIT_NOW,
     demo: data.PEMBIT_DEMO,
+    standins: data.PEMBIT_DEMO || data.PEMBIT_STANDINS,
     smtpUrl: data.PEMBIT_SMTP_URL,
   };
 }

@@ -19,6 +19,9 @@ export type Person = Readonly<{
   /** Clicks what a person would name: a button, link, field or cell by its accessible name (exact or a pattern). */
   click: (role: Role, name: string | RegExp) => Promise<void>;
   type: (label: string | RegExp, text: string) => Promise<void>;
+  /** The same within a part of the page, where two fields have one name. */
+  typeInto: (css: string, label: string | RegExp, text: string) => Promise<void>;
+  choose: (label: string | RegExp, option: string) => Promise<void>;
   press: (...keys: string[]) => Promise<void>;
   find: (role: Role, name: string | RegExp) => Promise<WebElement>;
   /** For what has no name of its own: the first element by a CSS selector. */
@@ -42,8 +45,12 @@ const SELECTORS: Record<Role, string> = {
 };
 
 /** Names as most elements get them: by a label of their own, a label element, or their text. */
-const PROPOSE = `return [...document.querySelectorAll(arguments[0])].map((e) => [
+const PROPOSE = `return [...(document.querySelector(arguments[1]) ?? document.createElement('p')).querySelectorAll(arguments[0])].map((e) => [
   (e.getAttribute('aria-label') ?? (e.labels && e.labels.length ? e.labels[0].innerText : e.innerText) ?? '').replace(/\\s+/g, ' ').trim(), e]);`;
+
+const SET_VALUE = `const prototype = arguments[0].tagName === 'TEXTAREA' ? HTMLTextAreaElement : HTMLInputElement;
+  Object.getOwnPropertyDescriptor(prototype.prototype, 'value').set.call(arguments[0], arguments[1]);
+  arguments[0].dispatchEvent(new Event('input', { bubbles: true }));`;
 
 const matches = (name: string, wanted: string | RegExp) =>
   typeof wanted === 'string' ? name.trim() === wanted : wanted.test(name);
@@ -97,9 +104,13 @@ export async function newPerson(size: Size = DESKTOP): Promise<Person> {
 
   const pageText = () => driver.executeScript<string>('return document.body ? document.body.innerText : ""');
 
-  const locate = async (role: Role, name: string | RegExp): Promise<WebElement | undefined> => {
+  const locate = async (
+    role: Role,
+    name: string | RegExp,
+    within = 'body',
+  ): Promise<WebElement | undefined> => {
     // The page proposes in one go; the browser's own accessible name decides.
-    const proposed = await driver.executeScript<[string, WebElement][]>(PROPOSE, SELECTORS[role]);
+    const proposed = await driver.executeScript<[string, WebElement][]>(PROPOSE, SELECTORS[role], within);
     for (const [guess, element] of proposed) {
       if (!matches(guess, name) || !matches(await element.getAccessibleName(), name)) continue;
       // The boxes of radio buttons and checkboxes are drawn by the theme; the input lies above them, transparent.
@@ -133,6 +144,18 @@ export async function newPerson(size: Size = DESKTOP): Promise<Person> {
       PATIENCE,
     );
 
+  /** Types over what a field holds. A date goes in as a whole: how its parts are typed hangs on the browser's language. */
+  const enter = async (within: string, label: string | RegExp, text: string) => {
+    await withRetry(`No field called ${label}`, async () => {
+      const element = await locate('field', label, within);
+      if (!element) return undefined;
+      const type = await element.getAttribute('type');
+      if (type === 'date' || text.length > 400) await driver.executeScript(SET_VALUE, element, text);
+      else await element.sendKeys('\uE009a\uE000', text === '' ? '\uE003' : text); // Control+A, then over it
+      return element;
+    });
+  };
+
   return {
     driver,
     open: async (url) => {
@@ -147,21 +170,17 @@ export async function newPerson(size: Size = DESKTOP): Promise<Person> {
         return element;
       });
     },
-    type: async (label, text) => {
-      await withRetry(`No field called ${label}`, async () => {
-        const element = await locate('field', label);
-        if (!element) return undefined;
-        if ((await element.getAttribute('type')) === 'date') {
-          await driver.executeScript(
-            `const set = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set;
-             set.call(arguments[0], arguments[1]); arguments[0].dispatchEvent(new Event('input', {bubbles: true}));`,
-            element,
-            text,
-          );
-        } else {
-          await element.sendKeys('\uE009a\uE000', text === '' ? '\uE003' : text); // Control+A, then over it
-        }
-        return element;
+    type: (label, text) => enter('body', label, text),
+    typeInto: enter,
+    choose: async (label, option) => {
+      const select = await withRetry(`No choice called ${label}`, () => locate('field', label));
+      await withRetry(`No option ${option}`, async () => {
+        for (const candidate of await select.findElements(By.css('option')))
+          if ((await candidate.getText()).trim() === option) {
+            await candidate.click();
+            return true;
+          }
+        return undefined;
       });
     },
     press: async (...keys) => {

@@ -21,8 +21,14 @@ export function anonymous(base: string, cookie = ''): Api {
   };
 }
 
-export async function signedIn(base: string, email: string): Promise<Api> {
-  const answer = await anonymous(base).call('POST', '/api/session', { email, password: PASSWORD });
-  if (answer.status !== 200) throw new Error(`Cannot sign in as ${email}: ${answer.status}`);
+export const signedIn = (base: string, email: string): Promise<Api> =>
+  signedInAs(base, { email, password: PASSWORD });
+
+export async function signedInAs(
+  base: string,
+  credentials: { email: string; password: string },
+): Promise<Api> {
+  const answer = await anonymous(base).call('POST', '/api/session', credentials);
+  if (answer.status !== 200) throw new Error(`Cannot sign in as ${credentials.email}: ${answer.status}`);
   return anonymous(base, answer.headers.get('set-cookie')!.split(';')[0]);
 }

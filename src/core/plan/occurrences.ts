@@ -29,6 +29,9 @@ export type Occurrence = Common &
     | Readonly<{ kind: 'event'; entry: EntryId; place: string; links: readonly Link[] }>
     | Readonly<{
         kind: 'class';
+        ordinal: number;
+        /** Where the course has several. */
+        sectionName?: string;
         meeting: MeetingId;
         course: CourseId;
         place: string;
@@ -112,7 +115,7 @@ export const classTitle = ({
   entryTexts.classTitle(meeting.ordinal, course.sections.length > 1 ? section.name : undefined);
 
 function ofClass(seen: SeenClass, tzid: string): Occurrence {
-  const { course, meeting, asStaff } = seen;
+  const { course, section, meeting, asStaff } = seen;
   return {
     kind: 'class',
     uid: meeting.id,
@@ -124,6 +127,8 @@ function ofClass(seen: SeenClass, tzid: string): Occurrence {
     release: 'shown',
     asStaff,
     meeting: meeting.id,
+    ordinal: meeting.ordinal,
+    sectionName: course.sections.length > 1 ? section.name : undefined,
     course: course.id,
     place: course.place,
     meetingLink: course.meetingLink,

@@ -35,13 +35,13 @@ type Hours = Readonly<{
   taken: (index: number) => boolean;
 }>;
 
-const weeks = (from: number, to: number, without: number) =>
-  Array.from({ length: to - from + 1 }, (_, i) => from + i).filter((week) => week !== without);
+const weeks = (from: number, to: number, ...without: number[]) =>
+  Array.from({ length: to - from + 1 }, (_, i) => from + i).filter((week) => !without.includes(week));
 
 const HOURS: readonly Hours[] = [
   {
     course: HL, title: 'Office hours', host: MAREN, place: 'Loft office', weekday: 3, start: '13:00', end: '15:00',
-    length: 25, gap: 5, weeks: weeks(1, 14, 10), taken: (i) => i < 20 ? i % 3 !== 1 : i < 28 && i % 2 === 0,
+    length: 25, gap: 5, weeks: weeks(1, 14, 4, 10, 12), taken: (i) => i < 20 ? i % 3 !== 1 : i < 28 && i % 2 === 0,
   },
   {
     course: NV, title: 'Chartwork help', host: MAREN, place: 'Chart room', weekday: 5, start: '10:30', end: '12:00',

@@ -25,7 +25,7 @@ export function carrierOf(config: Pembit['config']): Carrier | undefined {
       });
     };
   }
-  if (!config.demo) return undefined;
+  if (!config.standins) return undefined;
   return async (letter) => {
     const answer = await fetch(`http://127.0.0.1:${config.standinsPort}/mailbox/deliver`, {
       method: 'POST',

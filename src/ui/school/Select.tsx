@@ -1,4 +1,5 @@
 'use client';
+import { useId } from 'react';
 import styles from './School.module.css';
 
 type Props = Readonly<{
@@ -7,17 +8,23 @@ type Props = Readonly<{
   options: readonly Readonly<{ value: string; label: string }>[];
   onChange: (value: string) => void;
   error?: string;
+  /** For a value that only the browser knows, such as the zone of the device. */
+  fromDevice?: boolean;
 }>;
 
 /** A labelled choice among many. */
-export function Select({ label, value, options, onChange, error }: Props) {
+export function Select({ label, value, options, onChange, error, fromDevice = false }: Props) {
+  const id = useId();
   return (
-    <label className={styles.label}>
-      {label}
+    <div className={styles.label}>
+      <label htmlFor={id}>{label}</label>
       <select
+        id={id}
         className={styles.select}
         value={value}
         aria-invalid={Boolean(error)}
+        aria-describedby={error ? `${id}-error` : undefined}
+        suppressHydrationWarning={fromDevice}
         onChange={(event) => onChange(event.target.value)}
       >
         {options.map((option) => (
@@ -26,7 +33,11 @@ export function Select({ label, value, options, onChange, error }: Props) {
           </option>
         ))}
       </select>
-      {error ? <span className={styles.error}>{error}</span> : null}
-    </label>
+      {error ? (
+        <span id={`${id}-error`} className={styles.error}>
+          {error}
+        </span>
+      ) : null}
+    </div>
   );
 }

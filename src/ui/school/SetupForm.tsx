@@ -5,6 +5,7 @@ import { schoolTexts, setupTexts } from '@/core/texts/school';
 import { callApi } from '../controls/callApi';
 import { Field } from '../controls/Field';
 import styles from './School.module.css';
+import { Select } from './Select';
 import { useSubmit } from './useSubmit';
 
 /** The first run: an account, a school, a term; then straight in. */
@@ -67,20 +68,14 @@ export function SetupForm({ zones }: { zones: readonly string[] }) {
         <Field label={schoolTexts.startsOn} type="date" {...field('startsOn', errors['term.startsOn'])} />
         <Field label={schoolTexts.endsOn} type="date" {...field('endsOn', errors['term.endsOn'])} />
       </div>
-      <label className={styles.label}>
-        {schoolTexts.zone}
-        <select
-          className={styles.select}
-          value={tzid}
-          suppressHydrationWarning
-          onChange={(event) => setValue({ ...value, tzid: event.target.value })}
-        >
-          {zones.map((zone) => (
-            <option key={zone}>{zone}</option>
-          ))}
-        </select>
-        {errors['term.tzid'] ? <span className={styles.error}>{errors['term.tzid']}</span> : null}
-      </label>
+      <Select
+        label={schoolTexts.zone}
+        value={tzid}
+        options={zones.map((zone) => ({ value: zone, label: zone }))}
+        onChange={(zone) => setValue({ ...value, tzid: zone })}
+        error={errors['term.tzid']}
+        fromDevice
+      />
       <p role="alert" className={styles.error}>
         {message}
       </p>

@@ -20,6 +20,7 @@ export function TermItem({
         </span>
       ))}
       {item.time ? <span className={styles.time}>{item.time}</span> : null}
+      {item.ordinal !== undefined ? <span className={styles.ordinal}>{item.ordinal}</span> : null}
       {item.boxes ? (
         <span className={styles.ruler}>
           {item.boxes.map((taken, i) => (

@@ -21,6 +21,8 @@ export type GridItem = Readonly<{
   title: string;
   /** Before the title: `10:00`. */
   time?: string;
+  /** The number of a class, drawn as a small box. */
+  ordinal?: number;
   /** At the end: `by 17:00`. */
   by?: string;
   release: Release;
@@ -95,7 +97,8 @@ function itemOf(o: Occurrence, tags: readonly Tag[]): GridItem {
     key: `${o.uid} ${momentText(o.start)}`,
     kind: o.kind,
     tags,
-    title,
+    title: o.kind === 'class' ? (o.sectionName ?? '') : title,
+    ordinal: o.kind === 'class' ? o.ordinal : undefined,
     time: o.kind === 'due' ? undefined : clock,
     by: o.kind === 'due' && clock ? entryTexts.by(clock) : undefined,
     release: o.release,
