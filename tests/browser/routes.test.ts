@@ -201,6 +201,17 @@ const CHECKS: Readonly<Record<string, () => readonly Check[]>> = {
   '/api/courses/[id]/roster/[person]': () => [
     { method: 'DELETE', path: `/api/courses/${hlCourse}/roster/${NOT_THERE}`, expected: signedInOnly(404) },
   ],
+  '/api/courses/[id]/staff': () => [
+    {
+      method: 'POST',
+      path: `/api/courses/${hlCourse}/staff`,
+      body: { email: 'ivo@kittiwake.example' },
+      expected: signedInOnly(404),
+    },
+  ],
+  '/api/courses/[id]/staff/[person]': () => [
+    { method: 'DELETE', path: `/api/courses/${hlCourse}/staff/${NOT_THERE}`, expected: signedInOnly(404) },
+  ],
   '/api/sections/[id]/pattern': () => [
     {
       method: 'PUT',

@@ -12,6 +12,7 @@ import type { SignedIn } from '@/server/session/session';
 
 export type School = Readonly<{
   pembit: Pembit;
+  term: TermId;
   course: CourseId;
   section: SectionId;
   other: CourseId;
@@ -88,6 +89,7 @@ export async function newSchool({ students = 3 } = {}): Promise<School> {
   });
   return {
     pembit,
+    term,
     course,
     section,
     other,

@@ -32,7 +32,8 @@ export type Course = Readonly<{
   /** Where classes take place, and where they are joined, unless said otherwise. */
   place: string;
   meetingLink: string;
-  staff: readonly Readonly<{ id: PersonId; name: string }>[];
+  /** Instructors first. */
+  staff: readonly Readonly<{ id: PersonId; name: string; role: 'instructor' | 'co' }>[];
   sections: readonly Section[];
   /** Students on the roster, those without a section included. */
   students: number;

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { audienceInput } from '../entries/entryInput';
-import { line, plainDateTime, url } from '../fields';
+import { line, longText, plainDateTime, url } from '../fields';
 
 const wholeMinutes = (what: string, min: number, max: number) =>
   z
@@ -47,4 +47,8 @@ export const sheetInput = z.object({
 export type SheetInput = z.output<typeof sheetInput>;
 export type SheetInputJson = z.input<typeof sheetInput>;
 
-export const takeTimeInput = z.object({ note: line(1000).default('') });
+export const takeTimeInput = z.object({
+  note: longText(1000)
+    .transform((text) => text.trim())
+    .default(''),
+});

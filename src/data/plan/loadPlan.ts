@@ -61,7 +61,7 @@ async function coursesByIds(reader: Reader, ids: readonly CourseId[]): Promise<C
     meetingLink: row.meeting_link,
     staff: staff
       .filter((s) => s.course_id === row.id)
-      .map((s) => ({ id: s.person_id as PersonId, name: s.name })),
+      .map((s) => ({ id: s.person_id as PersonId, name: s.name, role: s.role })),
     sections: sections
       .filter((s) => s.course_id === row.id)
 

@@ -81,7 +81,14 @@ export function TermGrid({ view, selected, day, canAdd, onOpen, onDay }: Props) 
         ))}
       </div>
       {view.weeks.map((week, row) => (
-        <div role="row" key={week.number} className={styles.week} data-now={week.now} data-past={week.past}>
+        <div
+          role="row"
+          key={week.number}
+          className={styles.week}
+          id={week.now ? 'now' : undefined}
+          data-now={week.now}
+          data-past={week.past}
+        >
           <div role="rowheader" className={styles.weekName}>
             <b>{week.number}</b> <span className="numbers">{week.range}</span>
           </div>

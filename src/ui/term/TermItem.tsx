@@ -20,7 +20,12 @@ export function TermItem({
         </span>
       ))}
       {item.time ? <span className={styles.time}>{item.time}</span> : null}
-      {item.ordinal !== undefined ? <span className={styles.ordinal}>{item.ordinal}</span> : null}
+      {item.ordinal !== undefined ? (
+        <>
+          <span className={styles.ordinal}>{item.ordinal}</span>
+          <span className={styles.long}>{item.long}</span>
+        </>
+      ) : null}
       {item.boxes ? (
         <span className={styles.ruler}>
           {item.boxes.map((taken, i) => (

@@ -96,7 +96,12 @@ export function TermPlanner({ view, entries, courses, today }: Props) {
           <h1 id="term-title">{view.title}</h1>
           <p className="soft">
             {view.span}
-            {view.now ? ` · ${view.now}` : ''}
+            {view.now ? (
+              <>
+                {' · '}
+                <a href="#now">{view.now}</a>
+              </>
+            ) : null}
           </p>
           {canAdd ? (
             <Button className={styles.add} size="small" variant="outlined" onClick={() => addOn(today)}>

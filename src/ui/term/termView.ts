@@ -23,6 +23,8 @@ export type GridItem = Readonly<{
   time?: string;
   /** The number of a class, drawn as a small box. */
   ordinal?: number;
+  /** The same in words, where there is room. */
+  long?: string;
   /** At the end: `by 17:00`. */
   by?: string;
   release: Release;
@@ -99,6 +101,7 @@ function itemOf(o: Occurrence, tags: readonly Tag[]): GridItem {
     tags,
     title: o.kind === 'class' ? (o.sectionName ?? '') : title,
     ordinal: o.kind === 'class' ? o.ordinal : undefined,
+    long: o.kind === 'class' ? title : undefined,
     time: o.kind === 'due' ? undefined : clock,
     by: o.kind === 'due' && clock ? entryTexts.by(clock) : undefined,
     release: o.release,

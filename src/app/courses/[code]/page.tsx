@@ -3,6 +3,7 @@ import { notFound } from 'next/navigation';
 import { isStaffOf } from '@/core/entries/viewer';
 import { courseTexts, schoolTexts } from '@/core/texts/school';
 import { currentTerm } from '@/core/time/term';
+import { mayChangeStaff } from '@/server/frame/courseStaff';
 import { rosterOf } from '@/server/people/roster';
 import { planSeenBy } from '@/server/plan/planSeenBy';
 import { todayIn } from '@/server/plan/todayIn';
@@ -10,10 +11,12 @@ import { sharedPembit } from '@/server/pembit';
 import { ClosureForm } from '@/ui/school/ClosureForm';
 import { closureLines } from '@/ui/school/closureLines';
 import { ClosureList } from '@/ui/school/ClosureList';
+import { CourseFacts } from '@/ui/school/CourseFacts';
 import { RosterSection } from '@/ui/school/RosterSection';
 import styles from '@/ui/school/School.module.css';
 import { SectionCard } from '@/ui/school/SectionCard';
 import { SectionForm } from '@/ui/school/SectionForm';
+import { StaffSection } from '@/ui/school/StaffSection';
 import { sectionView } from '@/ui/school/sectionView';
 import { PageFrame } from '../../PageFrame';
 import { signedInOr } from '../../signedIn';
@@ -48,6 +51,18 @@ export default async function CoursePage({ params }: { params: Promise<{ code: s
           .filter(Boolean)
           .join(' · ')}
       </p>
+      <CourseFacts
+        course={{
+          id: course.id,
+          code: course.code,
+          title: course.title,
+          tag: course.tag,
+          color: course.color,
+          credits: course.credits === undefined ? '' : String(course.credits),
+          place: course.place,
+          meetingLink: course.meetingLink,
+        }}
+      />
       <div className={styles.page}>
         <div className={styles.column}>
           {course.sections.map((section) => (
@@ -57,6 +72,11 @@ export default async function CoursePage({ params }: { params: Promise<{ code: s
         </div>
         <div className={styles.column}>
           <RosterSection course={course.id} members={members} />
+          <StaffSection
+            course={course.id}
+            staff={course.staff.map(({ id, name, role }) => ({ id, name, co: role === 'co' }))}
+            mayChange={await mayChangeStaff(pembit, actor, course.id)}
+          />
           <section className={`card ${styles.section}`} aria-labelledby="closures">
             <h2 id="closures">{schoolTexts.closures}</h2>
             <ClosureList closures={closureLines(closures, (closure) => closure.course === course.id)} />

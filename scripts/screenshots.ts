@@ -1,0 +1,59 @@
+/** npm run screenshots: one picture of each main view, from the demo data, into docs/screenshots/. */
+import { mkdirSync, writeFileSync } from 'node:fs';
+import path from 'node:path';
+import { signedIn } from '../tests/support/api';
+import type { Person } from '../tests/browser/browser';
+import { DESKTOP, PHONE, newPerson } from '../tests/browser/browser';
+import { startPembit } from '../tests/browser/server';
+
+const FOLDER = path.join(import.meta.dirname, '../docs/screenshots');
+
+const pembit = await startPembit();
+const person: Person = await newPerson();
+mkdirSync(FOLDER, { recursive: true });
+
+async function become(name: string): Promise<void> {
+  await person.driver.manage().deleteAllCookies();
+  await person.open(`${pembit.pembitUrl}/sign-in`);
+  await person.click('button', `Sign in as ${name}`);
+  await person.find('link', /^Your account/);
+}
+
+async function picture(name: string, view: string, size = DESKTOP): Promise<void> {
+  await person.size(size);
+  await person.open(view.startsWith('http') ? view : pembit.pembitUrl + view);
+  await save(name);
+}
+
+async function save(name: string): Promise<void> {
+  // Fonts are part of the picture.
+  await person.driver.executeAsyncScript(
+    'const done = arguments[0]; document.fonts.ready.then(() => requestAnimationFrame(() => done()));',
+  );
+  writeFileSync(path.join(FOLDER, `${name}.png`), await person.driver.takeScreenshot(), 'base64');
+}
+
+try {
+  await picture('sign-in', '/sign-in');
+  await become('Maren Toft');
+  await person.open(`${pembit.pembitUrl}/term`);
+  await person.click('button', /Due, by 17:00, Half-breadth plan/);
+  await person.find('button', 'Edit');
+  await save('term');
+  await picture('office-hours', '/office-hours');
+  await picture('offer-times', '/office-hours/new');
+  await picture('publish', '/publish');
+  await picture('course', '/courses/HL%20210');
+  await become('School office');
+  await picture('school', '/school');
+  await become('Ivo Saltmarsh');
+  await picture('next', '/next', PHONE);
+  await picture('sign-up', '/sign-up', PHONE);
+  await picture('subscribe', '/subscribe', PHONE);
+  const maren = await signedIn(pembit.pembitUrl, 'maren@kittiwake.example');
+  const outlets = (await (await maren.call('GET', '/api/outlets')).json()) as { kind: string; url: string }[];
+  await picture('embed', outlets.find((outlet) => outlet.kind === 'embed')!.url, { width: 640, height: 800 });
+} finally {
+  await person.quit();
+  await pembit.stop();
+}

@@ -1,0 +1,144 @@
+import { randomUUID } from 'node:crypto';
+import { afterAll, beforeAll, beforeEach, describe, expect, test } from 'vitest';
+import type { School } from '../../../tests/support/school';
+import { newSchool } from '../../../tests/support/school';
+import { entryInput } from '@/core/entries/entryInput';
+import { closureInput, patternInput } from '@/core/frame/frameInput';
+import type { ClosureId, HistoryId } from '@/core/ids';
+import { sheetInput } from '@/core/signup/sheetInput';
+import { select } from '@/data/database';
+import { planEntry } from '../entries/planEntry';
+import { undoChange } from '../history/undoChange';
+import { offerTimes } from '../signup/offerTimes';
+import { takeTime } from '../signup/takeTime';
+import { changeMeeting } from './changeMeeting';
+import { addClosure, previewClosure, removeClosure } from './closures';
+import { changeWeek } from './courses';
+
+let school: School;
+beforeAll(async () => {
+  school = await newSchool();
+});
+afterAll(() => school.close());
+
+async function must<T extends { ok: boolean }>(work: Promise<T>): Promise<Extract<T, { ok: true }>> {
+  const outcome = await work;
+  if (!outcome.ok) throw new Error(JSON.stringify(outcome));
+  return outcome as Extract<T, { ok: true }>;
+}
+const storm = (changes: object = {}) =>
+  closureInput.parse({
+    term: school.term,
+    course: school.course,
+    name: 'Storm',
+    firstDay: '2026-10-20',
+    lastDay: '2026-10-22',
+    ...changes,
+  });
+const meetings = () =>
+  select<{ id: string; date: string; ordinal: number; cancelled: string | null }>(
+    school.pembit,
+    'SELECT id, date, ordinal, cancelled FROM meetings ORDER BY ordinal',
+  );
+
+beforeEach(async () => {
+  await must(
+    changeWeek(
+      school.pembit,
+      school.instructor,
+      school.section,
+      patternInput.parse({ from: '2026-09-08', week: 'Tue Thu 10-11:50' }),
+    ),
+  );
+});
+
+describe('a closure added late', () => {
+  test('shows the classes, the due work and the taken times it hits, by name to the staff, and saves nothing', async () => {
+    const audience = [{ course: school.course }];
+    await must(
+      planEntry(
+        school.pembit,
+        school.instructor,
+        entryInput.parse({ kind: 'assignment', title: 'Body plan', due: '2026-10-21T17:00', audience }),
+      ),
+    );
+    await must(
+      planEntry(
+        school.pembit,
+        school.instructor,
+        entryInput.parse({ kind: 'assignment', title: 'Elsewhere', due: '2026-10-23', audience }),
+      ),
+    );
+    const sheet = await must(offerTimes(school.pembit, school.instructor, sheetInput.parse({ title: 'Office hours', audience, length: 30, stretches: [{ start: '2026-10-21T12:00', end: '2026-10-21T13:00' }] }))); // prettier-ignore
+    await must(takeTime(school.pembit, school.students[0]!, sheet.value.slots[0]!.id, ''));
+    const before = await meetings();
+    const preview = await must(previewClosure(school.pembit, school.instructor, storm()));
+    expect(preview.value).toEqual([
+      {
+        tag: 'HL',
+        title: 'Hull lofting',
+        meetings: 2,
+        due: 1,
+        taken: 1,
+        details: [
+          'Class 13, A, Tue 20 Oct',
+          'Class 14, A, Thu 22 Oct',
+          'Body plan, due Wed 21 Oct, 17:00',
+          'Office hours, Wed 21 Oct, 12:00: Person 2',
+        ],
+      },
+    ]);
+    expect(await meetings()).toEqual(before);
+  });
+
+  test('takes the classes away and gives each back, under its id, when it is undone or removed', async () => {
+    const before = await meetings();
+    const added = await must(addClosure(school.pembit, school.instructor, storm()));
+    expect((await meetings()).map((m) => m.date)).not.toContain('2026-10-20');
+    expect((await meetings()).map((m) => m.ordinal)).toEqual(before.slice(2).map((_, i) => i + 1));
+    await must(undoChange(school.pembit, school.instructor, added.history as HistoryId));
+    expect(await meetings()).toEqual(before);
+    const again = await must(addClosure(school.pembit, school.instructor, storm()));
+    await must(removeClosure(school.pembit, school.instructor, again.value.id as ClosureId));
+    expect(await meetings()).toEqual(before);
+  });
+
+  test('that closes early leaves the classes before that time', async () => {
+    const preview = await must(
+      previewClosure(school.pembit, school.instructor, storm({ closesAt: '11:50' })),
+    );
+    expect(preview.value).toMatchObject([{ meetings: 0, due: 1, taken: 1 }]);
+  });
+
+  test('is refused where a class was moved by hand to one of its days', async () => {
+    const target = (await meetings())[0]!;
+    const move = {
+      act: 'move' as const,
+      date: storm().firstDay.subtract({ days: 1 }),
+      start: storm({ closesAt: '09:00' }).closesAt!,
+      end: storm({ closesAt: '10:00' }).closesAt!,
+    };
+    await must(changeMeeting(school.pembit, school.instructor, target.id as never, move));
+    const refusal = await addClosure(
+      school.pembit,
+      school.instructor,
+      storm({ firstDay: '2026-10-19', lastDay: '2026-10-19' }),
+    );
+    expect(refusal).toMatchObject({ ok: false, reason: 'movedOntoClosure' });
+  });
+
+  test('of the whole site is the administrator’s, of a course its staff’s', async () => {
+    expect(await addClosure(school.pembit, school.instructor, storm({ course: undefined }))).toMatchObject({
+      ok: false,
+      reason: 'notYours',
+    });
+    expect(await addClosure(school.pembit, school.stranger, storm())).toMatchObject({
+      ok: false,
+      reason: 'notYours',
+    });
+    expect(await removeClosure(school.pembit, school.stranger, randomUUID() as ClosureId)).toMatchObject({
+      ok: false,
+      reason: 'notFound',
+    });
+  });
+});

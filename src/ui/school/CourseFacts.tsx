@@ -1,0 +1,83 @@
+'use client';
+import Button from '@mui/material/Button';
+import { useState } from 'react';
+import { COURSE_COLORS } from '@/core/plan/plan';
+import { frameHistoryTexts } from '@/core/texts/frameHistory';
+import { courseTexts, schoolTexts } from '@/core/texts/school';
+import { Field } from '../controls/Field';
+import styles from './School.module.css';
+import { Select } from './Select';
+import { useSubmit } from './useSubmit';
+
+export type CourseFactsView = Readonly<{
+  id: string;
+  code: string;
+  title: string;
+  tag: string;
+  color: string;
+  credits: string;
+  place: string;
+  meetingLink: string;
+}>;
+
+/** What a course is called and where it meets unless said otherwise. */
+export function CourseFacts({ course }: { course: CourseFactsView }) {
+  const { submit, errors, message, busy } = useSubmit();
+  const [value, setValue] = useState(course);
+  const set = (key: keyof typeof value) => (text: string) => setValue({ ...value, [key]: text });
+  const field = (key: keyof typeof value) => ({ value: value[key], onChange: set(key), error: errors[key] });
+  const save = async () => {
+    const { id, credits, ...facts } = value;
+    const body = { ...facts, credits: credits.trim() === '' ? undefined : Number(credits) };
+    const answer = await submit<{ code: string }>('PUT', `/api/courses/${id}`, body, ({ code }) =>
+      frameHistoryTexts.changedCourse(code),
+    );
+    // The code is in the page's address.
+    if (answer.ok && value.code !== course.code)
+      window.location.replace(`/courses/${encodeURIComponent(value.code)}`);
+  };
+  return (
+    <details>
+      <summary>{courseTexts.changeCourse}</summary>
+      <form
+        className={styles.form}
+        noValidate
+        onSubmit={(event) => {
+          event.preventDefault();
+          void save();
+        }}
+      >
+        <div className={styles.row}>
+          <Field label={schoolTexts.code} {...field('code')} />
+          <Field label={schoolTexts.tag} hint={schoolTexts.tagHint} {...field('tag')} />
+        </div>
+        <Field label={schoolTexts.courseTitle} {...field('title')} />
+        <div className={styles.row}>
+          <Select
+            label={schoolTexts.color}
+            value={value.color}
+            options={COURSE_COLORS.map((color) => ({ value: color, label: color }))}
+            onChange={set('color')}
+            error={errors.color}
+          />
+          <Field label={schoolTexts.credits} {...field('credits')} />
+        </div>
+        <Field label={schoolTexts.place} {...field('place')} />
+        <Field
+          label={courseTexts.meetingLink}
+          type="url"
+          hint={courseTexts.meetingLinkHint}
+          {...field('meetingLink')}
+        />
+        <p role="alert" className={styles.error}>
+          {message}
+        </p>
+        <div>
+          <Button type="submit" variant="contained" disabled={busy}>
+            {courseTexts.saveCourse}
+          </Button>
+        </div>
+      </form>
+    </details>
+  );
+}
