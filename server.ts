@@ -8,6 +8,16 @@ import { carrierOf, startMail } from './src/server/mail/sendMail';
 import { openPembit, sharePembit } from './src/server/pembit';
 import { startStandins } from './src/standins/startStandins';
 
+/** Whether the escapes of a path can be decoded: Next answers 500 to those that cannot. */
+function isReadable(path: string): boolean {
+  try {
+    decodeURIComponent(path);
+    return true;
+  } catch {
+    return false;
+  }
+}
+
 /**
  * The process: node:http in front, which answers /feeds/ and /embed/ itself and hands everything else to Next.
  * `PEMBIT_DEV=1` runs Next in development mode.
@@ -26,7 +36,13 @@ async function main(): Promise<void> {
   const answerOutlet = createOutletAnswerer(pembit);
 
   const server = createServer((request, response) => {
-    const { pathname } = new URL(request.url ?? '/', 'http://pembit.invalid');
+    // Not parsed as a URL: a request target such as `//` is none, and must not take the process down.
+    const [pathname = '/'] = (request.url ?? '/').split('?', 1);
+    if (!isReadable(pathname)) {
+      response.writeHead(400, { 'content-type': 'text/plain; charset=utf-8' });
+      response.end('This address cannot be read.');
+      return;
+    }
     const work = isOutletPath(pathname) ? sendOutlet(request, response, pathname) : handle(request, response);
     work.catch((error: unknown) => {
       console.error('A request failed:', error);

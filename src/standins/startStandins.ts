@@ -41,8 +41,8 @@ export function startStandins(options: {
     mailbox(options.now),
   ];
   const server = createServer((request, response) => {
-    const url = new URL(request.url ?? '/', 'http://127.0.0.1');
     const answer = async () => {
+      const url = new URL(request.url ?? '/', 'http://127.0.0.1');
       for (const handler of handlers) if (await handler(request, response, url)) return;
       send(
         response,

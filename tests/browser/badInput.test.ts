@@ -218,7 +218,9 @@ async function everything(): Promise<string> {
 }
 
 describe('bad input gets a problem document with a sentence for each field, and nothing is half saved', () => {
-  test.each(CASES)('%s', async (_, path, body, fields, method = 'POST') => {
+  test.each(
+    CASES.map(([what, path, body, fields, method = 'POST']) => ({ what, path, body, fields, method })),
+  )('$what', async ({ path, body, fields, method }) => {
     const before = await everything();
     const answer = await maren.call(method, path, body(course));
     expect(answer.status).toBeGreaterThanOrEqual(400);

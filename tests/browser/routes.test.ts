@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs';
+import { request } from 'node:http';
 import { beforeAll, describe, expect, inject, test } from 'vitest';
 import type { Api } from '../support/api';
 import { anonymous, signedIn } from '../support/api';
@@ -360,4 +361,33 @@ test('pages cannot be framed and carry a script policy with a nonce', async () =
   expect(policy).toContain("frame-ancestors 'none'");
   const api = await anonymous(base).call('GET', '/api/health');
   expect(api.headers.get('content-security-policy')).toContain("frame-ancestors 'none'");
+});
+
+/** The status of a request whose target is sent as it stands, which fetch would tidy up. */
+const rawStatus = (target: string): Promise<number | undefined> =>
+  new Promise((resolve, reject) => {
+    const { hostname, port } = new URL(base);
+    request({ hostname, port, path: target, method: 'GET' }, (answer) => {
+      answer.resume();
+      resolve(answer.statusCode);
+    })
+      .once('error', reject)
+      .end();
+  });
+
+test('request targets that are no addresses get a 4xx, and the server goes on', async () => {
+  for (const target of [
+    '//',
+    '/%',
+    '/%00',
+    '/courses/%E0%A4%A',
+    '/feeds/%',
+    '/embed/../feeds/x',
+    '/e/%ff',
+    '*',
+  ]) {
+    const status = (await rawStatus(target)) ?? 0;
+    expect(`${target} ${status >= 300 && status < 500}`).toBe(`${target} true`);
+  }
+  expect((await anonymous(base).call('GET', '/api/health')).status).toBe(200);
 });

@@ -17,7 +17,7 @@ export const publishTexts = {
   rosterLead:
     'Give the address to your students only: whoever holds it can read it. It may show what concerns the ticked sections, too.',
   personalLead: 'Your own: whoever holds this address can read what you see, bookings included.',
-  sections: 'Sections in it',
+  sections: 'Sections whose classes and own entries are in it',
   kinds: 'What it shows',
   kindNames: {
     class: 'Classes',

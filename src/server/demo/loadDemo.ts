@@ -140,7 +140,7 @@ async function insertOutlets(change: Change, secret: Buffer): Promise<void> {
       owner: MAREN.id,
       generation: 1,
       courses: [HL.id],
-      sections: [],
+      sections: HL.sections.map((section) => section.id),
       kinds: [...OUTLET_KINDS],
     },
     {
@@ -151,7 +151,7 @@ async function insertOutlets(change: Change, secret: Buffer): Promise<void> {
       owner: MAREN.id,
       generation: 1,
       courses: [HL.id, NV.id],
-      sections: [],
+      sections: HL.sections.map((section) => section.id),
       kinds: [...OUTLET_KINDS],
     },
   ];

@@ -99,7 +99,7 @@ function lineOf(o: Occurrence, context: Context): Html {
     'entry' in o
       ? html`<a class="title" href="${context.addresses.embed}/e/${o.entry}">${title}</a>`
       : html`<span class="title">${title}</span>`;
-  return html`<li class="${o.kind}">
+  return html`<li class="${o.kind} ${courses[0]?.color ?? ''}">
     <span class="when">${whenOf(o)}</span>
     <div>${tags}${heading} ${detailOf(o, context)}</div>
   </li>`;

@@ -30,7 +30,7 @@ ul{list-style:none;margin:0;padding:0}
 .tag{font-weight:700;font-size:.8em;color:var(--paper);background:var(--course);border-radius:3px;padding:1px 5px}
 .title{font-weight:400;color:var(--ink)}
 .due .title{font-weight:700}
-.due{border-bottom:3px solid var(--ink)!important}
+.day>.due{border-bottom:3px solid var(--course)}
 .set .title{text-decoration:underline dashed}
 .soft{color:var(--soft);display:block;font-size:.92em}
 .text{white-space:pre-line}
