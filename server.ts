@@ -8,11 +8,11 @@ import { carrierOf, startMail } from './src/server/mail/sendMail';
 import { openPembit, sharePembit } from './src/server/pembit';
 import { startStandins } from './src/standins/startStandins';
 
-/** Whether the escapes of a path can be decoded: Next answers 500 to those that cannot. */
+/** Whether a request target is a path whose escapes can be decoded: Next answers 500 to others. */
 function isReadable(path: string): boolean {
   try {
     decodeURIComponent(path);
-    return true;
+    return path.startsWith('/');
   } catch {
     return false;
   }
