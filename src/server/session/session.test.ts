@@ -1,0 +1,135 @@
+import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import type { School } from '../../../tests/support/school';
+import { newSchool } from '../../../tests/support/school';
+import { select } from '@/data/database';
+import { acceptInvitation, invite, invitedBy } from '../people/invitation';
+import type { Pembit } from '../pembit';
+import { hashPassword, verifyPassword } from './password';
+import { cookieName, signIn, signOut, signOutEverywhere, signedInBy } from './session';
+
+let school: School;
+let shiftMs = 0;
+let pembit: Pembit;
+const PASSWORD = 'a long enough password';
+const HOUR = 3_600_000;
+beforeAll(async () => {
+  school = await newSchool();
+  const { now } = school.pembit;
+  pembit = { ...school.pembit, now: () => now().add({ milliseconds: shiftMs }) };
+  await pembit.sequelize.query('UPDATE people SET password_hash = :hash', {
+    replacements: { hash: await hashPassword(PASSWORD) },
+  });
+});
+afterAll(() => school.close());
+
+const emailOf = { instructor: 'p0@school.example', student: 'p2@school.example' };
+async function tokenOf(email: string): Promise<string> {
+  const outcome = await signIn(pembit, email, PASSWORD);
+  if (!outcome.ok) throw new Error(outcome.reason);
+  return outcome.value.token;
+}
+const after = async (hours: number, token: string) => {
+  shiftMs = hours * HOUR;
+  const found = await signedInBy(pembit, token);
+  shiftMs = 0;
+  return found !== undefined;
+};
+
+test('a password is kept as a slow hash with its own salt, and nothing else fits', async () => {
+  const [one, two] = await Promise.all([hashPassword(PASSWORD), hashPassword(PASSWORD)]);
+  expect(one).not.toBe(two);
+  expect(one).toMatch(/^scrypt\$131072\$8\$1\$/);
+  expect(await verifyPassword(PASSWORD, one)).toBe(true);
+  expect(await verifyPassword(`${PASSWORD} `, one)).toBe(false);
+  expect(await verifyPassword(PASSWORD, '')).toBe(false);
+});
+
+describe('signing in', () => {
+  test('takes the address in any case; a wrong password and an unknown address are the same answer', async () => {
+    expect((await signIn(pembit, ' P2@School.example', PASSWORD)).ok).toBe(true);
+    expect(await signIn(pembit, emailOf.student, 'wrong')).toMatchObject({ reason: 'wrongSignIn' });
+    expect(await signIn(pembit, 'nobody@school.example', PASSWORD)).toMatchObject({ reason: 'wrongSignIn' });
+  });
+
+  test('the database keeps no token', async () => {
+    const token = await tokenOf(emailOf.student);
+    const rows = await select<{ id: string }>(pembit, 'SELECT id FROM sessions');
+    expect(rows.some((row) => row.id.includes(token))).toBe(false);
+    expect((await signedInBy(pembit, token))?.person.email).toBe(emailOf.student);
+    expect(await signedInBy(pembit, `${token}x`)).toBeUndefined();
+    expect(await signedInBy(pembit, undefined)).toBeUndefined();
+  });
+
+  test('lasts 90 days for students', async () => {
+    const token = await tokenOf(emailOf.student);
+    expect(await after(89 * 24, token)).toBe(true);
+    expect(await after(91 * 24, token)).toBe(false);
+  });
+
+  test('lasts 12 hours of silence for staff, and 7 days in all', async () => {
+    expect(await after(11, await tokenOf(emailOf.instructor))).toBe(true);
+    expect(await after(13, await tokenOf(emailOf.instructor))).toBe(false);
+    const token = await tokenOf(emailOf.instructor);
+    for (let hour = 10; hour <= 160; hour += 10) expect(await after(hour, token)).toBe(true);
+    expect(await after(169, token)).toBe(false);
+  });
+
+  test('ends on one device, or on all', async () => {
+    const [one, two, three] = [
+      await tokenOf(emailOf.student),
+      await tokenOf(emailOf.student),
+      await tokenOf(emailOf.student),
+    ];
+    await signOut(pembit, (await signedInBy(pembit, one))!);
+    expect([await after(0, one), await after(0, two)]).toEqual([false, true]);
+    await signOutEverywhere(pembit, (await signedInBy(pembit, two))!);
+    expect([await after(0, two), await after(0, three)]).toEqual([false, false]);
+  });
+
+  test('uses a cookie bound to its host where there is https', () => {
+    expect(cookieName('https://pembit.example')).toBe('__Host-pembit');
+    expect(cookieName('http://localhost:4310')).toBe('pembit_session');
+  });
+});
+
+describe('a first sign-in', () => {
+  const student = () => school.students[0]!.person;
+  async function linkTo(): Promise<string> {
+    await pembit.queue.write((writer) =>
+      invite(pembit, writer, [student()], { sender: school.instructor.person.id, to: 'HL 210' }),
+    );
+    const [letter] = await select<{ body: string }>(
+      pembit,
+      'SELECT body FROM outbox ORDER BY created_at DESC, rowid DESC LIMIT 1',
+    );
+    return /\/welcome\/([\w-]+)/.exec(letter!.body)![1]!;
+  }
+
+  test('works once by the link in the letter; looking does not spend it', async () => {
+    const token = await linkTo();
+    expect((await invitedBy(pembit, token))?.email).toBe(student().email);
+    expect((await invitedBy(pembit, token))?.email).toBe(student().email);
+    expect(await acceptInvitation(pembit, token, 'another long password')).toMatchObject({
+      ok: true,
+      value: { email: student().email },
+    });
+    expect(await acceptInvitation(pembit, token, 'a third long password')).toMatchObject({
+      ok: false,
+      reason: 'notFound',
+    });
+    expect((await signIn(pembit, student().email, 'another long password')).ok).toBe(true);
+  });
+
+  test('ends sessions that were open, holds for 7 days, and a newer link ends an older one', async () => {
+    const open = (await signIn(pembit, student().email, 'another long password')) as {
+      value: { token: string };
+    };
+    const [older, newer] = [await linkTo(), await linkTo()];
+    expect(await invitedBy(pembit, older)).toBeUndefined();
+    shiftMs = 7 * 24 * HOUR + 60_000;
+    expect(await invitedBy(pembit, newer)).toBeUndefined();
+    shiftMs = 0;
+    expect((await acceptInvitation(pembit, newer, 'the newest long password')).ok).toBe(true);
+    expect(await signedInBy(pembit, open.value.token)).toBeUndefined();
+  });
+});

@@ -1,0 +1,134 @@
+import { describe, expect, test } from 'vitest';
+import {
+  HL,
+  NOW,
+  SECTION_A,
+  assignment,
+  course,
+  day,
+  event,
+  meeting,
+  plan,
+  sheet,
+  booking,
+  staff,
+  student,
+  term,
+  time,
+} from '../../../tests/support/plans';
+import type { ClosureId } from '@/core/ids';
+import type { Viewer } from '@/core/entries/viewer';
+import { occurrencesOf } from '@/core/plan/occurrences';
+import type { Plan } from '@/core/plan/plan';
+import { seenPlan } from '@/core/plan/seenPlan';
+import { requireZone } from '@/core/time/zoneData';
+import { termView } from './termView';
+
+const view = (given: Plan, viewer: Viewer = student()) => {
+  const seen = seenPlan(viewer, given, NOW);
+  return termView({ plan: seen, term, occurrences: occurrencesOf(seen, requireZone) }, day('2026-10-13'));
+};
+const cell = (given: Plan, date: string, viewer?: Viewer) =>
+  view(given, viewer)
+    .weeks.flatMap((week) => week.days)
+    .find((d) => d.date === date)!;
+
+test('a term of 15 weeks has a row for each, the present one marked, those before it past', () => {
+  const { weeks, span, now } = view(plan());
+  expect(weeks).toHaveLength(15);
+  expect(span).toBe('8 Sept – 18 Dec · 15 weeks');
+  expect(now).toBe('week 6 now');
+  expect(weeks.filter((week) => week.now).map((week) => week.number)).toEqual([6]);
+  expect(weeks.filter((week) => week.past)).toHaveLength(5);
+  expect(weeks[3]!.range).toBe('28 Sept–2 Oct');
+  expect(weeks[0]!.days[0]!.inTerm).toBe(false);
+  expect(weeks[0]!.days[1]!.inTerm).toBe(true);
+});
+
+test('Saturday and Sunday share a cell', () => {
+  const sunday = event({ when: { kind: 'days', start: day('2026-10-18'), end: day('2026-10-19') } });
+  expect(cell(plan({ entries: [sunday] }), '2026-10-17').items.map((item) => item.title)).toEqual([
+    'Rope walk',
+  ]);
+});
+
+test('in a busy cell due work comes first', () => {
+  const given = plan({
+    courses: [
+      course({
+        sections: [
+          {
+            id: SECTION_A,
+            name: 'A',
+            students: 20,
+            patterns: [],
+            meetings: [meeting({ date: day('2026-10-15') })],
+          },
+        ],
+      }),
+    ],
+    entries: [
+      assignment({ setOn: day('2026-10-15') }),
+      event({ when: { kind: 'days', start: day('2026-10-15'), end: day('2026-10-16') } }),
+    ],
+    sheets: [sheet([[booking()], []])],
+  });
+  expect(cell(given, '2026-10-15').items.map((item) => item.kind)).toEqual([
+    'due',
+    'booking',
+    'event',
+    'times',
+    'class',
+    'set',
+  ]);
+});
+
+describe('each mark says itself in words', () => {
+  const words = (given: Plan, date: string, viewer?: Viewer) =>
+    cell(given, date, viewer).items.map((item) => item.words);
+  test('due and set', () => {
+    expect(words(plan({ entries: [assignment()] }), '2026-10-15')).toEqual(['HL, Due, by 17:00, Body plan']);
+    expect(words(plan({ entries: [assignment()] }), '2026-10-08')).toEqual(['HL, Set, set: Body plan']);
+  });
+  test('a sheet, with how many of its times are taken', () => {
+    expect(words(plan({ sheets: [sheet([[booking()], []])] }), '2026-10-15', staff(HL))).toEqual([
+      'HL, Booking, 12:00, Ivo Saltmarsh',
+      'HL, Office hours, 12:00, Office hours, 1 of 2 times taken',
+    ]);
+  });
+  test('a cancelled class, with the reason', () => {
+    const sections = [
+      {
+        id: SECTION_A,
+        name: 'A',
+        students: 20,
+        patterns: [],
+        meetings: [meeting({ cancelled: 'Storm', start: time('10:00') })],
+      },
+    ];
+    expect(words(plan({ courses: [course({ sections })] }), '2026-10-13')).toEqual([
+      'HL, Class, 10:00, Class 11, Cancelled: Storm',
+    ]);
+  });
+  test('what students do not see yet, to the staff', () => {
+    expect(
+      words(plan({ entries: [event({ visibility: { kind: 'draft' } })] }), '2026-10-13', staff(HL)),
+    ).toEqual(['HL, Event, 14:00, Rope walk, Draft: only staff see this']);
+  });
+});
+
+test('a closure names its days, and says when it only ends them early', () => {
+  const closure = {
+    id: 'c' as ClosureId,
+    term: term.id,
+    name: 'Regatta',
+    start: day('2026-10-14'),
+    end: day('2026-10-16'),
+    created: NOW,
+  };
+  expect(cell(plan({ closures: [closure] }), '2026-10-15').closed).toBe('Regatta');
+  expect(cell(plan({ closures: [closure] }), '2026-10-16').closed).toBeUndefined();
+  expect(cell(plan({ closures: [{ ...closure, closesAt: time('13:00') }] }), '2026-10-14').closed).toBe(
+    'Regatta, closed from 13:00',
+  );
+});
