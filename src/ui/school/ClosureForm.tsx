@@ -1,5 +1,4 @@
 'use client';
-import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { frameHistoryTexts } from '@/core/texts/frameHistory';
 import { schoolTexts } from '@/core/texts/school';
@@ -7,6 +6,7 @@ import { timeLabel } from '@/core/time/dateLabels';
 import { readTime } from '@/core/time/typedTime';
 import { panelTexts } from '@/core/texts/term';
 import { Field } from '../controls/Field';
+import { FormBox } from './FormBox';
 import styles from './School.module.css';
 import { Select } from './Select';
 import { useSubmit } from './useSubmit';
@@ -64,76 +64,56 @@ export function ClosureForm({ terms, course }: Props) {
     setValue({ ...empty, term: value.term });
   };
   return (
-    <details>
-      <summary>{schoolTexts.addClosure}</summary>
-      <form
-        className={styles.form}
-        noValidate
-        onSubmit={(event) => {
-          event.preventDefault();
-          void (hits ? close() : look());
-        }}
-      >
-        {terms.length > 1 ? (
-          <Select
-            label={schoolTexts.closureTerm}
-            value={value.term}
-            options={terms.map(({ id, name }) => ({ value: id, label: name }))}
-            onChange={(term) => setValue({ ...value, term })}
-          />
-        ) : null}
-        <Field label={schoolTexts.closureName} {...field('name')} />
-        <div className={styles.row}>
-          <Field label={schoolTexts.firstDay} type="date" {...field('firstDay')} />
-          <Field
-            label={schoolTexts.lastDay}
-            type="date"
-            hint={schoolTexts.lastDayHint}
-            {...field('lastDay')}
-          />
-        </div>
-        <Field
-          label={schoolTexts.closesAt}
-          hint={closesAt ?? schoolTexts.closesAtHint}
-          {...field('closesAt')}
-          error={read?.kind === 'unreadable' ? panelTexts.errors.time : errors.closesAt}
+    <FormBox
+      summary={schoolTexts.addClosure}
+      action={hits ? schoolTexts.close : schoolTexts.seeHits}
+      onSubmit={hits ? close : look}
+      message={message}
+      disabled={busy || read?.kind === 'unreadable'}
+      look={!hits}
+    >
+      {terms.length > 1 ? (
+        <Select
+          label={schoolTexts.closureTerm}
+          value={value.term}
+          options={terms.map(({ id, name }) => ({ value: id, label: name }))}
+          onChange={(term) => setValue({ ...value, term })}
         />
-        <div aria-live="polite">
-          {hits ? (
-            <div className="notice">
-              {hits.length === 0 ? schoolTexts.hitsNothing : null}
-              <ul>
-                {hits.map((line) => (
-                  <li key={line.tag}>
-                    <b>{line.tag}</b> {schoolTexts.hits(line.meetings, line.due, line.taken)}
-                    {line.details.length > 0 ? (
-                      <ul>
-                        {line.details.map((detail) => (
-                          <li key={detail} className="soft">
-                            {detail}
-                          </li>
-                        ))}
-                      </ul>
-                    ) : null}
-                  </li>
-                ))}
-              </ul>
-            </div>
-          ) : null}
-        </div>
-        <p role="alert" className={styles.error}>
-          {message}
-        </p>
-        <div>
-          <Button
-            type="submit"
-            variant={hits ? 'contained' : 'outlined'}
-            disabled={busy || read?.kind === 'unreadable'}
-          >
-            {hits ? schoolTexts.close : schoolTexts.seeHits}
-          </Button>
-        </div>
-      </form>
-    </details>
+      ) : null}
+      <Field label={schoolTexts.closureName} {...field('name')} />
+      <div className={styles.row}>
+        <Field label={schoolTexts.firstDay} type="date" {...field('firstDay')} />
+        <Field label={schoolTexts.lastDay} type="date" hint={schoolTexts.lastDayHint} {...field('lastDay')} />
+      </div>
+      <Field
+        label={schoolTexts.closesAt}
+        hint={closesAt ?? schoolTexts.closesAtHint}
+        {...field('closesAt')}
+        error={read?.kind === 'unreadable' ? panelTexts.errors.time : errors.closesAt}
+      />
+      <div aria-live="polite">
+        {hits ? (
+          <div className="notice">
+            {hits.length === 0 ? schoolTexts.hitsNothing : null}
+            <ul>
+              {hits.map((line) => (
+                <li key={line.tag}>
+                  <b>{line.tag}</b> {schoolTexts.hits(line.meetings, line.due, line.taken)}
+                  {line.details.length > 0 ? (
+                    <ul>
+                      {line.details.map((detail) => (
+                        <li key={detail} className="soft">
+                          {detail}
+                        </li>
+                      ))}
+                    </ul>
+                  ) : null}
+                </li>
+              ))}
+            </ul>
+          </div>
+        ) : null}
+      </div>
+    </FormBox>
   );
 }

@@ -1,10 +1,10 @@
 'use client';
-import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { COURSE_COLORS } from '@/core/plan/plan';
 import { frameHistoryTexts } from '@/core/texts/frameHistory';
 import { courseTexts, schoolTexts } from '@/core/texts/school';
 import { Field } from '../controls/Field';
+import { FormBox } from './FormBox';
 import styles from './School.module.css';
 import { Select } from './Select';
 import { useSubmit } from './useSubmit';
@@ -37,47 +37,35 @@ export function CourseFacts({ course }: { course: CourseFactsView }) {
       window.location.replace(`/courses/${encodeURIComponent(value.code)}`);
   };
   return (
-    <details>
-      <summary>{courseTexts.changeCourse}</summary>
-      <form
-        className={styles.form}
-        noValidate
-        onSubmit={(event) => {
-          event.preventDefault();
-          void save();
-        }}
-      >
-        <div className={styles.row}>
-          <Field label={schoolTexts.code} {...field('code')} />
-          <Field label={schoolTexts.tag} hint={schoolTexts.tagHint} {...field('tag')} />
-        </div>
-        <Field label={schoolTexts.courseTitle} {...field('title')} />
-        <div className={styles.row}>
-          <Select
-            label={schoolTexts.color}
-            value={value.color}
-            options={COURSE_COLORS.map((color) => ({ value: color, label: color }))}
-            onChange={set('color')}
-            error={errors.color}
-          />
-          <Field label={schoolTexts.credits} {...field('credits')} />
-        </div>
-        <Field label={schoolTexts.place} {...field('place')} />
-        <Field
-          label={courseTexts.meetingLink}
-          type="url"
-          hint={courseTexts.meetingLinkHint}
-          {...field('meetingLink')}
+    <FormBox
+      summary={courseTexts.changeCourse}
+      action={courseTexts.saveCourse}
+      onSubmit={save}
+      message={message}
+      disabled={busy}
+    >
+      <div className={styles.row}>
+        <Field label={schoolTexts.code} {...field('code')} />
+        <Field label={schoolTexts.tag} hint={schoolTexts.tagHint} {...field('tag')} />
+      </div>
+      <Field label={schoolTexts.courseTitle} {...field('title')} />
+      <div className={styles.row}>
+        <Select
+          label={schoolTexts.color}
+          value={value.color}
+          options={COURSE_COLORS.map((color) => ({ value: color, label: color }))}
+          onChange={set('color')}
+          error={errors.color}
         />
-        <p role="alert" className={styles.error}>
-          {message}
-        </p>
-        <div>
-          <Button type="submit" variant="contained" disabled={busy}>
-            {courseTexts.saveCourse}
-          </Button>
-        </div>
-      </form>
-    </details>
+        <Field label={schoolTexts.credits} {...field('credits')} />
+      </div>
+      <Field label={schoolTexts.place} {...field('place')} />
+      <Field
+        label={courseTexts.meetingLink}
+        type="url"
+        hint={courseTexts.meetingLinkHint}
+        {...field('meetingLink')}
+      />
+    </FormBox>
   );
 }

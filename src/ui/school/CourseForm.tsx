@@ -1,10 +1,10 @@
 'use client';
-import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { COURSE_COLORS } from '@/core/plan/plan';
 import { frameHistoryTexts } from '@/core/texts/frameHistory';
 import { schoolTexts } from '@/core/texts/school';
 import { Field } from '../controls/Field';
+import { FormBox } from './FormBox';
 import styles from './School.module.css';
 import { Select } from './Select';
 import { useSubmit } from './useSubmit';
@@ -61,65 +61,53 @@ export function CourseForm({ terms, people, taken }: Props) {
     if (answer.ok) setValue(empty);
   };
   return (
-    <details>
-      <summary>{schoolTexts.addCourse}</summary>
-      <form
-        className={styles.form}
-        noValidate
-        onSubmit={(event) => {
-          event.preventDefault();
-          void add();
-        }}
-      >
-        {terms.length > 1 ? (
-          <Select
-            label={schoolTexts.closureTerm}
-            value={value.term}
-            options={terms.map(({ id, name }) => ({ value: id, label: name }))}
-            onChange={set('term')}
-          />
-        ) : null}
-        <div className={styles.row}>
-          <Field label={schoolTexts.code} hint={schoolTexts.codeHint} {...field('code')} />
-          <Field label={schoolTexts.tag} hint={schoolTexts.tagHint} {...field('tag')} />
-        </div>
-        <Field label={schoolTexts.courseTitle} {...field('title')} />
-        <div className={styles.row}>
-          <Select
-            label={schoolTexts.color}
-            value={value.color || free}
-            options={COURSE_COLORS.map((color) => ({
-              value: color,
-              label: `${color} (${taken[color] ? schoolTexts.colorTaken(taken[color]) : schoolTexts.colorFree})`,
-            }))}
-            onChange={set('color')}
-            error={errors.color}
-          />
-          <Field label={schoolTexts.credits} {...field('credits')} />
-        </div>
-        <Field label={schoolTexts.place} {...field('place')} />
+    <FormBox
+      summary={schoolTexts.addCourse}
+      action={schoolTexts.saveCourse}
+      onSubmit={add}
+      message={message}
+      disabled={busy}
+    >
+      {terms.length > 1 ? (
         <Select
-          label={schoolTexts.instructor}
-          value={value.instructor}
-          options={people.map(({ id, name }) => ({ value: id, label: name }))}
-          onChange={set('instructor')}
-          error={errors.instructor}
+          label={schoolTexts.closureTerm}
+          value={value.term}
+          options={terms.map(({ id, name }) => ({ value: id, label: name }))}
+          onChange={set('term')}
         />
-        <Field
-          label={schoolTexts.sections}
-          hint={schoolTexts.sectionsHint}
-          rows={3}
-          {...field('sections', sectionErrors || undefined)}
+      ) : null}
+      <div className={styles.row}>
+        <Field label={schoolTexts.code} hint={schoolTexts.codeHint} {...field('code')} />
+        <Field label={schoolTexts.tag} hint={schoolTexts.tagHint} {...field('tag')} />
+      </div>
+      <Field label={schoolTexts.courseTitle} {...field('title')} />
+      <div className={styles.row}>
+        <Select
+          label={schoolTexts.color}
+          value={value.color || free}
+          options={COURSE_COLORS.map((color) => ({
+            value: color,
+            label: `${color} (${taken[color] ? schoolTexts.colorTaken(taken[color]) : schoolTexts.colorFree})`,
+          }))}
+          onChange={set('color')}
+          error={errors.color}
         />
-        <p role="alert" className={styles.error}>
-          {message}
-        </p>
-        <div>
-          <Button type="submit" variant="contained" disabled={busy}>
-            {schoolTexts.saveCourse}
-          </Button>
-        </div>
-      </form>
-    </details>
+        <Field label={schoolTexts.credits} {...field('credits')} />
+      </div>
+      <Field label={schoolTexts.place} {...field('place')} />
+      <Select
+        label={schoolTexts.instructor}
+        value={value.instructor}
+        options={people.map(({ id, name }) => ({ value: id, label: name }))}
+        onChange={set('instructor')}
+        error={errors.instructor}
+      />
+      <Field
+        label={schoolTexts.sections}
+        hint={schoolTexts.sectionsHint}
+        rows={3}
+        {...field('sections', sectionErrors || undefined)}
+      />
+    </FormBox>
   );
 }

@@ -3,6 +3,7 @@ import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { schoolTexts } from '@/core/texts/school';
 import { Field } from '../controls/Field';
+import { FormBox } from './FormBox';
 import styles from './School.module.css';
 import { useSubmit } from './useSubmit';
 
@@ -55,28 +56,16 @@ export function PeopleSection({ people }: { people: readonly PersonLine[] }) {
           </li>
         ))}
       </ul>
-      <details>
-        <summary>{schoolTexts.addPerson}</summary>
-        <form
-          className={styles.form}
-          noValidate
-          onSubmit={(event) => {
-            event.preventDefault();
-            void add();
-          }}
-        >
-          <Field label={schoolTexts.personName} {...field('name')} />
-          <Field label={schoolTexts.personEmail} type="email" {...field('email')} />
-          <p role="alert" className={styles.error}>
-            {message}
-          </p>
-          <div>
-            <Button type="submit" variant="contained" disabled={busy}>
-              {schoolTexts.savePerson}
-            </Button>
-          </div>
-        </form>
-      </details>
+      <FormBox
+        summary={schoolTexts.addPerson}
+        action={schoolTexts.savePerson}
+        onSubmit={add}
+        message={message}
+        disabled={busy}
+      >
+        <Field label={schoolTexts.personName} {...field('name')} />
+        <Field label={schoolTexts.personEmail} type="email" {...field('email')} />
+      </FormBox>
     </section>
   );
 }

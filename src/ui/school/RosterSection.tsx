@@ -5,6 +5,7 @@ import type { RosterReading } from '@/core/roster/readRoster';
 import { frameHistoryTexts } from '@/core/texts/frameHistory';
 import { courseTexts, schoolTexts } from '@/core/texts/school';
 import { Field } from '../controls/Field';
+import { FormBox } from './FormBox';
 import styles from './School.module.css';
 import { useSubmit } from './useSubmit';
 
@@ -69,13 +70,12 @@ export function RosterSection({ course, members }: { course: string; members: re
           </li>
         ))}
       </ul>
-      <form
-        className={styles.form}
-        noValidate
-        onSubmit={(event) => {
-          event.preventDefault();
-          void (ready ? add() : look());
-        }}
+      <FormBox
+        action={ready ? courseTexts.addStudents(reading.lines.length) : courseTexts.preview}
+        onSubmit={ready ? add : look}
+        message={message}
+        disabled={busy || list.trim() === ''}
+        look={!ready}
       >
         <h3>{courseTexts.pasteTitle}</h3>
         <p className="soft">{courseTexts.pasteLead}</p>
@@ -104,19 +104,7 @@ export function RosterSection({ course, members }: { course: string; members: re
             </div>
           ) : null}
         </div>
-        <p role="alert" className={styles.error}>
-          {message}
-        </p>
-        <div>
-          <Button
-            type="submit"
-            variant={ready ? 'contained' : 'outlined'}
-            disabled={busy || list.trim() === ''}
-          >
-            {ready ? courseTexts.addStudents(reading.lines.length) : courseTexts.preview}
-          </Button>
-        </div>
-      </form>
+      </FormBox>
     </section>
   );
 }

@@ -5,6 +5,7 @@ import { entryTexts } from '@/core/texts/entries';
 import { frameHistoryTexts } from '@/core/texts/frameHistory';
 import { courseTexts } from '@/core/texts/school';
 import { Field } from '../controls/Field';
+import { FormBox } from './FormBox';
 import styles from './School.module.css';
 import { useSubmit } from './useSubmit';
 
@@ -49,36 +50,24 @@ export function SectionCard({ section, today }: { section: SectionView; today: s
           · {courseTexts.classes(section.meetings.length)} · {section.students}
         </span>
       </p>
-      <details>
-        <summary>{courseTexts.changeWeek}</summary>
-        <form
-          className={styles.form}
-          noValidate
-          onSubmit={(event) => {
-            event.preventDefault();
-            void change();
-          }}
-        >
-          <div className={styles.row}>
-            <Field
-              label={courseTexts.meets}
-              hint={courseTexts.weekHint}
-              value={week}
-              onChange={setWeek}
-              error={errors.week}
-            />
-            <Field label={courseTexts.from} type="date" value={from} onChange={setFrom} error={errors.from} />
-          </div>
-          <p role="alert" className={styles.error}>
-            {message}
-          </p>
-          <div>
-            <Button type="submit" variant="contained" disabled={busy}>
-              {courseTexts.saveWeek}
-            </Button>
-          </div>
-        </form>
-      </details>
+      <FormBox
+        summary={courseTexts.changeWeek}
+        action={courseTexts.saveWeek}
+        onSubmit={change}
+        message={message}
+        disabled={busy}
+      >
+        <div className={styles.row}>
+          <Field
+            label={courseTexts.meets}
+            hint={courseTexts.weekHint}
+            value={week}
+            onChange={setWeek}
+            error={errors.week}
+          />
+          <Field label={courseTexts.from} type="date" value={from} onChange={setFrom} error={errors.from} />
+        </div>
+      </FormBox>
       <ol className={styles.classes}>
         {section.meetings.map((meeting) => (
           <li key={meeting.id}>

@@ -1,10 +1,9 @@
 'use client';
-import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { frameHistoryTexts } from '@/core/texts/frameHistory';
 import { courseTexts } from '@/core/texts/school';
 import { Field } from '../controls/Field';
-import styles from './School.module.css';
+import { FormBox } from './FormBox';
 import { useSubmit } from './useSubmit';
 
 export function SectionForm({ course }: { course: string }) {
@@ -25,27 +24,15 @@ export function SectionForm({ course }: { course: string }) {
     if (answer.ok) setValue({ name: '', week: '' });
   };
   return (
-    <details>
-      <summary>{courseTexts.addSection}</summary>
-      <form
-        className={styles.form}
-        noValidate
-        onSubmit={(event) => {
-          event.preventDefault();
-          void add();
-        }}
-      >
-        <Field label={courseTexts.sectionName} {...field('name')} />
-        <Field label={courseTexts.meets} hint={courseTexts.weekHint} {...field('week')} />
-        <p role="alert" className={styles.error}>
-          {message}
-        </p>
-        <div>
-          <Button type="submit" variant="contained" disabled={busy}>
-            {courseTexts.saveSection}
-          </Button>
-        </div>
-      </form>
-    </details>
+    <FormBox
+      summary={courseTexts.addSection}
+      action={courseTexts.saveSection}
+      onSubmit={add}
+      message={message}
+      disabled={busy}
+    >
+      <Field label={courseTexts.sectionName} {...field('name')} />
+      <Field label={courseTexts.meets} hint={courseTexts.weekHint} {...field('week')} />
+    </FormBox>
   );
 }

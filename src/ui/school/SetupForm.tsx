@@ -1,9 +1,9 @@
 'use client';
-import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { schoolTexts, setupTexts } from '@/core/texts/school';
 import { callApi } from '../controls/callApi';
 import { Field } from '../controls/Field';
+import { FormBox } from './FormBox';
 import styles from './School.module.css';
 import { Select } from './Select';
 import { useSubmit } from './useSubmit';
@@ -42,14 +42,7 @@ export function SetupForm({ zones }: { zones: readonly string[] }) {
     window.location.replace('/');
   };
   return (
-    <form
-      className={styles.form}
-      noValidate
-      onSubmit={(event) => {
-        event.preventDefault();
-        void setUp();
-      }}
-    >
+    <FormBox action={setupTexts.submit} onSubmit={setUp} message={message} disabled={busy}>
       <h2>{setupTexts.account}</h2>
       <Field label={setupTexts.name} autoComplete="name" {...field('name')} />
       <Field label={setupTexts.email} type="email" autoComplete="username" {...field('email')} />
@@ -76,14 +69,6 @@ export function SetupForm({ zones }: { zones: readonly string[] }) {
         error={errors['term.tzid']}
         fromDevice
       />
-      <p role="alert" className={styles.error}>
-        {message}
-      </p>
-      <div>
-        <Button type="submit" variant="contained" disabled={busy}>
-          {setupTexts.submit}
-        </Button>
-      </div>
-    </form>
+    </FormBox>
   );
 }

@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { frameHistoryTexts } from '@/core/texts/frameHistory';
 import { courseTexts } from '@/core/texts/school';
 import { Field } from '../controls/Field';
+import { FormBox } from './FormBox';
 import styles from './School.module.css';
 import { useSubmit } from './useSubmit';
 
@@ -57,33 +58,21 @@ export function StaffSection({ course, staff, mayChange }: Props) {
         ))}
       </ul>
       {mayChange ? (
-        <details>
-          <summary>{courseTexts.addCoInstructor}</summary>
-          <form
-            className={styles.form}
-            noValidate
-            onSubmit={(event) => {
-              event.preventDefault();
-              void add();
-            }}
-          >
-            <Field
-              label={courseTexts.coInstructorEmail}
-              type="email"
-              value={email}
-              onChange={setEmail}
-              error={errors.email}
-            />
-            <p role="alert" className={styles.error}>
-              {message}
-            </p>
-            <div>
-              <Button type="submit" variant="contained" disabled={busy}>
-                {courseTexts.addCoInstructor}
-              </Button>
-            </div>
-          </form>
-        </details>
+        <FormBox
+          summary={courseTexts.addCoInstructor}
+          action={courseTexts.addCoInstructor}
+          onSubmit={add}
+          message={message}
+          disabled={busy}
+        >
+          <Field
+            label={courseTexts.coInstructorEmail}
+            type="email"
+            value={email}
+            onChange={setEmail}
+            error={errors.email}
+          />
+        </FormBox>
       ) : null}
     </section>
   );

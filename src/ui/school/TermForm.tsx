@@ -1,9 +1,9 @@
 'use client';
-import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { frameHistoryTexts } from '@/core/texts/frameHistory';
 import { schoolTexts } from '@/core/texts/school';
 import { Field } from '../controls/Field';
+import { FormBox } from './FormBox';
 import styles from './School.module.css';
 import { useSubmit } from './useSubmit';
 
@@ -23,31 +23,19 @@ export function TermForm({ tzid }: { tzid: string }) {
     if (answer.ok) setValue(empty);
   };
   return (
-    <details>
-      <summary>{schoolTexts.addTerm}</summary>
-      <form
-        className={styles.form}
-        noValidate
-        onSubmit={(event) => {
-          event.preventDefault();
-          void add();
-        }}
-      >
-        <Field label={schoolTexts.termName} {...field('name')} />
-        <div className={styles.row}>
-          <Field label={schoolTexts.startsOn} type="date" {...field('startsOn')} />
-          <Field label={schoolTexts.endsOn} type="date" {...field('endsOn')} />
-        </div>
-        <Field label={schoolTexts.zone} {...field('tzid')} />
-        <p role="alert" className={styles.error}>
-          {message}
-        </p>
-        <div>
-          <Button type="submit" variant="contained" disabled={busy}>
-            {schoolTexts.saveTerm}
-          </Button>
-        </div>
-      </form>
-    </details>
+    <FormBox
+      summary={schoolTexts.addTerm}
+      action={schoolTexts.saveTerm}
+      onSubmit={add}
+      message={message}
+      disabled={busy}
+    >
+      <Field label={schoolTexts.termName} {...field('name')} />
+      <div className={styles.row}>
+        <Field label={schoolTexts.startsOn} type="date" {...field('startsOn')} />
+        <Field label={schoolTexts.endsOn} type="date" {...field('endsOn')} />
+      </div>
+      <Field label={schoolTexts.zone} {...field('tzid')} />
+    </FormBox>
   );
 }
