@@ -38,7 +38,7 @@ module.exports = {
     {
       name: 'ui-uses-the-zones-it-is-sent',
       severity: 'error',
-      from: { path: '^src/ui/' },
+      from: { path: '^src/ui/', pathNot: '\\.test\\.ts$' },
       to: { path: '^src/core/time/zoneData' },
     },
     {
