@@ -5,6 +5,7 @@ import { afterEach, beforeEach, expect, test } from 'vitest';
 import { openDatabase, select } from './database';
 import { lockFolder } from './folderLock';
 import { migrate } from './migrate';
+import { foundations } from './migrations/0001-foundations';
 import { TABLES } from './rows';
 
 let folder: string;
@@ -16,7 +17,7 @@ afterEach(() => rmSync(folder, { recursive: true, force: true }));
 test('an empty folder gets every table, and a second start changes nothing', async () => {
   const sequelize = openDatabase(folder);
   expect((await migrate(sequelize, folder, '2026-10-13T12:00:00Z')).applied.length).toBeGreaterThan(0);
-  expect(await migrate(sequelize, folder, '2026-10-13T12:00:00Z')).toEqual({ applied: [] });
+  expect(await migrate(sequelize, folder, '2026-10-13T12:00:00Z')).toEqual({ applied: [], backups: [] });
   const tables = await select<{ name: string }>(
     { sequelize },
     `SELECT name FROM sqlite_master WHERE type = 'table'`,
@@ -36,13 +37,49 @@ test('both kinds of connection enforce foreign keys', async () => {
   await sequelize.close();
 });
 
-test('a folder written by a newer Pembit is refused with a sentence; an older one is copied before it is changed', async () => {
+test('a folder written by a newer Pembit is refused with a sentence', async () => {
   const sequelize = openDatabase(folder);
   await migrate(sequelize, folder, '2026-10-13T12:00:00Z');
   await sequelize.query(`INSERT INTO migrations (name, applied_at) VALUES ('9999-later', 'x')`);
   await expect(migrate(sequelize, folder, '2026-10-13T12:00:00Z')).rejects.toThrow(/newer Pembit/);
-  await sequelize.query(`DELETE FROM migrations`);
-  await sequelize.query(`INSERT INTO migrations (name, applied_at) VALUES ('0001-foundations', 'x')`);
+  await sequelize.close();
+});
+
+/** A folder as the first version left it, with somebody in it. */
+async function oldFolder() {
+  const sequelize = openDatabase(folder);
+  await sequelize.query('CREATE TABLE migrations (name TEXT PRIMARY KEY, applied_at TEXT NOT NULL)');
+  for (const statement of foundations.statements) await sequelize.query(statement);
+  await sequelize.query(`INSERT INTO migrations VALUES ('0001-foundations', 'x')`);
+  await sequelize.query(
+    `INSERT INTO people (id, email, name, password_hash, created_at) VALUES ('p', 'p@x.example', 'P', '', 0)`,
+  );
+  return sequelize;
+}
+
+test('before each migration a copy is left, which holds what was there', async () => {
+  const sequelize = await oldFolder();
+  const { applied, backups } = await migrate(sequelize, folder, '2026-10-13T12:00:00Z');
+  expect(applied.length).toBeGreaterThan(0);
+  expect(backups).toHaveLength(applied.length);
+  await sequelize.close();
+  const copy = openDatabase(path.join(folder, 'look'));
+  await copy.query('ATTACH DATABASE :file AS backup', { replacements: { file: backups[0] } });
+  expect(await select({ sequelize: copy }, 'SELECT name FROM backup.people')).toEqual([{ name: 'P' }]);
+  expect(await select({ sequelize: copy }, 'SELECT name FROM backup.migrations')).toEqual([
+    { name: '0001-foundations' },
+  ]);
+  await copy.close();
+});
+
+test('a migration that fails leaves the database as it was', async () => {
+  const sequelize = await oldFolder();
+  // In the way of the second migration's last table.
+  await sequelize.query('CREATE TABLE meetings (id TEXT PRIMARY KEY)');
+  await expect(migrate(sequelize, folder, '2026-10-13T12:00:00Z')).rejects.toThrow();
+  const columns = await select<{ name: string }>({ sequelize }, 'PRAGMA table_info(courses)');
+  expect(columns.map((column) => column.name)).not.toContain('credits');
+  expect(await select({ sequelize }, 'SELECT name FROM migrations')).toEqual([{ name: '0001-foundations' }]);
   await sequelize.close();
 });
 

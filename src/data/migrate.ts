@@ -1,4 +1,4 @@
-import { existsSync, mkdirSync } from 'node:fs';
+import { mkdirSync, rmSync } from 'node:fs';
 import path from 'node:path';
 import type { Sequelize } from 'sequelize';
 import { Umzug } from 'umzug';
@@ -9,10 +9,10 @@ import { people } from './migrations/0003-people';
 
 const MIGRATIONS: readonly { name: string; statements: readonly string[] }[] = [foundations, frame, people];
 
-export type MigrationReport = { applied: readonly string[]; backup?: string };
+export type MigrationReport = Readonly<{ applied: readonly string[]; backups: readonly string[] }>;
 
 /**
- * Brings a database up to date. Each migration runs whole or not at all; before the first one a copy of the database
+ * Brings a database up to date. Each migration runs whole or not at all; before each a copy of the database
  * is left in `backups/`, which is the only way back.
  * @throws Error when the database was written by a newer Pembit.
  */
@@ -47,11 +47,15 @@ export async function migrate(sequelize: Sequelize, folder: string, now: string)
     },
     logger: undefined,
   });
-  const pending = await umzug.pending();
-  if (pending.length === 0) return { applied: [] };
-  const backup = (await executed()).length > 0 ? await copyAside(sequelize, folder, now) : undefined;
-  const applied = await umzug.up();
-  return { applied: applied.map((m) => m.name), backup };
+  const applied: string[] = [];
+  const backups: string[] = [];
+  for (const { name } of await umzug.pending()) {
+    // A database without any migration is empty: there is nothing to keep.
+    if ((await executed()).length > 0) backups.push(await copyAside(sequelize, { folder, name, now }));
+    await umzug.up({ migrations: [name] });
+    applied.push(name);
+  }
+  return { applied, backups };
 }
 
 async function applyWhole(sequelize: Sequelize, statements: readonly string[]): Promise<void> {
@@ -60,10 +64,13 @@ async function applyWhole(sequelize: Sequelize, statements: readonly string[]): 
   });
 }
 
-async function copyAside(sequelize: Sequelize, folder: string, now: string): Promise<string> {
+type Copy = Readonly<{ folder: string; name: string; now: string }>;
+
+async function copyAside(sequelize: Sequelize, { folder, name, now }: Copy): Promise<string> {
   const backups = path.join(folder, 'backups');
   mkdirSync(backups, { recursive: true });
-  const file = path.join(backups, `before-migration-${now.replace(/[^0-9TZ]/g, '')}.sqlite`);
-  if (!existsSync(file)) await sequelize.query('VACUUM INTO :file', { replacements: { file } });
+  const file = path.join(backups, `before-${name}-${now.replace(/[^0-9TZ]/g, '')}.sqlite`);
+  rmSync(file, { force: true }); // left by a migration that failed in the same moment
+  await sequelize.query('VACUUM INTO :file', { replacements: { file } });
   return file;
 }
