@@ -10,6 +10,7 @@ export const setupTexts = {
   school: 'School',
   schoolName: 'Name of the school',
   firstTerm: 'First term',
+  chooseZone: 'Choose a time zone',
   submit: 'Set up',
 } as const;
 

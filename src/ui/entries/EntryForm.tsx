@@ -21,6 +21,8 @@ type Props = Readonly<{
   onChange: (draft: EntryDraft) => void;
   courses: readonly PanelCourse[];
   isNew: boolean;
+  /** A date in words, with its week: `week 6, Thu 15 Oct`. */
+  dayWords: (date: string) => string | undefined;
   serverErrors: FieldErrors;
   message?: string;
   busy: boolean;
@@ -34,6 +36,7 @@ export function EntryForm({
   onChange,
   courses,
   isNew,
+  dayWords,
   serverErrors,
   message,
   busy,
@@ -86,7 +89,7 @@ export function EntryForm({
       {draft.kind === 'event' ? (
         <>
           <div className={styles.row}>
-            <Field label={panelTexts.day} type="date" {...text('day')} />
+            <Field label={panelTexts.day} type="date" hint={dayWords(draft.day)} {...text('day')} />
             <FormControlLabel
               className={styles.allDay}
               control={
@@ -107,9 +110,14 @@ export function EntryForm({
         </>
       ) : (
         <>
-          <Field label={panelTexts.setOn} type="date" hint={panelTexts.setOnHint} {...text('setOn')} />
+          <Field
+            label={panelTexts.setOn}
+            type="date"
+            hint={dayWords(draft.setOn) ?? panelTexts.setOnHint}
+            {...text('setOn')}
+          />
           <div className={styles.row}>
-            <Field label={panelTexts.dueDay} type="date" {...text('day')} />
+            <Field label={panelTexts.dueDay} type="date" hint={dayWords(draft.day)} {...text('day')} />
             <TimeField label={panelTexts.dueTime} hint={panelTexts.dueTimeHint} {...time('dueTime')} />
           </div>
           <Field label={panelTexts.handIn} hint={panelTexts.handInHint} {...text('handIn')} />

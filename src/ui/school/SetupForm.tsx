@@ -22,7 +22,8 @@ export function SetupForm({ zones }: { zones: readonly string[] }) {
     tzid: '',
   });
   // The zone of this device is the likeliest one; the server checks the name.
-  const tzid = value.tzid || Intl.DateTimeFormat().resolvedOptions().timeZone;
+  const device = Intl.DateTimeFormat().resolvedOptions().timeZone;
+  const tzid = value.tzid || (zones.includes(device) ? device : '');
   const field = (key: keyof typeof value, error = errors[key]) => ({
     value: key === 'tzid' ? tzid : value[key],
     onChange: (text: string) => setValue({ ...value, [key]: text }),
@@ -64,7 +65,10 @@ export function SetupForm({ zones }: { zones: readonly string[] }) {
       <Select
         label={schoolTexts.zone}
         value={tzid}
-        options={zones.map((zone) => ({ value: zone, label: zone }))}
+        options={[
+          { value: '', label: setupTexts.chooseZone },
+          ...zones.map((zone) => ({ value: zone, label: zone })),
+        ]}
         onChange={(zone) => setValue({ ...value, tzid: zone })}
         error={errors['term.tzid']}
         fromDevice

@@ -42,6 +42,10 @@ export function TermPlanner({ view, entries, courses, today }: Props) {
   const [message, setMessage] = useState<string>();
   const [busy, setBusy] = useState(false);
   const entryById = useMemo(() => new Map(entries.map((entry) => [entry.id, entry])), [entries]);
+  const dayWords = useMemo(
+    () => new Map(view.weeks.flatMap((week) => week.days.map((day) => [day.date, day.long]))),
+    [view],
+  );
   const canAdd = courses.length > 0;
 
   const show = (next: Panel) => {
@@ -142,6 +146,7 @@ export function TermPlanner({ view, entries, courses, today }: Props) {
               onChange={(next) => keep({ ...(panel as Extract<Panel, { draft: EntryDraft }>), draft: next })}
               courses={courses}
               isNew={panel.kind === 'new'}
+              dayWords={(date) => dayWords.get(date)}
               serverErrors={errors}
               message={message}
               busy={busy}

@@ -45,7 +45,13 @@ export const theme = createTheme({
     },
     MuiOutlinedInput: {
       styleOverrides: {
-        root: { backgroundColor: 'var(--card)', fontVariantNumeric: 'tabular-nums' },
+        // On a phone no smaller than 16 px, or the browser zooms in when a field is entered.
+        root: {
+          backgroundColor: 'var(--card)',
+          fontVariantNumeric: 'tabular-nums',
+          fontSize: 16,
+          '@media (min-width: 761px)': { fontSize: 14 },
+        },
         input: { padding: '7px 10px', height: 'auto' },
         multiline: { padding: '7px 10px' },
         notchedOutline: { borderColor: 'var(--edge)' },
