@@ -23,11 +23,8 @@ export type Member = Readonly<{
   waiting: boolean;
 }>;
 
-/** The roster for those who may read it. */
-export const rosterOf = (pembit: Pembit, course: CourseId): Promise<Member[]> => membersOf(pembit, course);
-
 /** Who is on a course's roster; `waiting` are those who never signed in. */
-async function membersOf(reader: Reader, course: CourseId): Promise<Member[]> {
+export async function rosterOf(reader: Reader, course: CourseId): Promise<Member[]> {
   const rows = await select<{
     person: PersonId;
     name: string;
@@ -49,7 +46,7 @@ type Read = Readonly<{ course: Course; reading: RosterReading }>;
 async function readFor(reader: Reader, actor: SignedIn, id: CourseId, text: string): Promise<Outcome<Read>> {
   const [course] = (await loadFrame(reader, [id])).courses;
   if (!course || !isStaffOf(actor.viewer, id)) return refused('notFound');
-  const members = new Set((await membersOf(reader, id)).map((member) => member.email));
+  const members = new Set((await rosterOf(reader, id)).map((member) => member.email));
   return done({
     course,
     reading: readRoster(text, { sections: course.sections.map((s) => s.name), members }),
