@@ -4,7 +4,8 @@ import next from 'next';
 import { readConfig } from './src/server/config';
 import { loadDemo } from './src/server/demo/loadDemo';
 import { createOutletAnswerer, isOutletPath } from './src/server/outlets/answerOutlet';
-import { carrierOf, startMail } from './src/server/mail/sendMail';
+import { jobsOf } from './src/server/jobs/jobs';
+import { startJobs } from './src/server/jobs/scheduler';
 import { openPembit, sharePembit } from './src/server/pembit';
 import { startStandins } from './src/standins/startStandins';
 
@@ -74,8 +75,7 @@ async function main(): Promise<void> {
   console.log(`Pembit is ready on ${config.baseUrl}`);
   if (standins) console.log(`The stand-ins are on ${standins.url}`);
 
-  const carrier = carrierOf(config);
-  const stopMail = carrier ? startMail(pembit, carrier) : () => Promise.resolve();
+  const stopJobs = startJobs(pembit, jobsOf(pembit));
 
   let stopping = false;
   const stop = () => {
@@ -83,7 +83,7 @@ async function main(): Promise<void> {
     stopping = true;
     standins?.close();
     server.close(() => {
-      void stopMail()
+      void stopJobs()
         .then(() => pembit.close())
         .then(() => process.exit(0));
     });

@@ -58,7 +58,9 @@ export async function PageFrame({
       person={{ name: person.name, initials: initialsOf(person.name) }}
       nav={items}
       termName={term?.name}
-      courses={plan?.courses.map(({ code, tag, title, color }) => ({ code, tag, title, color }))}
+      courses={plan?.courses
+        .filter((course) => !course.archived)
+        .map(({ code, tag, title, color }) => ({ code, tag, title, color }))}
       wide={wide}
     >
       {failed.length > 0 ? (

@@ -15,7 +15,12 @@ export type Refusal =
   | 'laterChanges'
   | 'alreadyUndone'
   | 'timeBegun'
-  | 'movedOntoClosure';
+  | 'movedOntoClosure'
+  | 'groupInUse'
+  | 'archived'
+  | 'notArchived'
+  | 'onlyInstructor'
+  | 'noJoining';
 
 export type Refused = Readonly<{ ok: false; reason: Refusal; fields?: readonly FieldError[] }>;
 export type Done<T> = Readonly<{ ok: true; value: T; history?: string }>;

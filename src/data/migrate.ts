@@ -6,8 +6,14 @@ import { select } from './database';
 import { foundations } from './migrations/0001-foundations';
 import { frame } from './migrations/0002-frame';
 import { people } from './migrations/0003-people';
+import { schoolLife } from './migrations/0004-school-life';
 
-const MIGRATIONS: readonly { name: string; statements: readonly string[] }[] = [foundations, frame, people];
+const MIGRATIONS: readonly { name: string; statements: readonly string[] }[] = [
+  foundations,
+  frame,
+  people,
+  schoolLife,
+];
 
 export type MigrationReport = Readonly<{ applied: readonly string[]; backups: readonly string[] }>;
 

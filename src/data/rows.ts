@@ -8,6 +8,8 @@ export type Rows = {
     is_admin: number;
     created_at: number;
   };
+  /** One row. `keep_years` is null while everything is kept. */
+  school: { id: string; name: string; locale: string; week_start: number; keep_years: number | null };
   terms: { id: string; name: string; starts_on: string; ends_on: string; tzid: string };
   courses: {
     id: string;
@@ -19,6 +21,22 @@ export type Rows = {
     credits: number | null;
     place: string;
     meeting_link: string;
+    archived_at: number | null;
+    /** Raised when the joining address is replaced; `join_hash` is null while nobody can join. */
+    join_generation: number;
+    join_hash: string | null;
+  };
+  course_groups: { id: string; course_id: string; name: string };
+  group_members: { id: string; group_id: string; person_id: string };
+  themes: { id: string; course_id: string; week: number; theme: string };
+  site_dates: {
+    id: string;
+    term_id: string;
+    name: string;
+    starts_on: string;
+    ends_before: string;
+    at_time: string | null;
+    created_at: number;
   };
   closures: {
     id: string;
@@ -70,8 +88,7 @@ export type Rows = {
     created_at: number;
     modified_at: number;
   };
-  /** An audience for each course; `sections` is a JSON list of ids, or null for everyone. */
-  entry_audiences: { id: string; entry_id: string; course_id: string; sections: string | null };
+  entry_audiences: AudienceColumns & { id: string; entry_id: string };
   links: { id: string; entry_id: string; position: number; url: string; label: string; staff_only: number };
   sheets: {
     id: string;
@@ -86,7 +103,7 @@ export type Rows = {
     created_at: number;
     modified_at: number;
   };
-  sheet_audiences: { id: string; sheet_id: string; course_id: string; sections: string | null };
+  sheet_audiences: AudienceColumns & { id: string; sheet_id: string };
   hosts: { id: string; sheet_id: string; person_id: string };
   slots: {
     id: string;
@@ -120,9 +137,18 @@ export type Rows = {
   };
 };
 
+/** An audience for each course: JSON lists of ids, whoever is in one of them is meant; all null is everyone. */
+export type AudienceColumns = {
+  course_id: string;
+  sections: string | null;
+  course_groups: string | null;
+  people: string | null;
+};
+
 export type Table = keyof Rows;
 
 export const TABLES: readonly Table[] = [
   'people', 'terms', 'courses', 'staff', 'sections', 'roster', 'entries', 'entry_audiences', 'links',
   'sheets', 'sheet_audiences', 'hosts', 'slots', 'bookings', 'outlets', 'closures', 'patterns', 'meetings',
+  'school', 'course_groups', 'group_members', 'themes', 'site_dates',
 ]; // prettier-ignore

@@ -4,7 +4,9 @@ import { courseSite } from './courseSite';
 import type { Handler } from './http';
 import { send } from './http';
 import { library } from './library';
+import { districtCalendar } from './districtCalendar';
 import { mailbox } from './mailbox';
+import { meetingService } from './meetingService';
 import { escape, page } from './page';
 
 export type Standins = Readonly<{ url: string; close: () => void }>;
@@ -22,7 +24,9 @@ const home =
          <li><a href="/course-site">Course site</a>: a page into which an embed is pasted</li>
          <li><a href="/calendar">Calendar application</a>: subscribes to feeds</li>
          <li><a href="/mailbox">Mailbox</a>: every letter that Pembit sends</li>
-         <li><a href="/library/handouts/offsets-table">Library</a>: the pages that entries link to</li></ul>
+         <li><a href="/library/handouts/offsets-table">Library</a>: the pages that entries link to</li>
+         <li><a href="/meetings">Meeting service</a>: a room for a request</li>
+         <li><a href="/district">District calendar</a>: days that can be edited, as a file</li></ul>
          <p><a href="${escape(pembitUrl)}">Pembit</a></p>`,
       ),
     );
@@ -39,6 +43,8 @@ export function startStandins(options: {
     calendarApplication(options.now),
     library,
     mailbox(options.now),
+    meetingService(),
+    districtCalendar(options.now),
   ];
   const server = createServer((request, response) => {
     const answer = async () => {

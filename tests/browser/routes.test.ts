@@ -147,6 +147,86 @@ const CHECKS: Readonly<Record<string, () => readonly Check[]>> = {
     },
   ],
   '/api/terms': () => [{ method: 'POST', path: '/api/terms', body: term, expected: signedInOnly(403) }],
+  '/join/[token]': () => [{ method: 'GET', path: `/join/${'x'.repeat(43)}`, expected: all(200) }],
+  '/api/joining': () => [
+    { method: 'POST', path: '/api/joining', body: { token: 'x'.repeat(43) }, expected: all(404) },
+  ],
+  '/api/settings': () => [
+    { method: 'PUT', path: '/api/settings', body: { name: 'X' }, expected: signedInOnly(403) },
+  ],
+  '/api/terms/[id]': () => [
+    { method: 'PUT', path: `/api/terms/${NOT_THERE}`, body: term, expected: signedInOnly(403) },
+  ],
+  '/api/terms/[id]/effects': () => [
+    { method: 'POST', path: `/api/terms/${NOT_THERE}/effects`, body: term, expected: signedInOnly(403) },
+  ],
+  '/api/site-dates': () => [
+    { method: 'POST', path: '/api/site-dates', body: closure(), expected: signedInOnly(403) },
+  ],
+  '/api/site-dates/[id]': () => [
+    { method: 'DELETE', path: `/api/site-dates/${NOT_THERE}`, expected: signedInOnly(403) },
+  ],
+  '/api/letters/[id]': () => [
+    { method: 'POST', path: `/api/letters/${NOT_THERE}`, expected: signedInOnly(404) },
+  ],
+  '/api/courses/[id]/themes': () => [
+    {
+      method: 'PUT',
+      path: `/api/courses/${hlCourse}/themes`,
+      body: { themes: ['X'] },
+      expected: signedInOnly(404),
+    },
+  ],
+  '/api/courses/[id]/groups': () => [
+    {
+      method: 'POST',
+      path: `/api/courses/${hlCourse}/groups`,
+      body: { name: 'X' },
+      expected: signedInOnly(404),
+    },
+  ],
+  '/api/courses/[id]/groups/[group]': () => [
+    {
+      method: 'PUT',
+      path: `/api/courses/${hlCourse}/groups/${NOT_THERE}`,
+      body: { name: 'X' },
+      expected: signedInOnly(404),
+    },
+    { method: 'DELETE', path: `/api/courses/${hlCourse}/groups/${NOT_THERE}`, expected: signedInOnly(404) },
+  ],
+  '/api/courses/[id]/joining': () => [
+    { method: 'POST', path: `/api/courses/${hlCourse}/joining`, expected: signedInOnly(404) },
+    { method: 'DELETE', path: `/api/courses/${hlCourse}/joining`, expected: signedInOnly(404) },
+  ],
+  '/api/courses/[id]/archive': () => [
+    {
+      method: 'PUT',
+      path: `/api/courses/${hlCourse}/archive`,
+      body: { archived: true },
+      expected: signedInOnly(404),
+    },
+  ],
+  '/api/courses/[id]/contents': () => [
+    { method: 'GET', path: `/api/courses/${hlCourse}/contents`, expected: signedInOnly(404) },
+  ],
+  '/api/people/[id]': () => [
+    { method: 'GET', path: `/api/people/${NOT_THERE}`, expected: signedInOnly(403) },
+    {
+      method: 'DELETE',
+      path: `/api/people/${NOT_THERE}`,
+      body: { email: 'x@x.example' },
+      expected: signedInOnly(403),
+    },
+  ],
+  '/api/entries/[id]/shift': () => [
+    {
+      method: 'POST',
+      path: `/api/entries/${hlEntry}/shift`,
+      body: { days: 1 },
+      expected: signedInOnly(404),
+    },
+  ],
+  '/api/slots/[id]': () => [{ method: 'DELETE', path: `/api/slots/${hlSlot}`, expected: signedInOnly(404) }],
   '/api/closures': () => [
     { method: 'POST', path: '/api/closures', body: closure(), expected: signedInOnly(403) },
     {
@@ -174,6 +254,7 @@ const CHECKS: Readonly<Record<string, () => readonly Check[]>> = {
   '/api/courses/[id]': () => [
     { method: 'PUT', path: `/api/courses/${hlCourse}`, body: newCourse, expected: signedInOnly(404) },
     { method: 'PUT', path: `/api/courses/${NOT_THERE}`, body: newCourse, expected: signedInOnly(404) },
+    { method: 'DELETE', path: `/api/courses/${hlCourse}`, expected: signedInOnly(404) },
   ],
   '/api/courses/[id]/sections': () => [
     {
@@ -200,6 +281,13 @@ const CHECKS: Readonly<Record<string, () => readonly Check[]>> = {
     },
   ],
   '/api/courses/[id]/roster/[person]': () => [
+    { method: 'GET', path: `/api/courses/${hlCourse}/roster/${NOT_THERE}`, expected: signedInOnly(404) },
+    {
+      method: 'PUT',
+      path: `/api/courses/${hlCourse}/roster/${NOT_THERE}`,
+      body: { section: NOT_THERE },
+      expected: signedInOnly(404),
+    },
     { method: 'DELETE', path: `/api/courses/${hlCourse}/roster/${NOT_THERE}`, expected: signedInOnly(404) },
   ],
   '/api/courses/[id]/staff': () => [
@@ -236,6 +324,7 @@ const CHECKS: Readonly<Record<string, () => readonly Check[]>> = {
       body: { name: 'X', email: 'x@x.example' },
       expected: signedInOnly(403),
     },
+    { method: 'GET', path: '/api/people?q=x', expected: signedInOnly(403) },
   ],
   '/api/people/[id]/invitation': () => [
     { method: 'POST', path: `/api/people/${NOT_THERE}/invitation`, expected: signedInOnly(403) },

@@ -84,8 +84,9 @@ test('an instructor plans and offers, a student clicks and takes, and it shows w
   await ivo.clickOn('section[aria-label*="Stem clinic"] button[aria-label^="12:30"]');
   await ivo.type(/What would you like to talk about/, 'My stem will not fair.');
   await ivo.click('button', 'Take this time');
-  await ivo.sees('Your times');
-  await ivo.sees('Thu 12 Nov, 12:30–12:55');
+  // The list itself, not the message that reports the act.
+  await ivo.element('section[aria-labelledby=yours] li');
+  await ivo.sees('Your times HL Thu 12 Nov, 12:30–12:55');
   await ivo.click('button', 'Give back');
   await ivo.doesNotSee('Your times');
   await ivo.clickOn('section[aria-label*="Stem clinic"] button[aria-label^="13:00"]');

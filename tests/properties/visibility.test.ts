@@ -6,6 +6,7 @@ import type {
   CourseId,
   MeetingId,
   EntryId,
+  GroupId,
   OutletId,
   PersonId,
   SectionId,
@@ -38,6 +39,7 @@ const SECTIONS: Record<string, SectionId[]> = {
   c2: ['c2a'] as SectionId[],
   c3: [],
 };
+const GROUPS = ['g1', 'g2'] as GroupId[];
 const PEOPLE = ['p1', 'p2', 'p3', 'p4'] as PersonId[];
 
 /** Every text of an entry carries a mark of its own, so that a leak shows in any output. */
@@ -53,17 +55,25 @@ const visibility: fc.Arbitrary<Visibility> = fc.oneof(
   })),
 );
 
-const audience = fc
-  .subarray(COURSES, { minLength: 1 })
-  .chain((courses) =>
-    fc.tuple(
-      ...courses.map((course) =>
-        fc
-          .subarray(SECTIONS[course]!)
-          .map((sections) => (sections.length > 0 ? { course, sections } : { course })),
-      ),
+const audience = fc.subarray(COURSES, { minLength: 1 }).chain((courses) =>
+  fc.tuple(
+    ...courses.map((course) =>
+      fc
+        .record({
+          sections: fc.subarray(SECTIONS[course]!),
+          groups: fc.subarray(GROUPS),
+          people: fc.subarray(PEOPLE, { maxLength: 2 }),
+          everyone: fc.boolean(),
+        })
+        .map(({ everyone, sections, groups, people }) => ({
+          course,
+          ...(everyone || sections.length === 0 ? {} : { sections }),
+          ...(everyone || groups.length === 0 ? {} : { groups }),
+          ...(everyone || people.length === 0 ? {} : { people }),
+        })),
     ),
-  );
+  ),
+);
 
 const day = fc
   .integer({ min: -30, max: 60 })
@@ -160,11 +170,14 @@ const meeting = (section: SectionId): Meeting => ({
 
 const plan: fc.Arbitrary<Plan> = fc.record({ entries, sheets }).map((parts) => ({
   ...parts,
+  locale: 'en-GB',
   closures: [],
+  siteDates: [],
   terms: [{ id: 't' as TermId, name: 'T', startsOn: Temporal.PlainDate.from('2026-09-08'), endsOn: Temporal.PlainDate.from('2026-12-18'), tzid: 'America/Halifax' }],
   courses: COURSES.map((id) => ({
     id, term: 't' as TermId, code: id, title: id, tag: id.toUpperCase(), color: 'brick' as const, staff: [], students: 3,
     sections: SECTIONS[id]!.map((section) => ({ id: section, name: section, students: 1, patterns: [], meetings: [meeting(section)] })), place: '', meetingLink: `https://x.example/~meet${id}~`,
+    groups: [], themes: new Map(), archived: false,
   })),
 })); // prettier-ignore
 
@@ -172,6 +185,7 @@ const person: fc.Arbitrary<Extract<Viewer, { kind: 'person' }>> = fc
   .record({
     id: fc.constantFrom(...PEOPLE),
     staffOf: fc.subarray(COURSES, { maxLength: 2 }),
+    groups: fc.subarray(GROUPS),
     memberOf: fc
       .subarray(COURSES)
       .chain((courses) =>
@@ -184,11 +198,12 @@ const person: fc.Arbitrary<Extract<Viewer, { kind: 'person' }>> = fc
         ),
       ),
   })
-  .map(({ id, staffOf, memberOf }) => ({
+  .map(({ id, staffOf, memberOf, groups }) => ({
     kind: 'person',
     id,
     staffOf: new Set(staffOf),
     memberOf: new Map(memberOf),
+    groups: new Set(groups),
   }));
 
 const outlet: fc.Arbitrary<Outlet> = fc
@@ -212,15 +227,23 @@ function mayKnow(entry: Entry, viewer: Viewer): boolean {
   const released =
     entry.visibility.kind === 'visible' ||
     (entry.visibility.kind === 'from' && entry.visibility.at.epochMilliseconds <= NOW.epochMilliseconds);
-  return entry.audience.some(({ course, sections }) => {
+  return entry.audience.some(({ course, sections, groups, people }) => {
     if (viewer.kind === 'person' && viewer.staffOf.has(course)) return true;
     // Staff of one of its courses know it anyway; here the member's part is decided.
     if (!released) return false;
     if (viewer.kind !== 'person')
-      return viewer.courses.has(course) && (!sections || sections.some((s) => viewer.sections.has(s)));
+      return (
+        viewer.courses.has(course) &&
+        ((!sections && !groups && !people) || Boolean(sections?.some((s) => viewer.sections.has(s))))
+      );
     if (!viewer.memberOf.has(course)) return false;
     const own = viewer.memberOf.get(course);
-    return !sections || (own !== undefined && sections.includes(own));
+    return (
+      (!sections && !groups && !people) ||
+      Boolean(own && sections?.includes(own)) ||
+      Boolean(groups?.some((g) => viewer.groups.has(g))) ||
+      Boolean(people?.includes(viewer.id))
+    );
   });
 }
 

@@ -48,7 +48,7 @@ export const meeting = (changes: Partial<Meeting> = {}): Meeting => ({
 export const course = (changes: Partial<Course> = {}): Course => ({
   id: HL, term: term.id, code: 'HL 210', title: 'Hull lofting', tag: 'HL', color: 'brick', place: 'The loft', meetingLink: '',
   staff: [{ id: MAREN, name: 'Maren Toft', role: 'instructor' }], students: 20,
-  sections: [{ id: SECTION_A, name: 'A', students: 20, patterns: [], meetings: [] }], ...changes,
+  sections: [{ id: SECTION_A, name: 'A', students: 20, patterns: [], meetings: [] }], groups: [], themes: new Map(), archived: false, ...changes,
 }); // prettier-ignore
 
 export const navigation = (changes: Partial<Course> = {}): Course =>
@@ -90,9 +90,11 @@ export const sheet = (bookings: readonly (readonly Booking[])[], changes: Partia
 }); // prettier-ignore
 
 export const plan = (parts: Partial<Plan> = {}): Plan => ({
+  locale: 'en-GB',
   terms: [term],
   courses: [course()],
   closures: [],
+  siteDates: [],
   entries: [],
   sheets: [],
   ...parts,
@@ -103,6 +105,7 @@ export const staff = (...courses: CourseId[]): Extract<Viewer, { kind: 'person' 
   id: MAREN,
   staffOf: new Set(courses),
   memberOf: new Map(),
+  groups: new Set(),
 });
 export const student = (
   id: PersonId = IVO,
@@ -112,4 +115,5 @@ export const student = (
   id,
   staffOf: new Set(),
   memberOf: new Map([[HL, section]]),
+  groups: new Set(),
 });

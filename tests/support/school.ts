@@ -55,6 +55,9 @@ export async function newSchool({ students = 3 } = {}): Promise<School> {
         credits: null,
         place: '',
         meeting_link: '',
+        archived_at: null,
+        join_generation: 0,
+        join_hash: null,
       },
       {
         id: other,
@@ -66,6 +69,9 @@ export async function newSchool({ students = 3 } = {}): Promise<School> {
         credits: null,
         place: '',
         meeting_link: '',
+        archived_at: null,
+        join_generation: 0,
+        join_hash: null,
       },
     ]);
     await change.insert('staff', [

@@ -19,6 +19,11 @@ const STATUS = {
   laterChanges: 409,
   alreadyUndone: 409,
   movedOntoClosure: 409,
+  groupInUse: 409,
+  archived: 409,
+  notArchived: 409,
+  onlyInstructor: 409,
+  noJoining: 404,
 } as const satisfies Record<Refusal, number>;
 
 /** A refusal as RFC 9457 problem details; `errors` names the fields, each with a sentence. */

@@ -14,13 +14,17 @@ export default async function CoursesPage() {
   const actor = await signedInOr('/courses');
   if (actor.viewer.staffOf.size === 0) redirect('/');
   const plan = await planSeenBy(sharedPembit(), actor.viewer);
+  const own = plan.courses.filter((course) => isStaffOf(actor.viewer, course.id));
   return (
     <PageFrame actor={actor}>
       <h1>{schoolTexts.courses}</h1>
-      <CourseLines
-        courses={plan.courses.filter((course) => isStaffOf(actor.viewer, course.id))}
-        linked={() => true}
-      />
+      <CourseLines courses={own.filter((course) => !course.archived)} linked={() => true} />
+      {own.some((course) => course.archived) ? (
+        <>
+          <h2>{schoolTexts.archived}</h2>
+          <CourseLines courses={own.filter((course) => course.archived)} linked={() => true} />
+        </>
+      ) : null}
     </PageFrame>
   );
 }

@@ -23,13 +23,15 @@ export default async function NextPage({ searchParams }: { searchParams: Promise
   const plan = await planSeenBy(pembit, actor.viewer);
   const today = todayIn(pembit, plan);
   const off = withoutCourses((await searchParams).without);
-  const shown = new Set(plan.courses.filter((course) => !off.has(course.code)).map((course) => course.id));
+  const shown = new Set(
+    plan.courses.filter((course) => !course.archived && !off.has(course.code)).map((course) => course.id),
+  );
   const occurrences = occurrencesOf(plan, requireZone).filter((o) => o.courses.some((id) => shown.has(id)));
   const view = nextView(plan, occurrences, { zoneOf: requireZone, now: pembit.now(), today });
   const term = currentTerm(plan.terms, today);
   return (
     <PageFrame actor={actor} plan={plan}>
-      {term ? <p className="soft">{weekAndDate(term, today)}</p> : null}
+      {term ? <p className="soft">{weekAndDate(term, today, plan.locale)}</p> : null}
       <h1>{studentTexts.nextTitle}</h1>
       {view.now ? (
         <section className={`card ${styles.now}`} data-course={view.now.line.tags[0]?.color}>

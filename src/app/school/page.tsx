@@ -1,21 +1,25 @@
 import type { Metadata } from 'next';
 import { redirect } from 'next/navigation';
 import { isStaffOf } from '@/core/entries/viewer';
-import { schoolTexts } from '@/core/texts/school';
+import { courseTexts, schoolTexts } from '@/core/texts/school';
 import { dateLabel } from '@/core/time/dateLabels';
 import { currentTerm, teachingWeeks } from '@/core/time/term';
 import { schoolFrame } from '@/server/frame/schoolFrame';
-import { schoolName } from '@/server/frame/setUp';
+import { outboxOf } from '@/server/mail/failedMail';
 import { teachingPeople } from '@/server/people/people';
 import { todayIn } from '@/server/plan/todayIn';
 import { sharedPembit } from '@/server/pembit';
+import { ArchiveControls } from '@/ui/school/ArchiveControls';
 import { ClosureForm } from '@/ui/school/ClosureForm';
-import { closureLines } from '@/ui/school/closureLines';
-import { ClosureList } from '@/ui/school/ClosureList';
+import { closureLines, siteDateLines } from '@/ui/school/closureLines';
 import { CourseForm } from '@/ui/school/CourseForm';
 import { CourseLines } from '@/ui/school/CourseLines';
+import { LettersSection } from '@/ui/school/LettersSection';
 import { PeopleSection } from '@/ui/school/PeopleSection';
+import { RemovableList } from '@/ui/school/RemovableList';
 import styles from '@/ui/school/School.module.css';
+import { SettingsForm } from '@/ui/school/SettingsForm';
+import { SiteDateForm } from '@/ui/school/SiteDateForm';
 import { TermForm } from '@/ui/school/TermForm';
 import { PageFrame } from '../PageFrame';
 import { signedInOr } from '../signedIn';
@@ -27,10 +31,10 @@ export default async function SchoolPage() {
   const actor = await signedInOr('/school');
   if (!actor.person.isAdmin) redirect('/');
   const pembit = sharedPembit();
-  const [{ terms, closures, courses }, people, name] = await Promise.all([
+  const [{ settings, terms, closures, siteDates, courses }, people, letters] = await Promise.all([
     schoolFrame(pembit),
     teachingPeople(pembit),
-    schoolName(pembit),
+    outboxOf(pembit),
   ]);
   const now = currentTerm(terms, todayIn(pembit, { terms }));
   const taken = Object.fromEntries(
@@ -39,7 +43,8 @@ export default async function SchoolPage() {
   const names = terms.map((term) => ({ id: term.id, name: term.name }));
   return (
     <PageFrame actor={actor}>
-      <h1>{name || schoolTexts.title}</h1>
+      <h1>{settings.name || schoolTexts.title}</h1>
+      <SettingsForm settings={settings} />
       <div className={styles.page}>
         <div className={styles.column}>
           <section className={styles.section} aria-labelledby="terms">
@@ -52,8 +57,8 @@ export default async function SchoolPage() {
                     <br />
                     <span className="soft">
                       {schoolTexts.termLine(
-                        dateLabel(term.startsOn),
-                        dateLabel(term.endsOn),
+                        dateLabel(term.startsOn, 'short', settings.locale),
+                        dateLabel(term.endsOn, 'short', settings.locale),
                         teachingWeeks(term).length,
                         term.tzid,
                       )}
@@ -62,18 +67,59 @@ export default async function SchoolPage() {
                 </li>
               ))}
             </ul>
-            <TermForm tzid={now?.tzid ?? 'Etc/UTC'} />
+            {terms.map((term) => (
+              <TermForm
+                key={`${term.id} ${term.name} ${term.startsOn} ${term.endsOn} ${term.tzid}`}
+                term={term.id}
+                fields={{
+                  name: term.name,
+                  startsOn: term.startsOn.toString(),
+                  endsOn: term.endsOn.toString(),
+                  tzid: term.tzid,
+                }}
+              />
+            ))}
+            <TermForm fields={{ name: '', startsOn: '', endsOn: '', tzid: now?.tzid ?? 'Etc/UTC' }} />
           </section>
           <section className={styles.section} aria-labelledby="closures">
             <h2 id="closures">{schoolTexts.closures}</h2>
-            <ClosureList closures={closureLines(closures, () => true)} />
+            <RemovableList
+              lines={closureLines(closures, settings.locale, () => true)}
+              path="/api/closures"
+              empty={schoolTexts.noClosures}
+              removed="closure"
+            />
             <ClosureForm terms={names} />
+          </section>
+          <section className={styles.section} aria-labelledby="site-dates">
+            <h2 id="site-dates">{schoolTexts.siteDates}</h2>
+            <RemovableList
+              lines={siteDateLines(siteDates, settings.locale)}
+              path="/api/site-dates"
+              empty={schoolTexts.noSiteDates}
+              removed="siteDate"
+            />
+            <SiteDateForm terms={names} />
           </section>
         </div>
         <div className={styles.column}>
           <section className={styles.section} aria-labelledby="courses">
             <h2 id="courses">{schoolTexts.courses}</h2>
-            <CourseLines courses={courses} linked={(course) => isStaffOf(actor.viewer, course.id)} />
+            <CourseLines
+              courses={courses.filter((c) => !c.archived)}
+              linked={(course) => isStaffOf(actor.viewer, course.id)}
+            />
+            <ul className={styles.list}>
+              {courses.map((course) => (
+                <li key={course.id}>
+                  <span>
+                    {course.code}{' '}
+                    {course.archived ? <span className="soft">{courseTexts.archivedLead}</span> : null}
+                  </span>
+                  <ArchiveControls course={{ id: course.id, code: course.code, archived: course.archived }} />
+                </li>
+              ))}
+            </ul>
             <CourseForm
               terms={names}
               people={people.map(({ id, name: personName }) => ({ id, name: personName }))}
@@ -81,6 +127,7 @@ export default async function SchoolPage() {
             />
           </section>
           <PeopleSection people={people.map((person) => ({ ...person, waiting: person.waiting === 1 }))} />
+          <LettersSection letters={letters} />
         </div>
       </div>
     </PageFrame>

@@ -32,21 +32,24 @@ export default async function TermPage({ searchParams }: { searchParams: Promise
       </PageFrame>
     );
   const off = withoutCourses((await searchParams).without);
-  const shown = new Set(plan.courses.filter((course) => !off.has(course.code)).map((course) => course.id));
+  const shown = new Set(
+    plan.courses.filter((course) => !course.archived && !off.has(course.code)).map((course) => course.id),
+  );
   const staff = plan.courses.some((course) => isStaffOf(actor.viewer, course.id));
   // The ruler tells staff that a time is taken; to students their own booking is an entry of the day.
   const occurrences = occurrencesOf(plan, requireZone).filter(
     (o) => o.courses.some((id) => shown.has(id)) && !(o.kind === 'booking' && !o.mine),
   );
-  const planned = plan.courses.filter((course) => isStaffOf(actor.viewer, course.id));
+  const planned = plan.courses.filter((course) => !course.archived && isStaffOf(actor.viewer, course.id));
   return (
     <PageFrame actor={actor} plan={plan} wide>
       <TermPlanner
-        view={termView({ plan, term, occurrences }, today)}
+        view={termView({ plan, term, occurrences, shown }, today)}
         entries={plan.entries.map((entry) =>
           panelEntry(entry, {
             courses: plan.courses,
             term,
+            locale: plan.locale,
             mayEdit: entry.whole && entry.audience.every((part) => isStaffOf(actor.viewer, part.course)),
           }),
         )}

@@ -1,4 +1,5 @@
 import type { CourseAudience } from './entry';
+import { isEveryone } from './entry';
 import type { Viewer } from './viewer';
 import { isStaffOf } from './viewer';
 
@@ -7,15 +8,20 @@ function reaches(part: CourseAudience, viewer: Viewer): boolean {
   switch (viewer.kind) {
     case 'person': {
       if (!viewer.memberOf.has(part.course)) return false;
-      if (!part.sections) return true;
+      if (isEveryone(part)) return true;
       const own = viewer.memberOf.get(part.course);
-      return own !== undefined && part.sections.includes(own);
+      return (
+        (own !== undefined && part.sections?.includes(own)) ||
+        (part.groups ?? []).some((group) => viewer.groups.has(group)) ||
+        (part.people ?? []).includes(viewer.id)
+      );
     }
     case 'public':
     case 'roster':
       return (
         viewer.courses.has(part.course) &&
-        (!part.sections || part.sections.some((section) => viewer.sections.has(section)))
+        // What is meant for groups or for named students goes into no outlet that others read.
+        (isEveryone(part) || (part.sections ?? []).some((section) => viewer.sections.has(section)))
       );
     default:
       return viewer satisfies never;

@@ -1,13 +1,20 @@
 import type { Temporal } from 'temporal-polyfill';
-import type { CourseId, EntryId, SectionId } from '../ids';
+import type { CourseId, EntryId, GroupId, PersonId, SectionId } from '../ids';
 import type { Moment, ZonedWall } from '../time/zonedWall';
 
-/** Who is meant within one course. An entry in several courses has one of these for each. */
+/**
+ * Who is meant within one course: everyone, or whoever is in one of the sections or groups or is named. An entry in
+ * several courses has one of these for each. A list is never empty.
+ */
 export type CourseAudience = Readonly<{
   course: CourseId;
-  /** Absent: everyone in the course. Never empty. */
   sections?: readonly SectionId[];
+  groups?: readonly GroupId[];
+  people?: readonly PersonId[];
 }>;
+
+export const isEveryone = ({ sections, groups, people }: CourseAudience): boolean =>
+  !sections && !groups && !people;
 
 export type Link = Readonly<{ url: string; label: string; staffOnly: boolean }>;
 

@@ -1,12 +1,17 @@
 import { z } from 'zod';
 import { dayOrWall, line, longText, plainDate, plainDateTime, url } from '../fields';
-import { courseId, sectionId } from '../ids';
+import { courseId, groupId, personId, sectionId } from '../ids';
+
+const some = <T extends z.ZodType>(item: T, what: string) =>
+  z.array(item).min(1, `Choose at least one ${what}, or everyone.`).max(500).optional();
 
 export const audienceInput = z
   .array(
     z.object({
       course: courseId,
-      sections: z.array(sectionId).min(1, 'Choose at least one section, or everyone.').max(50).optional(),
+      sections: some(sectionId, 'section'),
+      groups: some(groupId, 'group'),
+      people: some(personId, 'student'),
     }),
     { error: 'Choose at least one course.' },
   )

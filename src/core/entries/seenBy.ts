@@ -1,6 +1,6 @@
 import { Temporal } from 'temporal-polyfill';
 import { audienceSeenBy } from './audience';
-import type { Entry, Visibility } from './entry';
+import type { CourseAudience, Entry, Visibility } from './entry';
 import type { Viewer } from './viewer';
 
 /** Whether students see it already: staff see the mark, students never meet anything but `shown`. */
@@ -28,6 +28,17 @@ export function releaseAt(visibility: Visibility, now: Temporal.Instant): Releas
   }
 }
 
+/** A part of an audience as a student may know it: their own groups and name, nobody else's. */
+export function ownPart(viewer: Viewer, { people, groups, ...part }: CourseAudience): CourseAudience {
+  if (viewer.kind !== 'person') return part;
+  const ownGroups = groups?.filter((group) => viewer.groups.has(group)) ?? [];
+  return {
+    ...part,
+    ...(ownGroups.length > 0 ? { groups: ownGroups } : {}),
+    ...(people?.includes(viewer.id) ? { people: [viewer.id] } : {}),
+  };
+}
+
 /**
  * What a viewer may see of an entry, or nothing. Pages, feeds, embeds and the API all go through here;
  * queries may narrow before it, nothing widens after it.
@@ -40,7 +51,7 @@ export function seenBy(viewer: Viewer, entry: Entry, now: Temporal.Instant): See
   const links = seen.asStaff ? entry.links : entry.links.filter((link) => !link.staffOnly);
   return {
     ...entry,
-    audience: seen.parts,
+    audience: seen.asStaff ? seen.parts : seen.parts.map((part) => ownPart(viewer, part)),
     links,
     release,
     asStaff: seen.asStaff,

@@ -1,4 +1,4 @@
-import type { CourseId, PersonId, SectionId } from '../ids';
+import type { CourseId, GroupId, PersonId, SectionId } from '../ids';
 
 /**
  * Whoever looks. A person sees as staff of some courses and as a member of others; a public or roster outlet
@@ -11,6 +11,7 @@ export type Viewer =
       staffOf: ReadonlySet<CourseId>;
       /** Courses the person takes, with the section, if the course has any. */
       memberOf: ReadonlyMap<CourseId, SectionId | undefined>;
+      groups: ReadonlySet<GroupId>;
     }>
   | Readonly<{
       kind: 'public' | 'roster';

@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { line, plainDate, readable, url } from '../fields';
 import { courseId, personId, termId } from '../ids';
 import { COURSE_COLORS } from '../plan/plan';
+import { settingsFields } from './schoolSettings';
 import { readPattern } from '../time/typedPattern';
 import { zoneNamed } from '../time/zoneData';
 
@@ -57,6 +58,7 @@ export const setupInput = z.object({
   email: z.email({ error: 'Type a whole e-mail address.' }).max(254),
   password: z.string({ error: 'Choose a password.' }).min(12, 'At least 12 characters.').max(1000),
   school: line(200, 'Type the name of the school.'),
+  ...settingsFields,
   term: termInput,
 });
 export type SetupInput = z.output<typeof setupInput>;
@@ -76,6 +78,32 @@ export const closureInput = z
     error: 'The last day lies before the first one.',
   });
 export type ClosureInput = z.output<typeof closureInput>;
+
+/** A date for everyone: an exam day, a deadline. Classes go on. */
+export const siteDateInput = z
+  .object({
+    term: termId,
+    name: line(100, 'Give it a name.'),
+    firstDay: plainDate,
+    lastDay: plainDate,
+    at: plainTime.optional(),
+  })
+  .refine(({ firstDay, lastDay }) => Temporal.PlainDate.compare(firstDay, lastDay) <= 0, {
+    path: ['lastDay'],
+    error: 'The last day lies before the first one.',
+  });
+export type SiteDateInput = z.output<typeof siteDateInput>;
+
+/** Themes of a course's weeks, in order: the first is week 1, an empty one is none. */
+export const themesInput = z.object({
+  themes: z.array(line(80)).max(60, 'A term has at most 60 weeks.'),
+});
+
+export const groupInput = z.object({
+  name: line(50, 'Name the group.'),
+  people: z.array(personId).max(1000).default([]),
+});
+export type GroupInput = z.output<typeof groupInput>;
 
 export const courseInput = z.object({
   code: line(30, 'Give it a code, such as HL 210.'),

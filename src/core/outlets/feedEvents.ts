@@ -76,7 +76,7 @@ function entryEvents(entry: SeenEntry, { plan, addresses }: Context, has: Outlet
         dtstart: entry.due,
         summary: tagged(courses, feedTexts.due(entry.title)),
         description: describe([
-          entry.setOn && feedTexts.setOn(dateLabel(entry.setOn)),
+          entry.setOn && feedTexts.setOn(dateLabel(entry.setOn, 'short', plan.locale)),
           entry.handIn,
           entry.description,
           ...links,
@@ -88,7 +88,7 @@ function entryEvents(entry: SeenEntry, { plan, addresses }: Context, has: Outlet
         ...common,
         uid: entry.setUid,
         dtstart: entry.setOn,
-        summary: tagged(courses, feedTexts.set(entry.title, momentLabel(entry.due))),
+        summary: tagged(courses, feedTexts.set(entry.title, momentLabel(entry.due, plan.locale))),
         description: describe([entry.handIn, entry.description, ...links, sheetLine(entry.setOn)]),
         transp: 'TRANSPARENT',
       };
@@ -147,6 +147,27 @@ function closureEvents(contents: OutletContents, { plan, addresses }: Context): 
     created: closure.created,
     lastModified: closure.created,
   }));
+}
+
+function siteDateEvents(contents: OutletContents, { plan, addresses }: Context): VEvent[] {
+  if (!contents.has('event')) return [];
+  return plan.siteDates.map((date) => {
+    const tzid = plan.terms.find((term) => term.id === date.term)?.tzid ?? 'UTC';
+    return {
+      uid: date.id,
+      dtstamp: date.created,
+      dtstart: date.at ? { wall: date.start.toPlainDateTime(date.at), tzid } : date.start,
+      dtend: date.at ? undefined : date.end,
+      summary: date.name,
+      url: addresses.day(date.start, undefined),
+      class: 'PUBLIC',
+      transp: 'TRANSPARENT',
+      status: 'CONFIRMED',
+      sequence: 0,
+      created: date.created,
+      lastModified: date.created,
+    };
+  });
 }
 
 /** A wall time in the sheet's zone, or, in the second pass of a repeated hour, which a wall time cannot name, in UTC. */
@@ -224,6 +245,7 @@ export function feedEvents(contents: OutletContents, addresses: Addresses, zoneO
   return [
     ...classEvents(contents, context),
     ...closureEvents(contents, context),
+    ...siteDateEvents(contents, context),
     ...contents.plan.entries.flatMap((entry) => entryEvents(entry, context, contents.has)),
     ...contents.plan.sheets.flatMap((sheet) => sheetEvents(sheet, context, contents.has)),
   ].sort((a, b) => (key(a) < key(b) ? -1 : 1));

@@ -1,5 +1,6 @@
 import { Temporal } from 'temporal-polyfill';
-import type { BookingId, CourseId, EntryId, MeetingId, SheetId } from '../ids';
+import type { BookingId, CourseId, EntryId, MeetingId, SheetId, TermId } from '../ids';
+import type { SiteDate } from './plan';
 import type { Link } from '../entries/entry';
 import type { Release, SeenEntry } from '../entries/seenBy';
 import type { SeenSheet, SeenSlot } from '../signup/seenSheet';
@@ -39,6 +40,7 @@ export type Occurrence = Common &
         cancelled?: string;
       }>
     | Readonly<{ kind: 'closure'; closesAt?: Temporal.PlainTime }>
+    | Readonly<{ kind: 'siteDate' }>
     | Readonly<{ kind: 'set'; entry: EntryId; due: Moment; links: readonly Link[] }>
     | Readonly<{
         kind: 'due';
@@ -149,6 +151,18 @@ const ofClosure = (closure: Closure, tzid: string, courses: readonly CourseId[])
   closesAt: closure.closesAt,
 });
 
+const ofSiteDate = (date: SiteDate, tzid: string, courses: readonly CourseId[]): Occurrence => ({
+  kind: 'siteDate',
+  uid: date.id,
+  title: date.name,
+  start: date.at ? { wall: date.start.toPlainDateTime(date.at), tzid } : date.start,
+  end: date.at ? undefined : date.end,
+  tzid,
+  courses,
+  release: 'shown',
+  asStaff: false,
+});
+
 function ofSheet(sheet: SeenSheet, zone: Zone): Occurrence[] {
   const { title, tzid, release, asStaff } = sheet;
   const common = { title, tzid, release, asStaff, courses: sheet.audience.map((part) => part.course) };
@@ -190,16 +204,16 @@ export function byStart(a: Occurrence, b: Occurrence): number {
   );
 }
 
-/** Everything in a seen plan, expanded, in the order of `byStart`. A closure of the site concerns all its term's courses. */
+/** Everything in a seen plan, expanded, in the order of `byStart`. A closure or date of the site concerns all its term's courses. */
 export function occurrencesOf(plan: SeenPlan, zoneOf: ZoneLookup): Occurrence[] {
   const tzidOf = new Map(plan.terms.map((term) => [term.id, term.tzid]));
+  const coursesIn = (term: TermId) =>
+    plan.courses.filter((course) => course.term === term).map((course) => course.id);
   return [
-    ...plan.closures.map((closure) => {
-      const courses = plan.courses
-        .filter((course) => course.term === closure.term)
-        .map((course) => course.id);
-      return ofClosure(closure, tzidOf.get(closure.term) ?? 'UTC', courses);
-    }),
+    ...plan.closures.map((closure) =>
+      ofClosure(closure, tzidOf.get(closure.term) ?? 'UTC', coursesIn(closure.term)),
+    ),
+    ...plan.siteDates.map((date) => ofSiteDate(date, tzidOf.get(date.term) ?? 'UTC', coursesIn(date.term))),
     ...plan.classes.map((seen) => ofClass(seen, tzidOf.get(seen.course.term) ?? 'UTC')),
     ...plan.entries.flatMap(ofEntry),
     ...plan.sheets.flatMap((sheet) => ofSheet(sheet, zoneOf(sheet.tzid))),

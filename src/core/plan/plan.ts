@@ -1,4 +1,5 @@
-import type { CourseId, PersonId, SectionId, TermId } from '../ids';
+import type { CourseId, GroupId, PersonId, SectionId, SiteDateId, TermId } from '../ids';
+import type { Temporal } from 'temporal-polyfill';
 import type { Entry } from '../entries/entry';
 import type { Sheet } from '../signup/sheet';
 import type { Closure } from '../time/closure';
@@ -21,6 +22,8 @@ export type Section = Readonly<{
   meetings: readonly Meeting[];
 }>;
 
+export type Group = Readonly<{ id: GroupId; name: string; students: number }>;
+
 export type Course = Readonly<{
   id: CourseId;
   term: TermId;
@@ -35,15 +38,34 @@ export type Course = Readonly<{
   /** Instructors first. */
   staff: readonly Readonly<{ id: PersonId; name: string; role: 'instructor' | 'co' }>[];
   sections: readonly Section[];
+  groups: readonly Group[];
+  /** What a teaching week is about, by its number. */
+  themes: ReadonlyMap<number, string>;
+  /** Readable, and out of the way. */
+  archived: boolean;
   /** Students on the roster, those without a section included. */
   students: number;
 }>;
 
+/** An exam day, a deadline for everyone: on it classes go on. Half-open. */
+export type SiteDate = Readonly<{
+  id: SiteDateId;
+  term: TermId;
+  name: string;
+  start: Temporal.PlainDate;
+  end: Temporal.PlainDate;
+  at?: Temporal.PlainTime;
+  created: Temporal.Instant;
+}>;
+
 /** Everything planned in some courses, unfiltered. It leaves the server only through `seenPlan`. */
 export type Plan = Readonly<{
+  /** How dates are written, a BCP 47 tag. */
+  locale: string;
   terms: readonly Term[];
   courses: readonly Course[];
   closures: readonly Closure[];
+  siteDates: readonly SiteDate[];
   entries: readonly Entry[];
   sheets: readonly Sheet[];
 }>;

@@ -8,16 +8,18 @@ import { seenSheet } from '../signup/seenSheet';
 import type { Term } from '../time/term';
 import type { Closure } from '../time/closure';
 import type { Meeting } from '../time/meetings';
-import type { Course, Plan, Section } from './plan';
+import type { Course, Plan, Section, SiteDate } from './plan';
 
 /** A meeting that concerns the viewer. */
 export type SeenClass = Readonly<{ course: Course; section: Section; meeting: Meeting; asStaff: boolean }>;
 
 export type SeenPlan = Readonly<{
+  locale: string;
   terms: readonly Term[];
   courses: readonly Course[];
   /** Closures of the whole site, and those of the viewer's courses. */
   closures: readonly Closure[];
+  siteDates: readonly SiteDate[];
   classes: readonly SeenClass[];
   entries: readonly SeenEntry[];
   sheets: readonly SeenSheet[];
@@ -48,11 +50,13 @@ export function seenPlan(viewer: Viewer, plan: Plan, now: Temporal.Instant): See
     .map((course) => (viewer.kind === 'person' ? course : { ...course, meetingLink: '' }));
   const terms = new Set(courses.map((course) => course.term));
   return {
+    locale: plan.locale,
     terms: plan.terms.filter((term) => terms.has(term.id)),
     courses,
     closures: plan.closures.filter(
       (closure) => terms.has(closure.term) && (!closure.course || own.has(closure.course)),
     ),
+    siteDates: plan.siteDates.filter((date) => terms.has(date.term)),
     classes: courses.flatMap((course) => classesOf(viewer, course)),
     entries: plan.entries.map((entry) => seenBy(viewer, entry, now)).filter(present),
     sheets: plan.sheets.map((sheet) => seenSheet(viewer, sheet)).filter(present),

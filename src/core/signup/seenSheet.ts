@@ -3,6 +3,7 @@ import type { BookingId, SheetId, SlotId } from '../ids';
 import { audienceSeenBy } from '../entries/audience';
 import type { CourseAudience } from '../entries/entry';
 import type { Release } from '../entries/seenBy';
+import { ownPart } from '../entries/seenBy';
 import type { Viewer } from '../entries/viewer';
 import type { Interval } from '../time/interval';
 import type { Booking, Sheet } from './sheet';
@@ -47,7 +48,7 @@ export function seenSheet(viewer: Viewer, sheet: Sheet): SeenSheet | undefined {
   const { hosts, offered, slots, ...common } = sheet;
   return {
     ...common,
-    audience: seen.parts,
+    audience: seen.asStaff ? seen.parts : seen.parts.map((part) => ownPart(viewer, part)),
     hostNames: hosts.map((host) => host.name),
     meetingLink: viewer.kind === 'person' ? sheet.meetingLink : '',
     release: offered ? 'shown' : 'draft',

@@ -3,6 +3,7 @@ export const entryTexts = {
   kind: {
     class: 'Class',
     closure: 'Closure',
+    siteDate: 'For everyone',
     event: 'Event',
     set: 'Set',
     due: 'Due',

@@ -2,6 +2,8 @@
 export const historyTexts = {
   planned: (title: string) => `Added ${title}`,
   changed: (title: string) => `Changed ${title}`,
+  moved: (title: string, when: string) => `Moved ${title} to ${when}`,
+  cancelledTime: (when: string) => `Cancelled the time ${when}`,
   deleted: (title: string) => `Deleted ${title}`,
   offered: (n: number, title: string) =>
     n === 1 ? `Offered 1 time: ${title}` : `Offered ${n} times: ${title}`,

@@ -1,5 +1,8 @@
 /** The letters Pembit sends. */
 export const mailTexts = {
+  timeCancelledSubject: (title: string, when: string) => `Cancelled: ${title}, ${when}`,
+  timeCancelled: (name: string, title: string, when: string, by: string, link: string) =>
+    `Hello ${name},\n\nyour time on ${when} (${title}) does not take place; ${by} has cancelled it. Take another one here:\n\n${link}\n`,
   invitationSubject: (to: string) => `Your first sign-in: ${to}`,
   invitation: (name: string, to: string, link: string) =>
     `Hello ${name},\n\nyou have been added to ${to}. Choose a password on this page, and you are in:\n\n${link}\n\nThe link works once and holds for 7 days.\n`,

@@ -20,5 +20,10 @@ export const refusalTexts = {
     'Someone else has changed this since you opened it. Look at their version, then save again.',
   laterChanges: 'Later changes rest on this one, so it cannot be undone by itself.',
   movedOntoClosure: 'A class was moved by hand to a day that would now be closed.',
+  groupInUse: 'Entries or sheets are for this group. Give them another audience first.',
+  archived: 'This course is archived. Restore it to change what is in it.',
+  notArchived: 'Archive the course first. Deleting takes everything in it away.',
+  onlyInstructor: 'This person is the only instructor of a course. Archive and delete the course first.',
+  noJoining: 'Nobody can join at this address any more. Ask your instructor for the present one.',
   alreadyUndone: 'This has been undone already.',
 } as const satisfies Record<Refusal, string>;

@@ -1,3 +1,5 @@
+import { frameHistoryTexts } from './frameHistory';
+
 /** Words of the first run, the school's page and a course's page. */
 export const setupTexts = {
   title: 'Set up Pembit',
@@ -10,9 +12,21 @@ export const setupTexts = {
   school: 'School',
   schoolName: 'Name of the school',
   firstTerm: 'First term',
+  locale: 'How dates are written',
+  weekStart: 'A week begins on',
+  weekStarts: { 1: 'Monday', 7: 'Sunday', 6: 'Saturday' } as Readonly<Record<number, string>>,
   chooseZone: 'Choose a time zone',
   submit: 'Set up',
 } as const;
+
+type TermEffectNumbers = Readonly<{
+  classesAdded: number;
+  classesLost: number;
+  entriesKept: number;
+  timesKept: number;
+  outside: number;
+}>;
+type ContentNumbers = Readonly<{ entries: number; sheets: number; bookings: number; students: number }>;
 
 export const schoolTexts = {
   title: 'School',
@@ -23,6 +37,54 @@ export const schoolTexts = {
   zone: 'Time zone',
   termLine: (from: string, to: string, weeks: number, zone: string) =>
     `${from} – ${to} · ${weeks} teaching weeks · ${zone}`,
+  settings: 'Name, dates and retention',
+  saveSettings: 'Save',
+  keepYears: 'Keep archived courses and history for (years)',
+  keepYearsHint: 'Empty: always',
+  changeTerm: (name: string) => `Change ${name}`,
+  change: 'Change',
+  seeEffects: 'See what it changes',
+  saveChanges: 'Change the term',
+  effects: ({ classesAdded, classesLost, entriesKept, timesKept, outside }: TermEffectNumbers) =>
+    [
+      classesAdded > 0 ? `${classesAdded} classes are added.` : '',
+      classesLost > 0 ? `${classesLost} classes fall away.` : '',
+      entriesKept > 0
+        ? `${entriesKept} entries and ${timesKept} office-hour times keep what the clock shows; only the zone around them changes.`
+        : '',
+      outside > 0 ? `${outside} entries lie outside the term.` : '',
+    ].filter(Boolean),
+  noEffects: 'Nothing that is planned changes.',
+  siteDates: 'Dates for everyone',
+  noSiteDates: 'Exam days and deadlines that concern the whole school go here. Classes go on.',
+  addSiteDate: 'Add a date for everyone',
+  saveSiteDate: 'Add it',
+  siteDateAt: 'Time',
+  siteDateAtHint: 'Empty: all day',
+  archived: 'Archived courses',
+  letters: 'Letters',
+  lettersLead: 'The newest letters that Pembit sends, and what became of them.',
+  noLetters: 'No letters yet.',
+  letterState: (state: 'queued' | 'sent' | 'failed', attempts: number, error: string | null) =>
+    ({
+      sent: 'sent',
+      queued: attempts === 0 ? 'waiting to be sent' : `waiting after ${attempts} attempts: ${error ?? ''}`,
+      failed: `given up after ${attempts} attempts: ${error ?? ''}`,
+    })[state],
+  sendAnew: 'Send again',
+  sendAnewTo: (to: string) => `Send again to ${to}`,
+  sendingAnew: (to: string) => `Sending again to ${to}`,
+  findPerson: 'Find somebody',
+  findPersonHint: 'Name or e-mail address; students as well',
+  exportData: 'Export',
+  exportDataOf: (name: string) => `Export what is held about ${name}`,
+  erase: 'Erase',
+  eraseOf: (name: string) => `Erase the data of ${name}`,
+  eraseWarning: (name: string) =>
+    `This deletes the account of ${name}, all memberships and times, and every trace in the history. It cannot be undone. Export the data first if it may be asked for.`,
+  eraseConfirm: 'Type their e-mail address to go on',
+  eraseNow: 'Erase for good',
+  erased: (name: string) => `The data of ${name} are gone`,
   addTerm: 'Add a term',
   saveTerm: 'Add the term',
   closures: 'Closures',
@@ -36,7 +98,8 @@ export const schoolTexts = {
   closesAt: 'Closes at',
   closesAtHint: 'Empty: no classes at all',
   remove: 'Remove',
-  removeClosure: (name: string) => `Remove ${name}`,
+  removeNamed: (name: string) => `Remove ${name}`,
+  removed: { closure: frameHistoryTexts.opened, siteDate: frameHistoryTexts.removedDate },
   seeHits: 'See what it hits',
   close: 'Close these days',
   hitsNothing: 'It hits nothing that is planned.',
@@ -134,4 +197,67 @@ export const courseTexts = {
   takeOffStaff: (name: string) => `Take ${name} off the staff`,
   sectionOf: 'Section',
   noSection: 'no section',
+  chooseFile: 'Or choose a CSV file',
+  fileUnread: 'This file is not UTF-8 text. Save it as CSV (UTF-8) and choose it again.',
+  moveTo: (name: string) => `Section of ${name}`,
+  givesBack: (name: string, n: number) => `${name} gives back ${n === 1 ? '1 time' : `${n} times`}:`,
+  holdsNothing: (name: string) => `${name} holds no times that would be given back.`,
+  confirmLeave: 'Take off the roster',
+  confirmMove: (section: string) => `Move to section ${section}`,
+  keep: 'Leave as it is',
+  groups: 'Groups',
+  noGroups: 'A group gathers some students over all sections: a project team, those who retake an exam.',
+  addGroup: 'Add a group',
+  groupName: 'Name of the group',
+  groupMembers: 'Who is in it',
+  saveGroup: 'Save the group',
+  removeGroup: (name: string) => `Remove group ${name}`,
+  editGroup: (name: string) => `Change group ${name}`,
+  joining: 'Joining',
+  joiningClosed: 'Students are added by you alone. Open joining to let them put themselves on the roster.',
+  joiningOpen: 'Whoever has this address can join the course:',
+  openJoining: 'Open joining',
+  replaceJoining: 'Replace the address',
+  closeJoining: 'Close joining',
+  joiningAddress: 'Joining address',
+  themes: 'Themes of the weeks',
+  themesHint: 'One a line: the first line is week 1. An empty line is a week without a theme.',
+  saveThemes: 'Save the themes',
+  hits: 'Hit by closures',
+  hitsLead: 'Work due and times taken on closed days. Choose for each.',
+  moveDue: (when: string) => `Due ${when} instead`,
+  cancelTime: 'Cancel this time',
+  keepNote: 'What you leave stays as it is.',
+  archive: 'Archive the course',
+  archiveLead: 'It stays readable, and out of the way of everyone.',
+  archivedLead: 'This course is archived: readable, and out of the way.',
+  restoreCourse: 'Restore the course',
+  deleteCourse: 'Delete the course…',
+  deleteWarning: (what: string) => `This takes away ${what}. Feeds and embeds lose them at once.`,
+  contents: ({ entries, sheets, bookings, students }: ContentNumbers) =>
+    [
+      entries === 1 ? '1 entry' : `${entries} entries`,
+      sheets === 1 ? '1 sign-up sheet' : `${sheets} sign-up sheets`,
+      bookings === 1 ? '1 taken time' : `${bookings} taken times`,
+      `the roster of ${students === 1 ? '1 student' : `${students} students`}`,
+    ].join(', '),
+  deleteNow: (code: string) => `Delete ${code}`,
+} as const;
+
+export const joinTexts = {
+  title: (course: string) => `Join ${course}`,
+  lead: 'You will see its calendar, its work and its office hours.',
+  section: 'Your section',
+  choose: 'Choose your section',
+  name: 'Your name',
+  email: 'Your e-mail address',
+  emailHint: 'A letter brings you the link for the first sign-in',
+  join: 'Join',
+  joinAs: (name: string) => `Join as ${name}`,
+  haveAccount: 'I have an account: sign in first',
+  closedTitle: 'Nobody can join here any more',
+  closed: 'The address was replaced, or joining is closed. Ask your instructor.',
+  letterTitle: 'Look into your mail',
+  letter:
+    'If this address is new to the school, a letter with your sign-in link is on its way. If you have an account already, sign in and open the joining address again.',
 } as const;

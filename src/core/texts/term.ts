@@ -3,7 +3,6 @@ export const termTexts = {
   title: 'The term, week by week',
   span: (from: string, to: string, weeks: number) => `${from} – ${to} · ${weeks} weeks`,
   weekNow: (week: number) => `week ${week} now`,
-  weekend: 'Sat–Sun',
   grid: 'The term: weeks down, days across',
   more: (n: number) => `${n} more`,
   moreOn: (n: number, day: string) => `${n} more on ${day}: show all`,

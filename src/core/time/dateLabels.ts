@@ -53,7 +53,7 @@ export const momentLabel = (moment: Moment, locale = DEFAULT_LOCALE): string =>
 
 /** `week 6, Thu 15 Oct`; outside the term's weeks the date alone. */
 export function weekAndDate(
-  term: Pick<Term, 'startsOn' | 'endsOn'>,
+  term: Pick<Term, 'startsOn' | 'endsOn' | 'weekStart'>,
   date: Temporal.PlainDate,
   locale = DEFAULT_LOCALE,
 ): string {

@@ -10,8 +10,8 @@ const winter = { startsOn: day('2027-01-11'), endsOn: day('2027-04-30') };
 test('a term from a Tuesday to a Friday has 15 teaching weeks, the partial first one counted', () => {
   const weeks = teachingWeeks(autumn);
   expect(weeks.map((w) => w.number)).toEqual([1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12, 13, 14, 15]);
-  expect(weeks[0]!.monday.toString()).toBe('2026-09-07');
-  expect(weeks[14]!.monday.toString()).toBe('2026-12-14');
+  expect(weeks[0]!.first.toString()).toBe('2026-09-07');
+  expect(weeks[14]!.first.toString()).toBe('2026-12-14');
 });
 
 test.each([

@@ -8,38 +8,44 @@ export type Term = Readonly<{
   /** The last day of the term, itself included. */
   endsOn: Temporal.PlainDate;
   tzid: string;
+  /** The ISO weekday on which its weeks begin; absent: Monday. */
+  weekStart?: number;
 }>;
 
-export type TeachingWeek = Readonly<{ number: number; monday: Temporal.PlainDate }>;
+type Span = Pick<Term, 'startsOn' | 'endsOn' | 'weekStart'>;
 
-export const mondayOf = (date: Temporal.PlainDate): Temporal.PlainDate =>
-  date.subtract({ days: date.dayOfWeek - 1 });
+export type TeachingWeek = Readonly<{ number: number; first: Temporal.PlainDate }>;
 
-/** The teaching weeks of a term, Monday to Sunday, numbered from 1; a partial first week counts, closures count. */
-export function teachingWeeks(term: Pick<Term, 'startsOn' | 'endsOn'>): TeachingWeek[] {
+/** The first day of the week that a date lies in. */
+export const weekStartOf = (date: Temporal.PlainDate, weekStart = 1): Temporal.PlainDate =>
+  date.subtract({ days: (date.dayOfWeek - weekStart + 7) % 7 });
+
+/** The teaching weeks of a term, numbered from 1; a partial first week counts, closures count. */
+export function teachingWeeks(term: Span): TeachingWeek[] {
   const weeks: TeachingWeek[] = [];
   for (
-    let monday = mondayOf(term.startsOn);
-    Temporal.PlainDate.compare(monday, term.endsOn) <= 0;
-    monday = monday.add({ weeks: 1 })
+    let first = weekStartOf(term.startsOn, term.weekStart);
+    Temporal.PlainDate.compare(first, term.endsOn) <= 0;
+    first = first.add({ weeks: 1 })
   ) {
-    weeks.push({ number: weeks.length + 1, monday });
+    weeks.push({ number: weeks.length + 1, first });
   }
   return weeks;
 }
 
 /** The number of the teaching week a date lies in; undefined outside the term's weeks. */
-export function weekNumber(
-  term: Pick<Term, 'startsOn' | 'endsOn'>,
-  date: Temporal.PlainDate,
-): number | undefined {
-  const first = mondayOf(term.startsOn);
-  const last = mondayOf(term.endsOn);
-  const monday = mondayOf(date);
-  if (Temporal.PlainDate.compare(monday, first) < 0 || Temporal.PlainDate.compare(monday, last) > 0)
+export function weekNumber(term: Span, date: Temporal.PlainDate): number | undefined {
+  const first = weekStartOf(term.startsOn, term.weekStart);
+  const last = weekStartOf(term.endsOn, term.weekStart);
+  const own = weekStartOf(date, term.weekStart);
+  if (Temporal.PlainDate.compare(own, first) < 0 || Temporal.PlainDate.compare(own, last) > 0)
     return undefined;
-  return first.until(monday, { largestUnit: 'days' }).days / 7 + 1;
+  return first.until(own, { largestUnit: 'days' }).days / 7 + 1;
 }
+
+/** Whether a date lies between the first and the last day, both included. */
+export const isIn = (term: Pick<Term, 'startsOn' | 'endsOn'>, date: Temporal.PlainDate): boolean =>
+  Temporal.PlainDate.compare(term.startsOn, date) <= 0 && Temporal.PlainDate.compare(date, term.endsOn) <= 0;
 
 /** The term that holds a date, else the next one to begin, else the last: what "now" means between terms. */
 export function currentTerm<T extends Pick<Term, 'startsOn' | 'endsOn'>>(

@@ -71,14 +71,46 @@ export async function markLetter(writer: Writer, letter: QueuedLetter, result: S
     .bulkUpdate('outbox', row, { id: letter.id }, { transaction: writer.transaction });
 }
 
+export type OutboxLine = Readonly<{
+  id: string;
+  recipient: string;
+  subject: string;
+  state: 'queued' | 'sent' | 'failed';
+  attempts: number;
+  error: string | null;
+}>;
+
+/** The newest letters, whatever became of them. */
+export function newestLetters(reader: Reader, most: number): Promise<OutboxLine[]> {
+  return select<OutboxLine>(
+    reader,
+    `SELECT id, recipient, subject, state, attempts, error FROM outbox ORDER BY created_at DESC, id LIMIT ${Math.floor(most)}`,
+  );
+}
+
+/** Takes up a letter anew that was given up or waits for its next attempt. Answers whether there was one. */
+export async function takeUpAnew(writer: Writer, id: string, nowMs: number): Promise<boolean> {
+  const waiting = await select(writer, `SELECT id FROM outbox WHERE id = :id AND state <> 'sent'`, { id });
+  if (waiting.length === 0) return false;
+  await writer.sequelize
+    .getQueryInterface()
+    .bulkUpdate(
+      'outbox',
+      { state: 'queued', attempts: 0, next_attempt_at: nowMs, error: null },
+      { id },
+      { transaction: writer.transaction },
+    );
+  return true;
+}
+
 /** Letters of a sender that did not arrive, newest first. */
 export function failedLetters(
   reader: Reader,
   sender: PersonId,
-): Promise<{ recipient: string; subject: string; error: string }[]> {
+): Promise<{ id: string; recipient: string; subject: string; error: string }[]> {
   return select(
     reader,
-    `SELECT recipient, subject, error FROM outbox WHERE sender_id = :sender AND state = 'failed' ORDER BY created_at DESC LIMIT 20`,
+    `SELECT id, recipient, subject, error FROM outbox WHERE sender_id = :sender AND state = 'failed' ORDER BY created_at DESC LIMIT 20`,
     { sender },
   );
 }

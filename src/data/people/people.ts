@@ -1,4 +1,4 @@
-import type { CourseId, PersonId, SectionId } from '@/core/ids';
+import type { CourseId, GroupId, PersonId, SectionId } from '@/core/ids';
 import type { Viewer } from '@/core/entries/viewer';
 import type { Reader } from '../database';
 import { select } from '../database';
@@ -33,18 +33,20 @@ export async function personByEmail(
 
 /** What a person sees by: the courses they teach, and those they take with their section. */
 export async function viewerOf(reader: Reader, id: PersonId): Promise<Extract<Viewer, { kind: 'person' }>> {
-  const [staff, roster] = await Promise.all([
+  const [staff, roster, groups] = await Promise.all([
     select<{ course_id: CourseId }>(reader, 'SELECT course_id FROM staff WHERE person_id = :id', { id }),
     select<{ course_id: CourseId; section_id: SectionId | null }>(
       reader,
       'SELECT course_id, section_id FROM roster WHERE person_id = :id',
       { id },
     ),
+    select<{ group_id: GroupId }>(reader, 'SELECT group_id FROM group_members WHERE person_id = :id', { id }),
   ]);
   return {
     kind: 'person',
     id,
     staffOf: new Set(staff.map((row) => row.course_id)),
     memberOf: new Map(roster.map((row) => [row.course_id, row.section_id ?? undefined])),
+    groups: new Set(groups.map((row) => row.group_id)),
   };
 }

@@ -1,5 +1,7 @@
 import { Temporal } from 'temporal-polyfill';
-import type { ClosureId, CourseId, MeetingId, TermId } from '@/core/ids';
+import type { ClosureId, CourseId, MeetingId, SiteDateId, TermId } from '@/core/ids';
+import type { SiteDate } from '@/core/plan/plan';
+import type { Term } from '@/core/time/term';
 import type { Closure } from '@/core/time/closure';
 import type { Meeting } from '@/core/time/meetings';
 import type { Pattern } from '@/core/time/pattern';
@@ -7,6 +9,44 @@ import type { Rows } from '../rows';
 
 const time = (text: string) => Temporal.PlainTime.from(text);
 const clock = (t: Temporal.PlainTime) => t.toString({ smallestUnit: 'minute' });
+
+/** A term, with the day on which the school's weeks begin. */
+export const toTerm = (row: Rows['terms'] & { week_start: number | null }): Term => ({
+  id: row.id as TermId,
+  name: row.name,
+  startsOn: Temporal.PlainDate.from(row.starts_on),
+  endsOn: Temporal.PlainDate.from(row.ends_on),
+  tzid: row.tzid,
+  weekStart: row.week_start ?? 1,
+});
+
+export const fromTerm = (term: Term): Rows['terms'] => ({
+  id: term.id,
+  name: term.name,
+  starts_on: term.startsOn.toString(),
+  ends_on: term.endsOn.toString(),
+  tzid: term.tzid,
+});
+
+export const toSiteDate = (row: Rows['site_dates']): SiteDate => ({
+  id: row.id as SiteDateId,
+  term: row.term_id as TermId,
+  name: row.name,
+  start: Temporal.PlainDate.from(row.starts_on),
+  end: Temporal.PlainDate.from(row.ends_before),
+  at: row.at_time === null ? undefined : time(row.at_time),
+  created: Temporal.Instant.fromEpochMilliseconds(row.created_at),
+});
+
+export const fromSiteDate = (date: SiteDate): Rows['site_dates'] => ({
+  id: date.id,
+  term_id: date.term,
+  name: date.name,
+  starts_on: date.start.toString(),
+  ends_before: date.end.toString(),
+  at_time: date.at ? clock(date.at) : null,
+  created_at: date.created.epochMilliseconds,
+});
 
 export const toClosure = (row: Rows['closures']): Closure => ({
   id: row.id as ClosureId,

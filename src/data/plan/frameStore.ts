@@ -2,7 +2,6 @@ import type { ClosureId, MeetingId, SectionId, TermId } from '@/core/ids';
 import type { Closure } from '@/core/time/closure';
 import type { Meeting } from '@/core/time/meetings';
 import type { Pattern } from '@/core/time/pattern';
-import type { Term } from '@/core/time/term';
 import type { Course } from '@/core/plan/plan';
 import { randomUUID } from 'node:crypto';
 import type { Reader } from '../database';
@@ -10,19 +9,6 @@ import { select } from '../database';
 import type { Change } from '../history/change';
 import type { Rows } from '../rows';
 import { fromPattern, toClosure, toMeeting } from './frameRows';
-import { toTerm } from './loadPlan';
-
-export async function allTerms(reader: Reader): Promise<Term[]> {
-  return (await select<Rows['terms']>(reader, 'SELECT * FROM terms ORDER BY starts_on, name')).map(toTerm);
-}
-
-export const fromTerm = (term: Term): Rows['terms'] => ({
-  id: term.id,
-  name: term.name,
-  starts_on: term.startsOn.toString(),
-  ends_on: term.endsOn.toString(),
-  tzid: term.tzid,
-});
 
 export async function courseIdsOf(reader: Reader, term: TermId): Promise<Course['id'][]> {
   const rows = await select<{ id: Course['id'] }>(

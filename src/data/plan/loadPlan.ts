@@ -1,27 +1,19 @@
-import { Temporal } from 'temporal-polyfill';
-import type { CourseId, PersonId, SectionId, TermId } from '@/core/ids';
-import type { Course, CourseColor, Plan } from '@/core/plan/plan';
+import type { CourseId, GroupId, PersonId, SectionId, TermId } from '@/core/ids';
+import type { Course, CourseColor, Plan, SiteDate } from '@/core/plan/plan';
 import type { Closure } from '@/core/time/closure';
 import type { Term } from '@/core/time/term';
-import { toClosure, toMeeting, toPattern } from './frameRows';
+import { toClosure, toMeeting, toPattern, toSiteDate, toTerm } from './frameRows';
+import { schoolSettings } from './schoolSettings';
 import type { Reader } from '../database';
 import { select } from '../database';
 import { entriesOf } from '../entries/entries';
 import type { Rows } from '../rows';
 import { sheetsOf } from '../signup/sheets';
 
-export const toTerm = (row: Rows['terms']): Term => ({
-  id: row.id as TermId,
-  name: row.name,
-  startsOn: Temporal.PlainDate.from(row.starts_on),
-  endsOn: Temporal.PlainDate.from(row.ends_on),
-  tzid: row.tzid,
-});
-
 async function coursesByIds(reader: Reader, ids: readonly CourseId[]): Promise<Course[]> {
   if (ids.length === 0) return [];
   const IN_SECTIONS = 'section_id IN (SELECT id FROM sections WHERE course_id IN (:ids))';
-  const [courses, staff, sections, counts, patterns, meetings] = await Promise.all([
+  const [courses, staff, sections, counts, patterns, meetings, groups, themes] = await Promise.all([
     select<Rows['courses']>(reader, 'SELECT * FROM courses WHERE id IN (:ids) ORDER BY code', { ids }),
     select<Rows['staff'] & { name: string }>(
       reader,
@@ -46,6 +38,13 @@ async function coursesByIds(reader: Reader, ids: readonly CourseId[]): Promise<C
       `SELECT * FROM meetings WHERE ${IN_SECTIONS} ORDER BY section_id, ordinal`,
       { ids },
     ),
+    select<Rows['course_groups'] & { students: number }>(
+      reader,
+      `SELECT course_groups.*, (SELECT COUNT(*) FROM group_members WHERE group_id = course_groups.id) AS students
+       FROM course_groups WHERE course_id IN (:ids) ORDER BY name`,
+      { ids },
+    ),
+    select<Rows['themes']>(reader, 'SELECT * FROM themes WHERE course_id IN (:ids) ORDER BY week', { ids }),
   ]);
   const studentsOf = (match: (row: (typeof counts)[number]) => boolean) =>
     counts.filter(match).reduce((sum, row) => sum + row.students, 0);
@@ -64,7 +63,6 @@ async function coursesByIds(reader: Reader, ids: readonly CourseId[]): Promise<C
       .map((s) => ({ id: s.person_id as PersonId, name: s.name, role: s.role })),
     sections: sections
       .filter((s) => s.course_id === row.id)
-
       .map((s) => ({
         id: s.id as SectionId,
         name: s.name,
@@ -72,37 +70,69 @@ async function coursesByIds(reader: Reader, ids: readonly CourseId[]): Promise<C
         patterns: patterns.filter((p) => p.section_id === s.id).map(toPattern),
         meetings: meetings.filter((m) => m.section_id === s.id).map(toMeeting),
       })),
+    groups: groups
+      .filter((group) => group.course_id === row.id)
+      .map((group) => ({ id: group.id as GroupId, name: group.name, students: group.students })),
+    themes: new Map(themes.filter((t) => t.course_id === row.id).map((t) => [t.week, t.theme])),
+    archived: row.archived_at !== null,
     students: studentsOf((c) => c.course_id === row.id),
   }));
+}
+
+const TERMS = 'SELECT terms.*, (SELECT week_start FROM school) AS week_start FROM terms';
+
+export async function allTerms(reader: Reader): Promise<Term[]> {
+  const rows = await select<Parameters<typeof toTerm>[0]>(reader, `${TERMS} ORDER BY starts_on, name`);
+  return rows.map(toTerm);
+}
+
+async function termsByIds(reader: Reader, ids: readonly TermId[]): Promise<Term[]> {
+  const rows = await select<Parameters<typeof toTerm>[0]>(
+    reader,
+    `${TERMS} WHERE id IN (:ids) ORDER BY starts_on`,
+    { ids },
+  );
+  return rows.map(toTerm);
+}
+
+/** Dates for everyone in the terms. */
+export async function siteDatesOf(reader: Reader, terms: readonly TermId[]): Promise<SiteDate[]> {
+  if (terms.length === 0) return [];
+  const rows = await select<Rows['site_dates']>(
+    reader,
+    'SELECT * FROM site_dates WHERE term_id IN (:terms) ORDER BY starts_on, id',
+    { terms },
+  );
+  return rows.map(toSiteDate);
 }
 
 /** The courses and their terms, without what is planned in them. */
 export async function loadFrame(
   reader: Reader,
   ids: readonly CourseId[],
-): Promise<{ courses: Course[]; terms: Term[]; closures: Closure[] }> {
+): Promise<{ courses: Course[]; terms: Term[]; closures: Closure[]; siteDates: SiteDate[] }> {
   const courses = await coursesByIds(reader, ids);
   const termIds = [...new Set(courses.map((course) => course.term))];
-  if (termIds.length === 0) return { courses, terms: [], closures: [] };
-  const [terms, closures] = await Promise.all([
-    select<Rows['terms']>(reader, 'SELECT * FROM terms WHERE id IN (:termIds) ORDER BY starts_on', {
-      termIds,
-    }),
+  if (termIds.length === 0) return { courses, terms: [], closures: [], siteDates: [] };
+  const [terms, closures, siteDates] = await Promise.all([
+    termsByIds(reader, termIds),
     select<Rows['closures']>(
       reader,
       `SELECT * FROM closures WHERE term_id IN (:termIds) AND (course_id IS NULL OR course_id IN (:ids)) ORDER BY starts_on, id`,
       { termIds, ids },
     ),
+    siteDatesOf(reader, termIds),
   ]);
-  return { courses, terms: terms.map(toTerm), closures: closures.map(toClosure) };
+  return { courses, terms, closures: closures.map(toClosure), siteDates };
 }
 
 /** Everything planned in the courses. It goes to no one before `seenPlan` has filtered it. */
 export async function loadPlan(reader: Reader, ids: readonly CourseId[]): Promise<Plan> {
-  const [frame, entries, sheets] = await Promise.all([
+  const [{ locale }, frame, entries, sheets] = await Promise.all([
+    schoolSettings(reader),
     loadFrame(reader, ids),
     entriesOf(reader, ids),
     sheetsOf(reader, ids),
   ]);
-  return { ...frame, entries, sheets };
+  return { locale, ...frame, entries, sheets };
 }

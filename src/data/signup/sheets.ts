@@ -167,6 +167,11 @@ export async function insertBooking(
   change.concerns(...scopesOf(sheet), `person:${booking.person}`);
 }
 
+export async function removeSlot(change: Change, sheet: Sheet, slot: SlotId): Promise<void> {
+  await change.remove('slots', slot);
+  change.concerns(...scopesOf(sheet));
+}
+
 export async function removeBooking(change: Change, sheet: Sheet, booking: Booking): Promise<void> {
   await change.remove('bookings', booking.id);
   change.concerns(...scopesOf(sheet), `person:${booking.person}`);

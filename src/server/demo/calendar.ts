@@ -1,7 +1,8 @@
 import { Temporal } from 'temporal-polyfill';
-import type { ClosureId, TermId } from '@/core/ids';
+import type { ClosureId, SiteDateId, TermId } from '@/core/ids';
+import type { SiteDate } from '@/core/plan/plan';
 import type { Closure } from '@/core/time/closure';
-import { mondayOf } from '@/core/time/term';
+import { weekStartOf } from '@/core/time/term';
 import { demoId } from './demoIds';
 
 /** The demo's term: laid so that the day it is made lies in week 6, Tuesday of week 1 to Friday of week 15. */
@@ -17,7 +18,7 @@ export type DemoTerm = Readonly<{
 const SEASONS = ['Winter', 'Spring', 'Summer', 'Autumn'];
 
 export function demoTerm(today: Temporal.PlainDate): DemoTerm {
-  const first = mondayOf(today).subtract({ weeks: 5 });
+  const first = weekStartOf(today).subtract({ weeks: 5 });
   const season = SEASONS[Math.floor((first.month % 12) / 3)]!;
   return {
     name: `${season} ${first.year}`,
@@ -44,5 +45,22 @@ export function demoClosures(term: DemoTerm, now: Temporal.Instant): Closure[] {
     closure('Harvest holiday', term.day(6, 1), 1),
     closure('Reading week', term.day(10, 1), 5),
     closure('Regatta', term.day(12, 3), 1, '13:00'),
+  ];
+}
+
+/** A deadline for everyone, and a day of the whole school. */
+export function demoSiteDates(term: DemoTerm, now: Temporal.Instant): SiteDate[] {
+  const date = (name: string, start: Temporal.PlainDate, at?: string): SiteDate => ({
+    id: demoId<SiteDateId>(`date ${name}`),
+    term: demoId<TermId>('term'),
+    name,
+    start,
+    end: start.add({ days: 1 }),
+    at: at ? Temporal.PlainTime.from(at) : undefined,
+    created: now,
+  });
+  return [
+    date('Last day to drop a course', term.day(9, 5), '16:00'),
+    date('Examinations begin', term.day(15, 1)),
   ];
 }

@@ -22,8 +22,12 @@ export type DemoCourse = Readonly<{
   coInstructor?: DemoPerson;
   place: string;
   credits: number;
+  themes: readonly string[];
+  groups?: Readonly<Record<string, readonly DemoPerson[]>>;
   sections: readonly DemoSection[];
 }>;
+
+const students = (from: number, to: number) => STUDENTS.slice(from, to);
 
 const course = (
   code: string,
@@ -52,8 +56,6 @@ const classesOf = (week: string): PatternClass[] =>
     };
   });
 
-const students = (from: number, to: number) => STUDENTS.slice(from, to);
-
 export const HL = course(
   'HL 210',
   {
@@ -64,6 +66,11 @@ export const HL = course(
     coInstructor: TOBIAS,
     place: 'The loft',
     credits: 4,
+    themes: [
+      'Lines and offsets', 'Body plan', 'Fairing', 'Half-breadths', 'Half-breadths II', 'Bevels', 'Moulds', 'Moulds II',
+      'Backbone', 'Reading week', 'Planking', 'Planking II', 'Planking III', 'Reviews', 'Examinations',
+    ], // prettier-ignore
+    groups: { 'Half-model team': students(0, 6) },
   },
   {
     A: [students(0, 20), '2 10:00-11:50, 4 10:00-11:50'],
@@ -79,12 +86,31 @@ export const NV = course(
     instructor: MAREN,
     place: 'Chart room',
     credits: 3,
+    themes: [
+      'Charts',
+      'Leeway',
+      'Bearings',
+      'Currents',
+      'Tides I',
+      'Tides II',
+      'Pilotage',
+      'Lights',
+      'Passages',
+    ],
   },
   { A: [[...students(0, 12), ...students(38, 52)], '1 09:00-10:15, 5 09:00-10:15'] },
 );
 export const SR = course(
   'SR 120',
-  { title: 'Sail and rig', tag: 'SR', color: 'plum', instructor: TOBIAS, place: 'Sail loft', credits: 3 },
+  {
+    title: 'Sail and rig',
+    tag: 'SR',
+    color: 'plum',
+    instructor: TOBIAS,
+    place: 'Sail loft',
+    credits: 3,
+    themes: [],
+  },
   {
     A: [[...students(0, 1), ...students(52, 66)], '3 13:00-14:30, 5 13:00-14:30'],
     B: [students(66, 78), '1 13:00-14:30, 3 15:00-16:30'],
@@ -92,7 +118,15 @@ export const SR = course(
 );
 export const BM = course(
   'BM 305',
-  { title: 'Boatyard management', tag: 'BM', color: 'olive', instructor: GRETE, place: 'Room 4', credits: 3 },
+  {
+    title: 'Boatyard management',
+    tag: 'BM',
+    color: 'olive',
+    instructor: GRETE,
+    place: 'Room 4',
+    credits: 3,
+    themes: [],
+  },
   { A: [students(66, 90), '4 09:00-11:30'] },
 );
 

@@ -13,8 +13,10 @@ import { outletToken, tokenHash } from '../outlets/token';
 import type { Pembit } from '../pembit';
 import { hashPassword } from '../session/password';
 import type { DemoTerm } from './calendar';
-import { demoClosures, demoTerm } from './calendar';
-import { fromClosure, fromPattern } from '@/data/plan/frameRows';
+import { demoClosures, demoSiteDates, demoTerm } from './calendar';
+import { NO_SETTINGS } from '@/core/frame/schoolSettings';
+import { fromClosure, fromPattern, fromSiteDate } from '@/data/plan/frameRows';
+import { writeSettings } from '@/data/plan/schoolSettings';
 import { refitMeetings } from '../frame/refitMeetings';
 import { COURSES, HL, NV } from './courses';
 import { demoId } from './demoIds';
@@ -31,14 +33,12 @@ export async function loadDemo(pembit: Pembit): Promise<void> {
   const passwordHash = await hashPassword(DEMO_PASSWORD);
   const act = { act: 'loadDemo', summary: 'Loaded the demo', actor: null, nowMs: now.epochMilliseconds };
   await recordChange(pembit.queue, act, async (change) => {
-    await change.sequelize.query(`INSERT INTO settings (name, value) VALUES ('school', :school)`, {
-      replacements: { school: DEMO_SCHOOL },
-      transaction: change.transaction,
-    });
+    await writeSettings(change, { ...NO_SETTINGS, name: DEMO_SCHOOL });
     await insertPeople(change, passwordHash);
     await insertCourses(change, term);
     const library = `http://127.0.0.1:${pembit.config.standinsPort}/library`;
     await change.insert('closures', demoClosures(term, now).map(fromClosure));
+    await change.insert('site_dates', demoSiteDates(term, now).map(fromSiteDate));
     await refitMeetings(
       change,
       COURSES.map((course) => course.id),
@@ -90,6 +90,9 @@ async function insertCourses(change: Change, term: DemoTerm): Promise<void> {
       place,
       credits,
       meeting_link: '',
+      archived_at: null,
+      join_generation: 0,
+      join_hash: null,
     })),
   );
   for (const course of COURSES) {
@@ -116,6 +119,27 @@ async function insertCourses(change: Change, term: DemoTerm): Promise<void> {
         fromPattern({ from: term.startsOn, classes }, { id: demoId(`pattern ${id}`), section: id }),
       ),
     );
+    await change.insert(
+      'themes',
+      course.themes.map((theme, i) => ({
+        id: demoId<string>(`${course.code} theme ${i}`),
+        course_id: course.id,
+        week: i + 1,
+        theme,
+      })),
+    );
+    for (const [name, members] of Object.entries(course.groups ?? {})) {
+      const group = demoId<string>(`${course.code} group ${name}`);
+      await change.insert('course_groups', [{ id: group, course_id: course.id, name }]);
+      await change.insert(
+        'group_members',
+        members.map((student) => ({
+          id: demoId<string>(`${group} ${student.email}`),
+          group_id: group,
+          person_id: student.id,
+        })),
+      );
+    }
     await change.insert(
       'roster',
       course.sections.flatMap((section) =>

@@ -5,8 +5,20 @@ import type { Course } from '@/core/plan/plan';
 import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
 import type { Term } from '@/core/time/term';
+import type { CourseId, PersonId } from '@/core/ids';
 import type { Reader } from '@/data/database';
+import { select } from '@/data/database';
 import { loadFrame } from '@/data/plan/loadPlan';
+
+async function allEnrolled(reader: Reader, course: CourseId, people: readonly PersonId[]): Promise<boolean> {
+  const rows = await select<{ person_id: PersonId }>(
+    reader,
+    'SELECT person_id FROM roster WHERE course_id = :course',
+    { course },
+  );
+  const enrolled = new Set(rows.map((row) => row.person_id));
+  return people.every((person) => enrolled.has(person));
+}
 
 /**
  * The term whose zone an audience's times are in: that of its first course. Refused unless the viewer teaches every
@@ -22,12 +34,22 @@ export async function termOfAudience(
     reader,
     audience.map((part) => part.course),
   );
+  if (courses.some((course) => course.archived)) return refused('archived');
   for (const [i, part] of audience.entries()) {
     const course = courses.find((c) => c.id === part.course);
-    const known = new Set(course?.sections.map((section) => section.id));
-    if (!course || !(part.sections ?? []).every((section) => known.has(section)))
+    const sections = new Set(course?.sections.map((section) => section.id));
+    const groups = new Set(course?.groups.map((group) => group.id));
+    if (!course || !(part.sections ?? []).every((section) => sections.has(section)))
       return refused('badRequest', [
         { field: `audience.${i}.sections`, message: 'This section is not in the course.' },
+      ]);
+    if (!(part.groups ?? []).every((group) => groups.has(group)))
+      return refused('badRequest', [
+        { field: `audience.${i}.groups`, message: 'This group is not in the course.' },
+      ]);
+    if (part.people && !(await allEnrolled(reader, part.course, part.people)))
+      return refused('badRequest', [
+        { field: `audience.${i}.people`, message: 'Somebody named here is not on the roster.' },
       ]);
   }
   const term = terms.find((t) => t.id === courses.find((c) => c.id === audience[0]?.course)?.term);

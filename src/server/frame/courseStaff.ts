@@ -25,8 +25,8 @@ const mayChange = (actor: SignedIn, rows: readonly StaffRow[]): boolean =>
   (actor.person.isAdmin ||
     rows.some((row) => row.person_id === actor.person.id && row.role === 'instructor'));
 
-export const mayChangeStaff = async (pembit: Pembit, actor: SignedIn, course: CourseId): Promise<boolean> =>
-  mayChange(actor, await staffRows(pembit, course));
+export const mayChangeStaff = async (reader: Reader, actor: SignedIn, course: CourseId): Promise<boolean> =>
+  mayChange(actor, await staffRows(reader, course));
 
 /** Adds a co-instructor: somebody with an account, by e-mail address. */
 export function addCoInstructor(

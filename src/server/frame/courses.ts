@@ -10,8 +10,8 @@ import { changePattern } from '@/core/time/pattern';
 import type { Reader } from '@/data/database';
 import { select } from '@/data/database';
 import { personById } from '@/data/people/people';
-import { allTerms, courseOfSection, writePatterns } from '@/data/plan/frameStore';
-import { loadFrame } from '@/data/plan/loadPlan';
+import { courseOfSection, writePatterns } from '@/data/plan/frameStore';
+import { allTerms, loadFrame } from '@/data/plan/loadPlan';
 import { perform } from '../history/perform';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
@@ -57,7 +57,9 @@ export function addCourse(
     const taken = await codeTaken(change, { term: term.id, code: input.code });
     if (taken.length > 0) return refused('badRequest', taken);
     const id = randomUUID() as CourseId;
-    await change.insert('courses', [{ id, term_id: term.id, ...rowOf(input) }]);
+    await change.insert('courses', [
+      { id, term_id: term.id, ...rowOf(input), archived_at: null, join_generation: 0, join_hash: null },
+    ]);
     await change.insert('staff', [
       { id: randomUUID(), course_id: id, person_id: input.instructor, role: 'instructor' },
     ]);

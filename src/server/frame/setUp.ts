@@ -5,7 +5,8 @@ import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
 import { select } from '@/data/database';
 import { recordChange } from '@/data/history/change';
-import { fromTerm } from '@/data/plan/frameStore';
+import { fromTerm } from '@/data/plan/frameRows';
+import { writeSettings } from '@/data/plan/schoolSettings';
 import type { Pembit } from '../pembit';
 import { hashPassword } from '../session/password';
 
@@ -13,11 +14,6 @@ import { hashPassword } from '../session/password';
 export async function isEmpty(pembit: Pembit): Promise<boolean> {
   const [row] = await select<{ people: number }>(pembit, 'SELECT COUNT(*) AS people FROM people');
   return row?.people === 0;
-}
-
-export async function schoolName(pembit: Pembit): Promise<string> {
-  const [row] = await select<{ value: string }>(pembit, `SELECT value FROM settings WHERE name = 'school'`);
-  return row?.value ?? '';
 }
 
 /** The first run: an administrator's account, the school, its first term. Refused once anybody has an account. */
@@ -42,9 +38,10 @@ export async function setUp(pembit: Pembit, input: SetupInput): Promise<Outcome<
         },
       ]);
       await change.insert('terms', [fromTerm({ ...input.term, id: randomUUID() as TermId })]);
-      await change.sequelize.query(`INSERT INTO settings (name, value) VALUES ('school', :school)`, {
-        replacements: { school: input.school },
-        transaction: change.transaction,
+      await writeSettings(change, {
+        name: input.school,
+        locale: input.locale,
+        weekStart: input.weekStart,
       });
       return done({ email });
     },

@@ -4,11 +4,20 @@ import type { TermId } from '@/core/ids';
 import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
 import { frameHistoryTexts } from '@/core/texts/frameHistory';
+import { plannedMeetings } from '@/core/time/meetings';
+import { concernsCourse } from '@/core/time/closure';
 import type { Term } from '@/core/time/term';
-import { fromTerm } from '@/data/plan/frameStore';
+import { isIn } from '@/core/time/term';
+import { dayOf } from '@/core/time/zonedWall';
+import type { Reader } from '@/data/database';
+import { fromTerm } from '@/data/plan/frameRows';
+import { courseIdsOf } from '@/data/plan/frameStore';
+import { allTerms, loadPlan } from '@/data/plan/loadPlan';
+import { moveToZone } from '@/data/plan/moveToZone';
 import { perform } from '../history/perform';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
+import { refitMeetings } from './refitMeetings';
 
 /** The administrator adds a term. */
 export function addTerm(pembit: Pembit, actor: SignedIn, input: TermInput): Promise<Outcome<Term>> {
@@ -18,5 +27,76 @@ export function addTerm(pembit: Pembit, actor: SignedIn, input: TermInput): Prom
     await change.insert('terms', [fromTerm(term)]);
     change.summarise(frameHistoryTexts.addedTerm(term.name));
     return done(term);
+  });
+}
+
+/** What other dates or another zone of a term would do, in numbers. */
+export type TermEffects = Readonly<{
+  /** Classes that come and go. */
+  classesAdded: number;
+  classesLost: number;
+  /** Entries and times that keep their wall time while the zone changes around them. */
+  entriesKept: number;
+  timesKept: number;
+  /** Entries whose day would lie outside the term. */
+  outside: number;
+}>;
+
+async function effectsOf(reader: Reader, before: Term, after: Term): Promise<TermEffects> {
+  const ids = await courseIdsOf(reader, before.id);
+  const plan = await loadPlan(reader, ids);
+  const zoneChanges = before.tzid !== after.tzid;
+  let classesAdded = 0;
+  let classesLost = 0;
+  for (const course of plan.courses) {
+    const closures = plan.closures.filter((c) => c.term === before.id && concernsCourse(c, course.id));
+    for (const section of course.sections) {
+      const keys = new Set(plannedMeetings(after, section.patterns, closures).map((m) => m.key));
+      const had = new Set(section.meetings.map((m) => m.key));
+      classesAdded += [...keys].filter((key) => !had.has(key)).length;
+      classesLost += [...had].filter((key) => !keys.has(key)).length;
+    }
+  }
+  const dayOfEntry = (entry: (typeof plan.entries)[number]) =>
+    entry.kind === 'assignment' ? entry.due : entry.when.start;
+  return {
+    classesAdded,
+    classesLost,
+    entriesKept: zoneChanges ? plan.entries.length : 0,
+    timesKept: zoneChanges ? plan.sheets.flatMap((sheet) => sheet.slots).length : 0,
+    outside: plan.entries.filter((entry) => !isIn(after, dayOf(dayOfEntry(entry)))).length,
+  };
+}
+
+export async function previewTerm(
+  pembit: Pembit,
+  actor: SignedIn,
+  id: TermId,
+  input: TermInput,
+): Promise<Outcome<TermEffects>> {
+  if (!actor.person.isAdmin) return refused('notYours');
+  const before = (await allTerms(pembit)).find((term) => term.id === id);
+  return before ? done(await effectsOf(pembit, before, { ...before, ...input })) : refused('notFound');
+}
+
+/** Changes a term: its classes follow its dates; in another zone everything keeps its wall time. */
+export function changeTerm(
+  pembit: Pembit,
+  actor: SignedIn,
+  id: TermId,
+  input: TermInput,
+): Promise<Outcome<TermEffects>> {
+  return perform(pembit, actor, 'changeTerm', async (change) => {
+    if (!actor.person.isAdmin) return refused('notYours');
+    const before = (await allTerms(change)).find((term) => term.id === id);
+    if (!before) return refused('notFound');
+    const after: Term = { ...before, ...input };
+    const effects = await effectsOf(change, before, after);
+    const courses = await courseIdsOf(change, id);
+    await change.update('terms', id, fromTerm(after));
+    await refitMeetings(change, courses);
+    if (before.tzid !== after.tzid) await moveToZone(change, courses, after.tzid);
+    change.summarise(frameHistoryTexts.changedTerm(after.name));
+    return done(effects);
   });
 }

@@ -68,20 +68,3 @@ export async function sendDueMail(pembit: Pembit, carry: Carrier): Promise<numbe
   }
   return letters.length;
 }
-
-/** Looks into the outbox every two seconds, one round at a time; the returned function stops it after the present round. */
-export function startMail(pembit: Pembit, carry: Carrier): () => Promise<void> {
-  let stopped = false;
-  let round: Promise<unknown> = Promise.resolve();
-  const timer = setInterval(() => {
-    if (stopped) return;
-    round = round
-      .then(() => sendDueMail(pembit, carry))
-      .catch((error: unknown) => console.error('Mail could not be sent:', error));
-  }, 2000);
-  return async () => {
-    stopped = true;
-    clearInterval(timer);
-    await round;
-  };
-}

@@ -58,7 +58,7 @@ const linkList = (links: readonly { url: string; label: string }[]): Html | unde
         ${links.map((link) => html`<li><a href="${link.url}" target="_blank" rel="noopener">${link.label || link.url}</a></li>`)}
       </ul>`;
 
-function detailOf(o: Occurrence, { addresses }: Context): Html | undefined {
+function detailOf(o: Occurrence, { addresses, contents }: Context): Html | undefined {
   switch (o.kind) {
     case 'event':
       return html`${o.place ? html`<span class="soft">${o.place}</span>` : undefined}${linkList(o.links)}`;
@@ -70,10 +70,17 @@ function detailOf(o: Occurrence, { addresses }: Context): Html | undefined {
       return o.closesAt
         ? html`<span class="soft">${entryTexts.closedFrom(o.title, timeLabel(o.closesAt))}</span>`
         : undefined;
+    case 'siteDate':
+      return html`<span class="soft">${entryTexts.kind.siteDate}</span>`;
     case 'set':
-      return html`<span class="soft">${entryTexts.due(momentLabel(o.due))}</span>${linkList(o.links)}`;
+      return html`<span class="soft">${entryTexts.due(momentLabel(o.due, contents.plan.locale))}</span>${linkList(o.links)}`;
     case 'due': {
-      const notes = [o.handIn, o.setOn && embedTexts.setLine(dateLabel(o.setOn))].filter(Boolean).join(' · ');
+      const notes = [
+        o.handIn,
+        o.setOn && embedTexts.setLine(dateLabel(o.setOn, 'short', contents.plan.locale)),
+      ]
+        .filter(Boolean)
+        .join(' · ');
       return html`${notes ? html`<span class="soft">${notes}</span>` : undefined}${linkList(o.links)}`;
     }
     case 'times': {
@@ -106,11 +113,14 @@ function lineOf(o: Occurrence, context: Context): Html {
 }
 
 const shownIn = (contents: OutletContents): Occurrence[] =>
-  occurrencesOf(contents.plan, requireZone).filter((o) => contents.has(o.kind));
+  occurrencesOf(contents.plan, requireZone).filter((o) =>
+    contents.has(o.kind === 'siteDate' ? 'event' : o.kind),
+  );
 
 function dayHeading(contents: OutletContents, date: Temporal.PlainDate): string {
   const term = contents.plan.terms[0];
-  return term ? weekAndDate(term, date) : dateLabel(date, 'long');
+  const { locale } = contents.plan;
+  return term ? weekAndDate(term, date, locale) : dateLabel(date, 'long', locale);
 }
 
 function days(list: readonly Occurrence[], context: Context): Html {
@@ -150,7 +160,7 @@ export function dayPage(
     (o) => touches(o, date, date) && (!course || o.courses.includes(course)),
   );
   return html`<p><a class="back" href="${addresses.embed}">${embedTexts.back}</a></p>
-    <h1>${dateLabel(date, 'full')}</h1>
+    <h1>${dateLabel(date, 'full', contents.plan.locale)}</h1>
     <p class="soft">${name}</p>
     ${
       list.length === 0

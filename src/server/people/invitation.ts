@@ -19,7 +19,7 @@ export async function invite(
   pembit: Pembit,
   writer: Writer,
   people: readonly { id: PersonId; email: string; name: string }[],
-  { sender, to }: { sender: PersonId; to: string },
+  { sender, to }: { sender: PersonId | null; to: string },
 ): Promise<void> {
   if (people.length === 0) return;
   const nowMs = pembit.now().epochMilliseconds;

@@ -7,7 +7,7 @@ import { done, refused } from '@/core/refusals';
 import { schoolTexts } from '@/core/texts/school';
 import { select } from '@/data/database';
 import { personByEmail, personById } from '@/data/people/people';
-import { schoolName } from '../frame/setUp';
+import { schoolSettings } from '@/data/plan/schoolSettings';
 import { perform } from '../history/perform';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
@@ -29,6 +29,26 @@ export function teachingPeople(
   );
 }
 
+export type FoundPerson = Readonly<{ id: PersonId; name: string; email: string }>;
+
+/** Anybody at the school whose name or address holds the words; at most 20. For the administrator. */
+export async function findPeople(
+  pembit: Pembit,
+  actor: SignedIn,
+  words: string,
+): Promise<Outcome<FoundPerson[]>> {
+  if (!actor.person.isAdmin) return refused('notYours');
+  if (words === '') return done([]);
+  return done(
+    await select<FoundPerson>(
+      pembit,
+      `SELECT id, name, email FROM people WHERE LOWER(name) LIKE :like ESCAPE '\\' OR email LIKE :like ESCAPE '\\'
+       ORDER BY name LIMIT 20`,
+      { like: `%${words.toLowerCase().replace(/[\\%_]/g, '\\$&')}%` },
+    ),
+  );
+}
+
 /** The administrator adds somebody who will teach; a letter brings the link for the first sign-in. */
 export function addPerson(
   pembit: Pembit,
@@ -45,7 +65,7 @@ export function addPerson(
     ]);
     await invite(pembit, change, [{ id, ...input }], {
       sender: actor.person.id,
-      to: await schoolName(pembit),
+      to: (await schoolSettings(change)).name,
     });
     change.summarise(`${schoolTexts.addPerson}: ${input.name}`);
     return done({ id, name: input.name });
@@ -61,7 +81,7 @@ export async function sendInvitation(
   if (!actor.person.isAdmin) return refused('notYours');
   const person = await personById(pembit, id);
   if (!person) return refused('notFound');
-  const to = await schoolName(pembit);
+  const to = (await schoolSettings(pembit)).name;
   await pembit.queue.write((writer) => invite(pembit, writer, [person], { sender: actor.person.id, to }));
   return done({ name: person.name });
 }

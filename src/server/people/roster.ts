@@ -20,6 +20,7 @@ export type Member = Readonly<{
   name: string;
   email: string;
   section: string | null;
+  sectionId: SectionId | null;
   waiting: boolean;
 }>;
 
@@ -30,10 +31,11 @@ export async function rosterOf(reader: Reader, course: CourseId): Promise<Member
     name: string;
     email: string;
     section: string | null;
+    sectionId: SectionId | null;
     waiting: number;
   }>(
     reader,
-    `SELECT people.id AS person, people.name, people.email, sections.name AS section, people.password_hash = '' AS waiting
+    `SELECT people.id AS person, people.name, people.email, sections.name AS section, sections.id AS sectionId, people.password_hash = '' AS waiting
      FROM roster JOIN people ON people.id = roster.person_id LEFT JOIN sections ON sections.id = roster.section_id
      WHERE roster.course_id = :course ORDER BY people.name, people.email`,
     { course },
@@ -113,26 +115,5 @@ export function addStudents(
     change.concerns(`course:${id}`, ...added.map((student) => `person:${student.id}` as const));
     change.summarise(frameHistoryTexts.enrolled(added.length));
     return done({ added: added.length });
-  });
-}
-
-/** Takes a student off the roster: the course is out of their sight at once; what they took stays until it is given back. */
-export function removeStudent(
-  pembit: Pembit,
-  actor: SignedIn,
-  { course, person }: { course: CourseId; person: PersonId },
-): Promise<Outcome<{ name: string }>> {
-  return perform(pembit, actor, 'removeStudent', async (change) => {
-    if (!isStaffOf(actor.viewer, course)) return refused('notFound');
-    const [row] = await select<{ id: string; name: string }>(
-      change,
-      'SELECT roster.id, people.name FROM roster JOIN people ON people.id = roster.person_id WHERE course_id = :course AND person_id = :person',
-      { course, person },
-    );
-    if (!row) return refused('notFound');
-    await change.remove('roster', row.id);
-    change.concerns(`course:${course}`, `person:${person}`);
-    change.summarise(frameHistoryTexts.leftCourse(row.name));
-    return done({ name: row.name });
   });
 }

@@ -1,5 +1,7 @@
 import { loadPlan } from '@/data/plan/loadPlan';
-import { coursesOf } from '@/core/entries/viewer';
+import { coursesOf, isStaffOf } from '@/core/entries/viewer';
+import type { CourseId } from '@/core/ids';
+import type { Plan } from '@/core/plan/plan';
 import type { Viewer } from '@/core/entries/viewer';
 import type { Occurrence } from '@/core/plan/occurrences';
 import { occurrencesOf, touches } from '@/core/plan/occurrences';
@@ -11,16 +13,26 @@ import type { Moment } from '@/core/time/zonedWall';
 import { isDay } from '@/core/time/zonedWall';
 import type { Temporal } from 'temporal-polyfill';
 import type { Pembit } from '../pembit';
+import type { SignedIn } from '../session/session';
 
 /** The plan of all courses a viewer has to do with, as that viewer may see it. */
 export async function planSeenBy(pembit: Pembit, viewer: Viewer): Promise<SeenPlan> {
   return seenPlan(viewer, await loadPlan(pembit, coursesOf(viewer)), pembit.now());
 }
 
+/** Everything planned in one course, unfiltered: for its own staff alone, undefined for anybody else. */
+export async function wholePlanOf(
+  pembit: Pembit,
+  actor: SignedIn,
+  course: CourseId,
+): Promise<Plan | undefined> {
+  return isStaffOf(actor.viewer, course) ? loadPlan(pembit, [course]) : undefined;
+}
+
 export type OccurrenceRecord = Readonly<{
   uid: string;
   recurrenceId?: string;
-  kind: Occurrence['kind'];
+  kind: Exclude<Occurrence['kind'], 'siteDate'>;
   title: string;
   start: string;
   end?: string;
@@ -45,7 +57,7 @@ export async function occurrenceRecords(
     .filter((o) => touches(o, range.from, range.to))
     .map((o) => ({
       uid: o.uid,
-      kind: o.kind,
+      kind: o.kind === 'siteDate' ? 'event' : o.kind,
       title: o.title,
       start: written(o.start),
       end: o.end && written(o.end),

@@ -36,14 +36,17 @@ function draftOf(entry: SeenEntry): EntryDraft {
   };
 }
 
-function whenOf(entry: SeenEntry, term: Term | undefined): string {
-  const long = (day: ReturnType<typeof dayOf>) => (term ? weekAndDate(term, day) : dateLabel(day));
+function whenOf(entry: SeenEntry, term: Term | undefined, locale: string): string {
+  const long = (day: ReturnType<typeof dayOf>) =>
+    term ? weekAndDate(term, day, locale) : dateLabel(day, 'short', locale);
   if (entry.kind === 'assignment')
     return isDay(entry.due) ? long(entry.due) : `${long(dayOf(entry.due))}, ${timeLabel(entry.due.wall)}`;
   const { when } = entry;
   if (when.kind === 'days') {
     const last = when.end.subtract({ days: 1 });
-    return last.equals(when.start) ? long(when.start) : `${long(when.start)} – ${dateLabel(last)}`;
+    return last.equals(when.start)
+      ? long(when.start)
+      : `${long(when.start)} – ${dateLabel(last, 'short', locale)}`;
   }
   const clock = when.end ? rangeLabel(when.start.wall, when.end.wall) : timeLabel(when.start.wall);
   return `${long(dayOf(when.start))}, ${clock}`;
@@ -52,15 +55,21 @@ function whenOf(entry: SeenEntry, term: Term | undefined): string {
 /** What the panel shows of an entry. `mayEdit` is decided where rights are known. */
 export function panelEntry(
   entry: SeenEntry,
-  { courses, term, mayEdit }: { courses: readonly Course[]; term: Term | undefined; mayEdit: boolean },
+  {
+    courses,
+    term,
+    locale,
+    mayEdit,
+  }: { courses: readonly Course[]; term: Term | undefined; locale: string; mayEdit: boolean },
 ): PanelEntry {
   const own = courses.filter((course) => entry.audience.some((part) => part.course === course.id));
   const dates: { label: string; value: string }[] = [];
   if (entry.visibility.kind === 'from')
-    dates.push({ label: panelTexts.shownFromDay, value: momentLabel(entry.visibility.from) });
+    dates.push({ label: panelTexts.shownFromDay, value: momentLabel(entry.visibility.from, locale) });
   if (entry.kind === 'assignment') {
-    if (entry.setOn) dates.push({ label: entryTexts.kind.set, value: dateLabel(entry.setOn) });
-    dates.push({ label: entryTexts.kind.due, value: momentLabel(entry.due) });
+    if (entry.setOn)
+      dates.push({ label: entryTexts.kind.set, value: dateLabel(entry.setOn, 'short', locale) });
+    dates.push({ label: entryTexts.kind.due, value: momentLabel(entry.due, locale) });
   }
   return {
     id: entry.id,
@@ -68,7 +77,7 @@ export function panelEntry(
     kindLabel: panelTexts[entry.kind],
     tags: own.map(({ tag, color, title }) => ({ tag, color, title })),
     title: entry.title,
-    when: whenOf(entry, term),
+    when: whenOf(entry, term, locale),
     dates,
     place: entry.kind === 'event' ? entry.place : '',
     handIn: entry.kind === 'assignment' ? entry.handIn : '',

@@ -3,6 +3,7 @@ import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { schoolTexts } from '@/core/texts/school';
 import { Field } from '../controls/Field';
+import { FindPerson } from './FindPerson';
 import { FormBox } from './FormBox';
 import styles from './School.module.css';
 import { useSubmit } from './useSubmit';
@@ -66,6 +67,7 @@ export function PeopleSection({ people }: { people: readonly PersonLine[] }) {
         <Field label={schoolTexts.personName} {...field('name')} />
         <Field label={schoolTexts.personEmail} type="email" {...field('email')} />
       </FormBox>
+      <FindPerson />
     </section>
   );
 }

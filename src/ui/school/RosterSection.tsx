@@ -1,27 +1,42 @@
 'use client';
-import Button from '@mui/material/Button';
 import { useState } from 'react';
 import type { RosterReading } from '@/core/roster/readRoster';
 import { frameHistoryTexts } from '@/core/texts/frameHistory';
-import { courseTexts, schoolTexts } from '@/core/texts/school';
+import { courseTexts } from '@/core/texts/school';
 import { Field } from '../controls/Field';
 import { FormBox } from './FormBox';
+import type { RosterMember } from './RosterLine';
+import { RosterLine } from './RosterLine';
 import styles from './School.module.css';
 import { useSubmit } from './useSubmit';
 
-export type RosterMember = Readonly<{
-  person: string;
-  name: string;
-  email: string;
-  section: string | null;
-  waiting: boolean;
-}>;
-
 /** Who takes the course; a pasted list is looked at line by line before anybody is added. */
-export function RosterSection({ course, members }: { course: string; members: readonly RosterMember[] }) {
+export function RosterSection({
+  course,
+  members,
+  sections,
+}: {
+  course: string;
+  members: readonly RosterMember[];
+  sections: readonly Readonly<{ id: string; name: string }>[];
+}) {
   const { submit, errors, message, busy } = useSubmit();
   const [list, setList] = useState('');
   const [reading, setReading] = useState<RosterReading>();
+  const [unread, setUnread] = useState(false);
+  const take = (text: string) => {
+    setReading(undefined);
+    setUnread(false);
+    setList(text);
+  };
+  const readFile = async (file: File | undefined) => {
+    if (!file) return;
+    try {
+      take(new TextDecoder('utf-8', { fatal: true }).decode(await file.arrayBuffer()));
+    } catch {
+      setUnread(true);
+    }
+  };
   const look = async () => {
     const answer = await submit<RosterReading>('POST', `/api/courses/${course}/roster/preview`, { list });
     if (answer.ok) setReading(answer.value);
@@ -44,30 +59,7 @@ export function RosterSection({ course, members }: { course: string; members: re
       {members.length === 0 ? <p className="soft">{courseTexts.noStudents}</p> : null}
       <ul className={styles.roster}>
         {members.map((member) => (
-          <li key={member.person}>
-            <span>
-              {member.name}{' '}
-              <span className="soft">
-                {member.section ?? courseTexts.noSection}
-                {member.waiting ? ` · ${schoolTexts.neverSignedIn}` : ''}
-              </span>
-            </span>
-            <Button
-              size="small"
-              disabled={busy}
-              aria-label={courseTexts.takeOff(member.name)}
-              onClick={() =>
-                submit<{ name: string }>(
-                  'DELETE',
-                  `/api/courses/${course}/roster/${member.person}`,
-                  undefined,
-                  ({ name }) => frameHistoryTexts.leftCourse(name),
-                )
-              }
-            >
-              {courseTexts.leave}
-            </Button>
-          </li>
+          <RosterLine key={member.person} course={course} member={member} sections={sections} />
         ))}
       </ul>
       <FormBox
@@ -79,16 +71,16 @@ export function RosterSection({ course, members }: { course: string; members: re
       >
         <h3>{courseTexts.pasteTitle}</h3>
         <p className="soft">{courseTexts.pasteLead}</p>
-        <Field
-          label={courseTexts.paste}
-          rows={6}
-          value={list}
-          error={errors.list}
-          onChange={(text) => {
-            setReading(undefined);
-            setList(text);
-          }}
-        />
+        <Field label={courseTexts.paste} rows={6} value={list} error={errors.list} onChange={take} />
+        <label className={styles.file}>
+          {courseTexts.chooseFile}{' '}
+          <input
+            type="file"
+            accept=".csv,.txt,.tsv,text/csv,text/plain"
+            onChange={(event) => void readFile(event.target.files?.[0])}
+          />
+        </label>
+        {unread ? <p className={styles.error}>{courseTexts.fileUnread}</p> : null}
         <div aria-live="polite">
           {reading ? (
             <div className="notice">

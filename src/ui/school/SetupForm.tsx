@@ -6,6 +6,7 @@ import { Field } from '../controls/Field';
 import { FormBox } from './FormBox';
 import styles from './School.module.css';
 import { Select } from './Select';
+import { localeOptions, weekStartOptions } from './SettingsForm';
 import { useSubmit } from './useSubmit';
 
 /** The first run: an account, a school, a term; then straight in. */
@@ -20,6 +21,8 @@ export function SetupForm({ zones }: { zones: readonly string[] }) {
     startsOn: '',
     endsOn: '',
     tzid: '',
+    locale: 'en-GB',
+    weekStart: '1',
   });
   // The zone of this device is the likeliest one; the server checks the name.
   const device = Intl.DateTimeFormat().resolvedOptions().timeZone;
@@ -30,12 +33,14 @@ export function SetupForm({ zones }: { zones: readonly string[] }) {
     error,
   });
   const setUp = async () => {
-    const { name, email, password, school, term, startsOn, endsOn } = value;
+    const { name, email, password, school, term, startsOn, endsOn, locale, weekStart } = value;
     const answer = await submit('POST', '/api/setup', {
       name,
       email,
       password,
       school,
+      locale,
+      weekStart: Number(weekStart),
       term: { name: term, startsOn, endsOn, tzid },
     });
     if (!answer.ok) return;
@@ -56,6 +61,22 @@ export function SetupForm({ zones }: { zones: readonly string[] }) {
       />
       <h2>{setupTexts.school}</h2>
       <Field label={setupTexts.schoolName} {...field('school')} />
+      <div className={styles.row}>
+        <Select
+          label={setupTexts.locale}
+          value={value.locale}
+          options={localeOptions}
+          onChange={(locale) => setValue({ ...value, locale })}
+          error={errors.locale}
+        />
+        <Select
+          label={setupTexts.weekStart}
+          value={value.weekStart}
+          options={weekStartOptions}
+          onChange={(weekStart) => setValue({ ...value, weekStart })}
+          error={errors.weekStart}
+        />
+      </div>
       <h2>{setupTexts.firstTerm}</h2>
       <Field label={schoolTexts.termName} {...field('term', errors['term.name'])} />
       <div className={styles.row}>

@@ -7,28 +7,47 @@ import { FormBox } from './FormBox';
 import styles from './School.module.css';
 import { useSubmit } from './useSubmit';
 
-export function TermForm({ tzid }: { tzid: string }) {
+export type TermFields = Readonly<{ name: string; startsOn: string; endsOn: string; tzid: string }>;
+type Effects = Parameters<typeof schoolTexts.effects>[0];
+
+/** A new term, or, with `term`, another name, other dates or another zone for one: what that changes is shown first. */
+export function TermForm({ fields, term }: { fields: TermFields; term?: string }) {
   const { submit, errors, message, busy } = useSubmit();
-  const empty = { name: '', startsOn: '', endsOn: '', tzid };
-  const [value, setValue] = useState(empty);
-  const field = (key: keyof typeof value) => ({
+  const [value, setValue] = useState(fields);
+  const [effects, setEffects] = useState<Effects>();
+  const field = (key: keyof TermFields) => ({
     value: value[key],
-    onChange: (text: string) => setValue({ ...value, [key]: text }),
+    onChange: (text: string) => {
+      setEffects(undefined);
+      setValue({ ...value, [key]: text });
+    },
     error: errors[key],
   });
   const add = async () => {
     const answer = await submit<{ name: string }>('POST', '/api/terms', value, ({ name }) =>
       frameHistoryTexts.addedTerm(name),
     );
-    if (answer.ok) setValue(empty);
+    if (answer.ok) setValue(fields);
   };
+  const look = async () => {
+    const answer = await submit<Effects>('POST', `/api/terms/${term}/effects`, value);
+    if (answer.ok) setEffects(answer.value);
+  };
+  const change = async () => {
+    const answer = await submit('PUT', `/api/terms/${term}`, value, () =>
+      frameHistoryTexts.changedTerm(value.name),
+    );
+    if (answer.ok) setEffects(undefined);
+  };
+  const said = effects && schoolTexts.effects(effects);
   return (
     <FormBox
-      summary={schoolTexts.addTerm}
-      action={schoolTexts.saveTerm}
-      onSubmit={add}
+      summary={term ? schoolTexts.changeTerm(fields.name) : schoolTexts.addTerm}
+      action={!term ? schoolTexts.saveTerm : effects ? schoolTexts.saveChanges : schoolTexts.seeEffects}
+      onSubmit={!term ? add : effects ? change : look}
       message={message}
       disabled={busy}
+      look={term !== undefined && !effects}
     >
       <Field label={schoolTexts.termName} {...field('name')} />
       <div className={styles.row}>
@@ -36,6 +55,15 @@ export function TermForm({ tzid }: { tzid: string }) {
         <Field label={schoolTexts.endsOn} type="date" {...field('endsOn')} />
       </div>
       <Field label={schoolTexts.zone} {...field('tzid')} />
+      <div aria-live="polite">
+        {said ? (
+          <ul className="notice">
+            {(said.length > 0 ? said : [schoolTexts.noEffects]).map((line) => (
+              <li key={line}>{line}</li>
+            ))}
+          </ul>
+        ) : null}
+      </div>
     </FormBox>
   );
 }

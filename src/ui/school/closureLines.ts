@@ -1,24 +1,34 @@
+import type { SiteDate } from '@/core/plan/plan';
 import type { Closure } from '@/core/time/closure';
 import { dateLabel, timeLabel } from '@/core/time/dateLabels';
 import { entryTexts } from '@/core/texts/entries';
-import type { ClosureLine } from './ClosureList';
+import type { RemovableLine } from './RemovableList';
+
+/** `Mon 9 Nov – Fri 13 Nov`, or the one day. */
+function daysOf({ start, end }: Pick<Closure, 'start' | 'end'>, locale: string): string {
+  const last = end.subtract({ days: 1 });
+  return last.equals(start)
+    ? dateLabel(start, 'short', locale)
+    : `${dateLabel(start, 'short', locale)} – ${dateLabel(last, 'short', locale)}`;
+}
 
 /** Closures as lines: `Reading week, Mon 9 Nov – Fri 13 Nov`. */
 export const closureLines = (
   closures: readonly Closure[],
+  locale: string,
   removable: (closure: Closure) => boolean,
-): ClosureLine[] =>
-  closures.map((closure) => {
-    const last = closure.end.subtract({ days: 1 });
-    const days = last.equals(closure.start)
-      ? dateLabel(closure.start)
-      : `${dateLabel(closure.start)} – ${dateLabel(last)}`;
-    return {
-      id: closure.id,
-      name: closure.closesAt
-        ? entryTexts.closedFrom(closure.name, timeLabel(closure.closesAt))
-        : closure.name,
-      when: days,
-      removable: removable(closure),
-    };
-  });
+): RemovableLine[] =>
+  closures.map((closure) => ({
+    id: closure.id,
+    name: closure.closesAt ? entryTexts.closedFrom(closure.name, timeLabel(closure.closesAt)) : closure.name,
+    when: daysOf(closure, locale),
+    removable: removable(closure),
+  }));
+
+export const siteDateLines = (dates: readonly SiteDate[], locale: string): RemovableLine[] =>
+  dates.map((date) => ({
+    id: date.id,
+    name: date.name,
+    when: date.at ? `${daysOf(date, locale)}, ${timeLabel(date.at)}` : daysOf(date, locale),
+    removable: true,
+  }));

@@ -3,13 +3,13 @@ import type { Section } from '@/core/plan/plan';
 import { entryTexts } from '@/core/texts/entries';
 import { dateLabel, rangeLabel, timeLabel } from '@/core/time/dateLabels';
 import { patternOn } from '@/core/time/pattern';
-import { mondayOf } from '@/core/time/term';
+import { weekStartOf } from '@/core/time/term';
 import type { SectionView } from './SectionCard';
 
 /** A section for its card: the week that is in force today (or at the start, before the term) and each class. */
-export function sectionView(section: Section, today: Temporal.PlainDate): SectionView {
+export function sectionView(section: Section, today: Temporal.PlainDate, locale: string): SectionView {
   const pattern = patternOn(section.patterns, today) ?? section.patterns[0];
-  const weekday = (n: number) => dateLabel(mondayOf(today).add({ days: n - 1 }), 'weekday');
+  const weekday = (n: number) => dateLabel(weekStartOf(today).add({ days: n - 1 }), 'weekday', locale);
   return {
     id: section.id,
     name: section.name,
@@ -20,7 +20,7 @@ export function sectionView(section: Section, today: Temporal.PlainDate): Sectio
     meetings: section.meetings.map((meeting) => ({
       id: meeting.id,
       ordinal: meeting.ordinal,
-      when: `${dateLabel(meeting.date)}, ${timeLabel(meeting.start)}`,
+      when: `${dateLabel(meeting.date, 'short', locale)}, ${timeLabel(meeting.start)}`,
       date: meeting.date.toString(),
       start: timeLabel(meeting.start),
       end: timeLabel(meeting.end),

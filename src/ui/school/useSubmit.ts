@@ -6,7 +6,7 @@ import { callApi } from '../controls/callApi';
 import { useMessages } from '../controls/Messages';
 
 type Submit = <T>(
-  method: 'POST' | 'PUT' | 'DELETE',
+  method: 'GET' | 'POST' | 'PUT' | 'DELETE',
   path: string,
   body: unknown,
   /** What to say when it is done; absent for a preview, which changes nothing. */
@@ -21,7 +21,7 @@ export function useSubmit(): { submit: Submit; errors: FieldErrors; message?: st
   const [message, setMessage] = useState<string>();
   const [busy, setBusy] = useState(false);
   const submit: Submit = async <T>(
-    method: 'POST' | 'PUT' | 'DELETE',
+    method: 'GET' | 'POST' | 'PUT' | 'DELETE',
     path: string,
     body: unknown,
     said?: (value: T) => string,

@@ -42,7 +42,8 @@ export function officeHours(
   const own = plan.sheets.filter((sheet) => sheet.asStaff);
   const courseOf = (sheet: (typeof own)[number]) =>
     plan.courses.find((c) => c.id === sheet.audience[0]?.course);
-  const label = (date: Temporal.PlainDate) => (term ? weekAndDate(term, date) : dateLabel(date));
+  const label = (date: Temporal.PlainDate) =>
+    term ? weekAndDate(term, date, plan.locale) : dateLabel(date, 'short', plan.locale);
   const booked = own
     .flatMap((sheet) => {
       const zone = zoneOf(sheet.tzid);

@@ -18,7 +18,7 @@ export type DayLine = Readonly<{
   links: readonly Readonly<{ url: string; label: string }>[];
 }>;
 
-function detailOf(o: Occurrence): string {
+function detailOf(o: Occurrence, locale: string): string {
   switch (o.kind) {
     case 'event':
       return o.place;
@@ -26,10 +26,14 @@ function detailOf(o: Occurrence): string {
       return o.cancelled === undefined ? o.place : entryTexts.cancelled(o.cancelled);
     case 'closure':
       return o.closesAt ? entryTexts.closedFrom(o.title, timeLabel(o.closesAt)) : '';
+    case 'siteDate':
+      return entryTexts.kind.siteDate;
     case 'set':
-      return entryTexts.due(momentLabel(o.due));
+      return entryTexts.due(momentLabel(o.due, locale));
     case 'due':
-      return [o.handIn, o.setOn && studentTexts.setLine(dateLabel(o.setOn))].filter(Boolean).join(' · ');
+      return [o.handIn, o.setOn && studentTexts.setLine(dateLabel(o.setOn, 'short', locale))]
+        .filter(Boolean)
+        .join(' · ');
     case 'times': {
       const free = o.slots.filter((slot) => slot.taken < slot.seats).length;
       return embedTexts.free(free, o.slots.length);
@@ -54,7 +58,7 @@ function timeOf(o: Occurrence): string {
 }
 
 /** One line of a list by day: for the student's home, the day sheet and the entry's page alike. */
-export function dayLine(o: Occurrence, plan: Pick<SeenPlan, 'courses'>): DayLine {
+export function dayLine(o: Occurrence, plan: Pick<SeenPlan, 'courses' | 'locale'>): DayLine {
   const links =
     o.kind === 'booking' || o.kind === 'class'
       ? o.meetingLink
@@ -69,11 +73,11 @@ export function dayLine(o: Occurrence, plan: Pick<SeenPlan, 'courses'>): DayLine
     time: timeOf(o),
     tags: plan.courses.filter((c) => o.courses.includes(c.id)).map(({ tag, color }) => ({ tag, color })),
     title: titleOf(o),
-    detail: detailOf(o),
+    detail: detailOf(o, plan.locale),
     href:
       'entry' in o
         ? `/e/${o.entry}`
-        : o.kind === 'class' || o.kind === 'closure'
+        : o.kind === 'class' || o.kind === 'closure' || o.kind === 'siteDate'
           ? `/day/${dayOf(o.start)}`
           : '/sign-up',
     links,

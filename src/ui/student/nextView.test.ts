@@ -117,6 +117,7 @@ test('the staff’s page: who comes, soonest first, and how full each day is', (
     id: 'maren' as never,
     staffOf: new Set([HL]),
     memberOf: new Map(),
+    groups: new Set<never>(),
   } as const;
   const seen = seenPlan(maren, plan({ sheets }), NOW);
   const { sheets: cards, booked } = officeHours(seen, { term: seen.terms[0], zoneOf: requireZone, now: NOW });

@@ -61,7 +61,9 @@ export function nextView(
       const name = distance === 0 ? studentTexts.today : distance === 1 ? studentTexts.tomorrow : undefined;
       return {
         key,
-        heading: name ? `${name}, ${dateLabel(date, 'long')}` : dateLabel(date, 'long'),
+        heading: name
+          ? `${name}, ${dateLabel(date, 'long', plan.locale)}`
+          : dateLabel(date, 'long', plan.locale),
         distance: distance > 1 ? studentTexts.inDays(distance) : '',
         lines: list.map((o) => dayLine(o, plan)),
       };

@@ -68,13 +68,13 @@ export function signUpView(
           range: rangeLabel(start, toWall(zone, slot.interval.end)),
           minutes: slot.interval.start.until(slot.interval.end).total('minutes'),
           state: slot.mine ? 'yours' : slot.taken >= slot.seats ? 'taken' : 'free',
-          when: momentLabel(zonedWallAt(zone, slot.interval.start)),
+          when: momentLabel(zonedWallAt(zone, slot.interval.start), plan.locale),
         };
       });
       days.push({
         ...common,
         key: `${sheet.id} ${date}`,
-        date: dateLabel(date, 'long'),
+        date: dateLabel(date, 'long', plan.locale),
         sortMs: slots[0]!.interval.start.epochMilliseconds,
         free: choices.filter((choice) => choice.state === 'free').length,
         slots: choices,
@@ -86,7 +86,7 @@ export function signUpView(
       own.push({
         ...common,
         booking: slot.mine,
-        when: dateLabel(start.toPlainDate()),
+        when: dateLabel(start.toPlainDate(), 'short', plan.locale),
         range: rangeLabel(start, toWall(zone, slot.interval.end)),
         meetingLink: sheet.meetingLink,
         note: slot.bookings.find((booking) => booking.mine)?.note ?? '',

@@ -1,5 +1,5 @@
 'use client';
-import type { KeyboardEvent } from 'react';
+import type { CSSProperties, KeyboardEvent } from 'react';
 import { useRef, useState } from 'react';
 import { termTexts } from '@/core/texts/term';
 import styles from './TermGrid.module.css';
@@ -34,6 +34,10 @@ export function TermGrid({ view, selected, day, canAdd, onOpen, onDay }: Props) 
   const [active, setActive] = useState<readonly [number, number]>(() => startOf(view.weeks));
   const [opened, setOpened] = useState<string>();
 
+  const columns = {
+    '--columns': view.columns.map(({ narrow }) => `minmax(0, ${narrow ? 0.72 : 1}fr)`).join(' '),
+  } as CSSProperties;
+
   const focus = (row: number, column: number) => {
     if (!view.weeks[row]?.days[column]) return;
     setActive([row, column]);
@@ -56,7 +60,7 @@ export function TermGrid({ view, selected, day, canAdd, onOpen, onDay }: Props) 
       focus(row + arrow[0], column + arrow[1]);
     } else if (event.key === 'Home' || event.key === 'End') {
       event.preventDefault();
-      focus(row, event.key === 'Home' ? 0 : 5);
+      focus(row, event.key === 'Home' ? 0 : view.columns.length - 1);
     } else if (!inside && event.key === 'Enter') {
       event.preventDefault();
       // Enter goes in where there is something to open, and adds where there is nothing.
@@ -69,14 +73,14 @@ export function TermGrid({ view, selected, day, canAdd, onOpen, onDay }: Props) 
   };
 
   return (
-    <div className={styles.grid} role="grid" aria-label={termTexts.grid} ref={table}>
+    <div className={styles.grid} style={columns} role="grid" aria-label={termTexts.grid} ref={table}>
       <div role="row" className={styles.head}>
         <span role="columnheader" className="visually-hidden">
           {termTexts.title}
         </span>
-        {['Mon', 'Tue', 'Wed', 'Thu', 'Fri', termTexts.weekend].map((name) => (
-          <span role="columnheader" key={name}>
-            {name}
+        {view.columns.map(({ label }) => (
+          <span role="columnheader" key={label}>
+            {label}
           </span>
         ))}
       </div>
@@ -91,6 +95,11 @@ export function TermGrid({ view, selected, day, canAdd, onOpen, onDay }: Props) 
         >
           <div role="rowheader" className={styles.weekName}>
             <b>{week.number}</b> <span className="numbers">{week.range}</span>
+            {week.theme ? (
+              <span className={styles.theme} title={week.theme}>
+                {week.theme}
+              </span>
+            ) : null}
           </div>
           {week.days.map((cell, column) => {
             const here = active[0] === row && active[1] === column;

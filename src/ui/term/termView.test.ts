@@ -26,7 +26,11 @@ import { termView } from './termView';
 
 const view = (given: Plan, viewer: Viewer = student()) => {
   const seen = seenPlan(viewer, given, NOW);
-  return termView({ plan: seen, term, occurrences: occurrencesOf(seen, requireZone) }, day('2026-10-13'));
+  const shown = new Set(seen.courses.map((c) => c.id));
+  return termView(
+    { plan: seen, term, occurrences: occurrencesOf(seen, requireZone), shown },
+    day('2026-10-13'),
+  );
 };
 const cell = (given: Plan, date: string, viewer?: Viewer) =>
   view(given, viewer)

@@ -42,7 +42,6 @@ export type GridDay = Readonly<{
   /** The first date of the cell; the last column holds Saturday and Sunday. */
   date: string;
   long: string;
-  number: string;
   today: boolean;
   inTerm: boolean;
   /** The name of a closure that takes the whole day, and of one that ends it early. */
@@ -52,15 +51,20 @@ export type GridDay = Readonly<{
 
 export type GridWeek = Readonly<{
   number: number;
+  /** What the week is about, in each course that says so. */
+  theme: string;
   range: string;
   now: boolean;
   past: boolean;
   days: readonly GridDay[];
 }>;
+/** A day of the week, or the weekend in one narrow cell. */
+export type GridColumn = Readonly<{ label: string; narrow: boolean }>;
 export type TermGridView = Readonly<{
   title: string;
   span: string;
   now?: string;
+  columns: readonly GridColumn[];
   weeks: readonly GridWeek[];
 }>;
 
@@ -72,7 +76,8 @@ const PRECEDENCE: Record<Occurrence['kind'], number> = {
   times: 3,
   class: 4,
   set: 5,
-  closure: 6,
+  siteDate: 6,
+  closure: 7,
 };
 
 function itemOf(o: Occurrence, tags: readonly Tag[]): GridItem {
@@ -106,7 +111,7 @@ function itemOf(o: Occurrence, tags: readonly Tag[]): GridItem {
     by: o.kind === 'due' && clock ? entryTexts.by(clock) : undefined,
     release: o.release,
     cancelled: o.kind === 'class' && o.cancelled !== undefined,
-    href: o.kind === 'class' ? `/day/${dayOf(o.start)}` : undefined,
+    href: o.kind === 'class' || o.kind === 'siteDate' ? `/day/${dayOf(o.start)}` : undefined,
     entry: 'entry' in o ? o.entry : undefined,
     boxes: taken,
     words: words.filter(Boolean).join(', '),
@@ -123,24 +128,52 @@ function closedOn(occurrences: readonly Occurrence[], date: Temporal.PlainDate):
   return names.length > 0 ? listed(names) : undefined;
 }
 
-/** The whole term on one page: a row for each teaching week, a cell for each day, the weekend in one. */
+/** The days of a week as columns, by their distance from its first day; days of a weekend that meet share one. */
+function columnsFrom(weekStart: number): number[][] {
+  const columns: number[][] = [];
+  for (let offset = 0; offset < 7; offset++) {
+    const last = columns.at(-1)?.at(-1);
+    if (last !== undefined && isWeekend(weekStart, last) && isWeekend(weekStart, offset))
+      columns.at(-1)!.push(offset);
+    else columns.push([offset]);
+  }
+  return columns;
+}
+
+const isWeekend = (weekStart: number, offset: number) => (weekStart - 1 + offset) % 7 > 4;
+
+/** The whole term on one page: a row for each teaching week, a cell for each day, a weekend in one. */
 export function termView(
-  { plan, term, occurrences }: { plan: SeenPlan; term: Term; occurrences: readonly Occurrence[] },
+  {
+    plan,
+    term,
+    occurrences,
+    shown,
+  }: {
+    plan: SeenPlan;
+    term: Term;
+    occurrences: readonly Occurrence[];
+    /** The courses that are switched on. */
+    shown: ReadonlySet<string>;
+  },
   today: Temporal.PlainDate,
 ): TermGridView {
   const tagOf = new Map(plan.courses.map(({ id, tag, color }) => [id, { tag, color }]));
-  const weeks = teachingWeeks(term).map(({ number, monday }): GridWeek => {
-    const friday = monday.add({ days: 4 });
-    const now = today.since(monday, { largestUnit: 'days' }).days;
-    const days = [0, 1, 2, 3, 4, 5].map((offset): GridDay => {
-      const first = monday.add({ days: offset });
-      const last = offset === 5 ? first.add({ days: 1 }) : first;
+  const weekStart = term.weekStart ?? 1;
+  const columns = columnsFrom(weekStart);
+  const teaching = teachingWeeks(term);
+  const weekday = (offset: number) =>
+    dateLabel(teaching[0]!.first.add({ days: offset }), 'weekday', plan.locale);
+  const weeks = teaching.map(({ number, first: weekBegins }): GridWeek => {
+    const now = today.since(weekBegins, { largestUnit: 'days' }).days;
+    const days = columns.map((offsets): GridDay => {
+      const first = weekBegins.add({ days: offsets[0]! });
+      const last = weekBegins.add({ days: offsets.at(-1)! });
       const inTerm = first.since(term.startsOn).sign >= 0 && first.since(term.endsOn).sign <= 0;
       return {
         date: first.toString(),
-        long: weekAndDate(term, first),
-        number: dateLabel(first, 'day'),
-        today: now === offset || (offset === 5 && now === 6),
+        long: weekAndDate(term, first, plan.locale),
+        today: offsets.includes(now),
         inTerm,
         closed: closedOn(occurrences, first),
         items: occurrences
@@ -156,24 +189,39 @@ export function termView(
     });
     return {
       number,
-      range:
-        monday.month === friday.month
-          ? `${monday.day}–${dateLabel(friday, 'dayMonth')}`
-          : `${dateLabel(monday, 'dayMonth')}–${dateLabel(friday, 'dayMonth')}`,
+      theme: themes(number),
+      range: rangeOf(weekBegins.add({ days: (8 - weekStart) % 7 })),
       now: now >= 0 && now < 7,
       past: now >= 7,
       days,
     };
   });
+  function rangeOf(monday: Temporal.PlainDate): string {
+    const friday = monday.add({ days: 4 });
+    const end = dateLabel(friday, 'dayMonth', plan.locale);
+    // Where the month comes first, a bare first day would stand before a month that is not its own.
+    return monday.month === friday.month && /^\d/.test(end)
+      ? `${monday.day}–${end}`
+      : `${dateLabel(monday, 'dayMonth', plan.locale)}–${end}`;
+  }
+  function themes(week: number): string {
+    const own = plan.courses.filter((course) => shown.has(course.id) && course.themes.has(week));
+    const theme = (course: (typeof own)[number]) => course.themes.get(week)!;
+    return own.length === 1 ? theme(own[0]!) : own.map((c) => `${c.tag} ${theme(c)}`).join(' · ');
+  }
   const weekNow = weeks.find((week) => week.now)?.number;
   return {
     title: termTexts.title,
     span: termTexts.span(
-      dateLabel(term.startsOn, 'dayMonth'),
-      dateLabel(term.endsOn, 'dayMonth'),
+      dateLabel(term.startsOn, 'dayMonth', plan.locale),
+      dateLabel(term.endsOn, 'dayMonth', plan.locale),
       weeks.length,
     ),
     now: weekNow === undefined ? undefined : termTexts.weekNow(weekNow),
+    columns: columns.map((offsets) => ({
+      label: [...new Set([offsets[0]!, offsets.at(-1)!])].map(weekday).join('–'),
+      narrow: isWeekend(weekStart, offsets[0]!),
+    })),
     weeks,
   };
 }

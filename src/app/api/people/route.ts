@@ -1,5 +1,13 @@
-import { addPerson, personInput } from '@/server/people/people';
+import { z } from 'zod';
+import { addPerson, findPeople, personInput } from '@/server/people/people';
 import { endpoint } from '../endpoint';
+
+const query = z.object({ q: z.string().trim().max(200).default('') });
+
+/** People by name or address, at most 20; for the administrator. */
+export const GET = endpoint({ who: 'person', query }, ({ pembit, actor, query }) =>
+  findPeople(pembit, actor, query.q),
+);
 
 export const POST = endpoint({ who: 'person', body: personInput }, async ({ pembit, actor, body }) => {
   const outcome = await addPerson(pembit, actor, body);

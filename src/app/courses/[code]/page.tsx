@@ -2,22 +2,31 @@ import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { isStaffOf } from '@/core/entries/viewer';
 import { courseTexts, schoolTexts } from '@/core/texts/school';
-import { currentTerm } from '@/core/time/term';
+import { currentTerm, teachingWeeks } from '@/core/time/term';
+import { requireZone } from '@/core/time/zoneData';
 import { mayChangeStaff } from '@/server/frame/courseStaff';
+import { groupMembersOf } from '@/server/people/groups';
+import { joiningAddress } from '@/server/people/joining';
 import { rosterOf } from '@/server/people/roster';
-import { planSeenBy } from '@/server/plan/planSeenBy';
+import { planSeenBy, wholePlanOf } from '@/server/plan/planSeenBy';
 import { todayIn } from '@/server/plan/todayIn';
 import { sharedPembit } from '@/server/pembit';
+import { ArchiveControls } from '@/ui/school/ArchiveControls';
 import { ClosureForm } from '@/ui/school/ClosureForm';
 import { closureLines } from '@/ui/school/closureLines';
-import { ClosureList } from '@/ui/school/ClosureList';
 import { CourseFacts } from '@/ui/school/CourseFacts';
+import { GroupsSection } from '@/ui/school/GroupsSection';
+import { hitLines } from '@/ui/school/hitLines';
+import { HitsSection } from '@/ui/school/HitsSection';
+import { JoiningSection } from '@/ui/school/JoiningSection';
+import { RemovableList } from '@/ui/school/RemovableList';
 import { RosterSection } from '@/ui/school/RosterSection';
 import styles from '@/ui/school/School.module.css';
 import { SectionCard } from '@/ui/school/SectionCard';
 import { SectionForm } from '@/ui/school/SectionForm';
 import { StaffSection } from '@/ui/school/StaffSection';
 import { sectionView } from '@/ui/school/sectionView';
+import { ThemesForm } from '@/ui/school/ThemesForm';
 import { PageFrame } from '../../PageFrame';
 import { signedInOr } from '../../signedIn';
 
@@ -36,7 +45,16 @@ export default async function CoursePage({ params }: { params: Promise<{ code: s
   const course = own.find((c) => c.term === present?.id) ?? own[0];
   const term = plan.terms.find((t) => t.id === course?.term);
   if (!course || !term) notFound();
-  const members = await rosterOf(pembit, course.id);
+  const [members, inGroup, address, mayChange, whole] = await Promise.all([
+    rosterOf(pembit, course.id),
+    groupMembersOf(pembit, course.id),
+    joiningAddress(pembit, course.id),
+    mayChangeStaff(pembit, actor, course.id),
+    wholePlanOf(pembit, actor, course.id),
+  ]);
+  const nowMs = pembit.now().epochMilliseconds;
+  const hits = whole ? hitLines(whole, course.id, { zoneOf: requireZone, nowMs }) : [];
+  const sectionNames = course.sections.map(({ id, name }) => ({ id, name }));
   const closures = plan.closures.filter((closure) => closure.term === term.id);
   return (
     <PageFrame actor={actor}>
@@ -66,22 +84,52 @@ export default async function CoursePage({ params }: { params: Promise<{ code: s
       <div className={styles.page}>
         <div className={styles.column}>
           {course.sections.map((section) => (
-            <SectionCard key={section.id} section={sectionView(section, today)} today={today.toString()} />
+            <SectionCard
+              key={section.id}
+              section={sectionView(section, today, plan.locale)}
+              today={today.toString()}
+            />
           ))}
           <SectionForm course={course.id} />
+          <ThemesForm
+            course={course.id}
+            themes={teachingWeeks(term).map((week) => course.themes.get(week.number) ?? '')}
+          />
         </div>
         <div className={styles.column}>
-          <RosterSection course={course.id} members={members} />
+          <HitsSection hits={hits} />
+          <RosterSection course={course.id} members={members} sections={sectionNames} />
+          <GroupsSection
+            course={course.id}
+            groups={course.groups.map(({ id, name }) => ({ id, name, people: inGroup.get(id) ?? [] }))}
+            members={members}
+          />
+          <JoiningSection course={course.id} address={address} />
           <StaffSection
             course={course.id}
             staff={course.staff.map(({ id, name, role }) => ({ id, name, co: role === 'co' }))}
-            mayChange={await mayChangeStaff(pembit, actor, course.id)}
+            mayChange={mayChange}
           />
           <section className={`card ${styles.section}`} aria-labelledby="closures">
             <h2 id="closures">{schoolTexts.closures}</h2>
-            <ClosureList closures={closureLines(closures, (closure) => closure.course === course.id)} />
+            <RemovableList
+              lines={closureLines(closures, plan.locale, (closure) => closure.course === course.id)}
+              path="/api/closures"
+              empty={schoolTexts.noClosures}
+              removed="closure"
+            />
             <ClosureForm terms={[{ id: term.id, name: term.name }]} course={course.id} />
           </section>
+          {mayChange ? (
+            <section className={`card ${styles.section}`} aria-labelledby="archive">
+              <h2 id="archive">{courseTexts.archive}</h2>
+              <p className="soft">{course.archived ? courseTexts.archivedLead : courseTexts.archiveLead}</p>
+              <ArchiveControls
+                course={{ id: course.id, code: course.code, archived: course.archived }}
+                afterDeleting="/courses"
+              />
+            </section>
+          ) : null}
         </div>
       </div>
     </PageFrame>

@@ -52,7 +52,7 @@ export default async function DayPage({ params, searchParams }: Props) {
           .filter(Boolean)
           .join(' · ')}
       </p>
-      <h1>{dateLabel(date, 'full')}</h1>
+      <h1>{dateLabel(date, 'full', plan.locale)}</h1>
       {lines.length === 0 ? (
         <p className="empty">{studentTexts.nothingThatDay}</p>
       ) : (

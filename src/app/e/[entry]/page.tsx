@@ -23,7 +23,9 @@ export default async function EntryPage({ params }: { params: Promise<{ entry: s
   const term = currentTerm(plan.terms, todayIn(pembit, plan));
   return (
     <PageFrame actor={actor}>
-      <ReadEntry entry={panelEntry(entry, { courses: plan.courses, term, mayEdit: false })} />
+      <ReadEntry
+        entry={panelEntry(entry, { courses: plan.courses, term, locale: plan.locale, mayEdit: false })}
+      />
     </PageFrame>
   );
 }

@@ -1,18 +1,28 @@
 'use client';
 import Button from '@mui/material/Button';
-import { frameHistoryTexts } from '@/core/texts/frameHistory';
 import { schoolTexts } from '@/core/texts/school';
 import styles from './School.module.css';
 import { useSubmit } from './useSubmit';
 
-export type ClosureLine = Readonly<{ id: string; name: string; when: string; removable: boolean }>;
+export type RemovableLine = Readonly<{ id: string; name: string; when: string; removable: boolean }>;
 
-export function ClosureList({ closures }: { closures: readonly ClosureLine[] }) {
+/** Lines of which some can be taken away: `path` and the line's id are what is deleted. */
+export function RemovableList({
+  lines,
+  path,
+  empty,
+  removed,
+}: {
+  lines: readonly RemovableLine[];
+  path: string;
+  empty: string;
+  removed: 'closure' | 'siteDate';
+}) {
   const { submit, busy } = useSubmit();
-  if (closures.length === 0) return <p className="soft">{schoolTexts.noClosures}</p>;
+  if (lines.length === 0) return <p className="soft">{empty}</p>;
   return (
     <ul className={styles.list}>
-      {closures.map(({ id, name, when, removable }) => (
+      {lines.map(({ id, name, when, removable }) => (
         <li key={id}>
           <span>
             <b>{name}</b> <span className="soft">{when}</span>
@@ -20,10 +30,10 @@ export function ClosureList({ closures }: { closures: readonly ClosureLine[] }) 
           {removable ? (
             <Button
               size="small"
-              aria-label={schoolTexts.removeClosure(name)}
+              aria-label={schoolTexts.removeNamed(name)}
               disabled={busy}
               onClick={() =>
-                submit('DELETE', `/api/closures/${id}`, undefined, () => frameHistoryTexts.opened(name))
+                submit('DELETE', `${path}/${id}`, undefined, () => schoolTexts.removed[removed](name))
               }
             >
               {schoolTexts.remove}

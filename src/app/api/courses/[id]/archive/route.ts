@@ -1,0 +1,11 @@
+import { z } from 'zod';
+import { courseId } from '@/core/ids';
+import { archiveCourse } from '@/server/frame/archive';
+import { endpoint } from '../../../endpoint';
+
+const params = z.object({ id: courseId });
+const body = z.object({ archived: z.boolean({ error: 'Say whether it is archived: true or false.' }) });
+
+export const PUT = endpoint({ who: 'person', params, body }, ({ pembit, actor, params, body }) =>
+  archiveCourse(pembit, actor, params.id, body.archived),
+);

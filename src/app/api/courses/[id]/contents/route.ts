@@ -1,0 +1,11 @@
+import { z } from 'zod';
+import { courseId } from '@/core/ids';
+import { deletionOf } from '@/server/frame/archive';
+import { endpoint } from '../../../endpoint';
+
+const params = z.object({ id: courseId });
+
+/** What deleting the course would take away. */
+export const GET = endpoint({ who: 'person', params }, ({ pembit, actor, params }) =>
+  deletionOf(pembit, actor, params.id),
+);

@@ -1,0 +1,15 @@
+import { z } from 'zod';
+import { groupInput } from '@/core/frame/frameInput';
+import { courseId, groupId } from '@/core/ids';
+import { removeGroup, writeGroup } from '@/server/people/groups';
+import { endpoint } from '../../../../endpoint';
+
+const params = z.object({ id: courseId, group: groupId });
+
+export const PUT = endpoint({ who: 'person', params, body: groupInput }, ({ pembit, actor, params, body }) =>
+  writeGroup(pembit, actor, { course: params.id, group: params.group }, body),
+);
+
+export const DELETE = endpoint({ who: 'person', params }, ({ pembit, actor, params }) =>
+  removeGroup(pembit, actor, { course: params.id, group: params.group }),
+);

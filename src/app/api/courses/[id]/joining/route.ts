@@ -1,0 +1,15 @@
+import { z } from 'zod';
+import { courseId } from '@/core/ids';
+import { closeJoining, openJoining } from '@/server/people/joining';
+import { endpoint } from '../../../endpoint';
+
+const params = z.object({ id: courseId });
+
+/** Opens the course for joining, or replaces the address. */
+export const POST = endpoint({ who: 'person', params }, ({ pembit, actor, params }) =>
+  openJoining(pembit, actor, params.id),
+);
+
+export const DELETE = endpoint({ who: 'person', params }, ({ pembit, actor, params }) =>
+  closeJoining(pembit, actor, params.id),
+);

@@ -1,0 +1,11 @@
+import { z } from 'zod';
+import { themesInput } from '@/core/frame/frameInput';
+import { courseId } from '@/core/ids';
+import { writeThemes } from '@/server/frame/themes';
+import { endpoint } from '../../../endpoint';
+
+const params = z.object({ id: courseId });
+
+export const PUT = endpoint({ who: 'person', params, body: themesInput }, ({ pembit, actor, params, body }) =>
+  writeThemes(pembit, actor, params.id, body.themes),
+);

@@ -1,0 +1,10 @@
+import { z } from 'zod';
+import { siteDateId } from '@/core/ids';
+import { removeSiteDate } from '@/server/frame/siteDates';
+import { endpoint } from '../../endpoint';
+
+const params = z.object({ id: siteDateId });
+
+export const DELETE = endpoint({ who: 'person', params }, ({ pembit, actor, params }) =>
+  removeSiteDate(pembit, actor, params.id),
+);

@@ -1,0 +1,8 @@
+import { siteDateInput } from '@/core/frame/frameInput';
+import { addSiteDate } from '@/server/frame/siteDates';
+import { endpoint } from '../endpoint';
+
+export const POST = endpoint({ who: 'person', body: siteDateInput }, async ({ pembit, actor, body }) => {
+  const outcome = await addSiteDate(pembit, actor, body);
+  return outcome.ok ? { ...outcome, status: 201 } : outcome;
+});

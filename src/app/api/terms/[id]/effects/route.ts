@@ -1,0 +1,11 @@
+import { z } from 'zod';
+import { termInput } from '@/core/frame/frameInput';
+import { termId } from '@/core/ids';
+import { previewTerm } from '@/server/frame/terms';
+import { endpoint } from '../../../endpoint';
+
+const params = z.object({ id: termId });
+
+export const POST = endpoint({ who: 'person', params, body: termInput }, ({ pembit, actor, params, body }) =>
+  previewTerm(pembit, actor, params.id, body),
+);

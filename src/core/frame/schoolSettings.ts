@@ -1,0 +1,50 @@
+import { z } from 'zod';
+import { line } from '../fields';
+import { DEFAULT_LOCALE } from '../time/dateLabels';
+
+/** Ways to write dates that the school may choose, each with its name in that language. The words stay English. */
+export const LOCALES = {
+  'en-GB': 'English, day first (Thu 15 Oct)',
+  'en-US': 'English, month first (Thu, Oct 15)',
+  'en-CA': 'English (Canada)',
+  'fr-CA': 'Français (Canada)',
+  'fr-FR': 'Français',
+  'de-DE': 'Deutsch',
+  'es-ES': 'Español',
+  'nb-NO': 'Norsk bokmål',
+  'sv-SE': 'Svenska',
+  'nl-NL': 'Nederlands',
+} as const;
+export type Locale = keyof typeof LOCALES;
+
+/** The days on which a week may begin, by ISO 8601 number. */
+export const WEEK_STARTS = [1, 7, 6] as const;
+
+export type SchoolSettings = Readonly<{
+  name: string;
+  locale: string;
+  weekStart: number;
+  /** How long archived courses and old history are kept; absent: always. */
+  keepYears?: number;
+}>;
+
+export const NO_SETTINGS: SchoolSettings = { name: '', locale: DEFAULT_LOCALE, weekStart: 1 };
+
+export const settingsFields = {
+  locale: z
+    .enum(Object.keys(LOCALES) as [Locale, ...Locale[]], { error: 'Choose how dates are written.' })
+    .default('en-GB'),
+  weekStart: z.literal(WEEK_STARTS, { error: 'A week begins on a Monday, Sunday or Saturday.' }).default(1),
+};
+
+export const settingsInput = z.object({
+  name: line(200, 'Type the name of the school.'),
+  ...settingsFields,
+  keepYears: z
+    .number({ error: 'Type a number of years.' })
+    .int('Type a whole number of years.')
+    .min(1, 'At least one year.')
+    .max(50, 'At most 50 years.')
+    .optional(),
+});
+export type SettingsInput = z.output<typeof settingsInput>;

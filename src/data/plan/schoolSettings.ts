@@ -1,0 +1,31 @@
+import type { SchoolSettings } from '@/core/frame/schoolSettings';
+import { NO_SETTINGS } from '@/core/frame/schoolSettings';
+import type { Reader } from '../database';
+import { select } from '../database';
+import type { Change } from '../history/change';
+import type { Rows } from '../rows';
+
+const ID = 'school';
+
+export async function schoolSettings(reader: Reader): Promise<SchoolSettings> {
+  const [row] = await select<Rows['school']>(reader, 'SELECT * FROM school');
+  if (!row) return NO_SETTINGS;
+  return {
+    name: row.name,
+    locale: row.locale,
+    weekStart: row.week_start,
+    keepYears: row.keep_years ?? undefined,
+  };
+}
+
+export async function writeSettings(change: Change, settings: SchoolSettings): Promise<void> {
+  const row = {
+    name: settings.name,
+    locale: settings.locale,
+    week_start: settings.weekStart,
+    keep_years: settings.keepYears ?? null,
+  };
+  const known = await select<Rows['school']>(change, 'SELECT * FROM school');
+  if (known.length > 0) await change.update('school', ID, row);
+  else await change.insert('school', [{ id: ID, ...row }]);
+}

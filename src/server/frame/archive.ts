@@ -1,0 +1,58 @@
+import type { CourseId } from '@/core/ids';
+import type { Outcome } from '@/core/refusals';
+import { done, refused } from '@/core/refusals';
+import { frameHistoryTexts } from '@/core/texts/frameHistory';
+import { select } from '@/data/database';
+import type { CourseContents } from '@/data/plan/removeCourse';
+import { contentsOf, removeCourse } from '@/data/plan/removeCourse';
+import type { Rows } from '@/data/rows';
+import { perform } from '../history/perform';
+import type { Pembit } from '../pembit';
+import type { SignedIn } from '../session/session';
+import { mayChangeStaff } from './courseStaff';
+
+const courseRow = async (pembit: Parameters<typeof select>[0], id: CourseId) =>
+  (await select<Rows['courses']>(pembit, 'SELECT * FROM courses WHERE id = :id', { id }))[0];
+
+/** Puts a course out of the way, readable as it was; or brings it back. Its instructor or the administrator may. */
+export function archiveCourse(
+  pembit: Pembit,
+  actor: SignedIn,
+  id: CourseId,
+  archived: boolean,
+): Promise<Outcome<{ code: string }>> {
+  return perform(pembit, actor, 'archiveCourse', async (change) => {
+    const row = await courseRow(change, id);
+    if (!row || !(await mayChangeStaff(change, actor, id))) return refused('notFound');
+    await change.update('courses', id, { archived_at: archived ? change.nowMs : null });
+    change.concerns(`course:${id}`);
+    change.summarise(archived ? frameHistoryTexts.archived(row.code) : frameHistoryTexts.restored(row.code));
+    return done({ code: row.code });
+  });
+}
+
+/** What deleting a course would take away, in numbers. */
+export async function deletionOf(
+  pembit: Pembit,
+  actor: SignedIn,
+  id: CourseId,
+): Promise<Outcome<CourseContents>> {
+  return (await mayChangeStaff(pembit, actor, id)) ? done(await contentsOf(pembit, id)) : refused('notFound');
+}
+
+/** Deletes an archived course with everything in it alone; what it shares with other courses stays in those. */
+export function deleteCourse(
+  pembit: Pembit,
+  actor: SignedIn,
+  id: CourseId,
+): Promise<Outcome<{ code: string }>> {
+  return perform(pembit, actor, 'deleteCourse', async (change) => {
+    const row = await courseRow(change, id);
+    if (!row || !(await mayChangeStaff(change, actor, id))) return refused('notFound');
+    if (row.archived_at === null) return refused('notArchived');
+    await removeCourse(change, id);
+    change.concerns(`course:${id}`);
+    change.summarise(frameHistoryTexts.deletedCourse(row.code));
+    return done({ code: row.code });
+  });
+}

@@ -1,0 +1,27 @@
+import type { SettingsInput } from '@/core/frame/schoolSettings';
+import type { Outcome } from '@/core/refusals';
+import { done, refused } from '@/core/refusals';
+import { frameHistoryTexts } from '@/core/texts/frameHistory';
+import { courseIdsOf } from '@/data/plan/frameStore';
+import { allTerms } from '@/data/plan/loadPlan';
+import { writeSettings } from '@/data/plan/schoolSettings';
+import { perform } from '../history/perform';
+import type { Pembit } from '../pembit';
+import type { SignedIn } from '../session/session';
+
+/** The administrator changes the school's name, how it writes dates, when its weeks begin, how long it keeps things. */
+export function changeSettings(
+  pembit: Pembit,
+  actor: SignedIn,
+  input: SettingsInput,
+): Promise<Outcome<{ name: string }>> {
+  return perform(pembit, actor, 'changeSettings', async (change) => {
+    if (!actor.person.isAdmin) return refused('notYours');
+    await writeSettings(change, input);
+    // Dates stand in every page and feed.
+    for (const term of await allTerms(change))
+      change.concerns(...(await courseIdsOf(change, term.id)).map((course) => `course:${course}` as const));
+    change.summarise(frameHistoryTexts.changedSettings);
+    return done({ name: input.name });
+  });
+}

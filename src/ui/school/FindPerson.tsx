@@ -1,0 +1,99 @@
+'use client';
+import Button from '@mui/material/Button';
+import { useState } from 'react';
+import { schoolTexts } from '@/core/texts/school';
+import { callApi } from '../controls/callApi';
+import { Field } from '../controls/Field';
+import { FormBox } from './FormBox';
+import styles from './School.module.css';
+import { useSubmit } from './useSubmit';
+
+type Found = Readonly<{ id: string; name: string; email: string }>;
+
+/** Anybody at the school: a new sign-in link, the export of what is held, erasing it. */
+export function FindPerson() {
+  const { submit, errors, message, busy } = useSubmit();
+  const [words, setWords] = useState('');
+  const [found, setFound] = useState<readonly Found[]>([]);
+  const [erasing, setErasing] = useState<Found>();
+  const [typed, setTyped] = useState('');
+  const look = async (text: string) => {
+    setWords(text);
+    const answer = await callApi<Found[]>('GET', `/api/people?q=${encodeURIComponent(text)}`);
+    if (answer.ok) setFound(answer.value);
+  };
+  const erase = async (person: Found) => {
+    const answer = await submit<{ name: string }>(
+      'DELETE',
+      `/api/people/${person.id}`,
+      { email: typed },
+      ({ name }) => schoolTexts.erased(name),
+    );
+    if (!answer.ok) return;
+    setErasing(undefined);
+    setTyped('');
+    setFound(found.filter((other) => other.id !== person.id));
+  };
+  return (
+    <div className={styles.section}>
+      <Field
+        label={schoolTexts.findPerson}
+        hint={schoolTexts.findPersonHint}
+        value={words}
+        onChange={(text) => void look(text)}
+      />
+      <ul className={styles.list} aria-live="polite">
+        {found.map((person) => (
+          <li key={person.id}>
+            <span>
+              <b>{person.name}</b> <span className="soft">{person.email}</span>
+            </span>
+            <Button
+              size="small"
+              disabled={busy}
+              aria-label={schoolTexts.inviteAgain(person.name)}
+              onClick={() =>
+                submit('POST', `/api/people/${person.id}/invitation`, undefined, () =>
+                  schoolTexts.invited(person.name),
+                )
+              }
+            >
+              {schoolTexts.invite}
+            </Button>
+            <Button
+              size="small"
+              href={`/api/people/${person.id}`}
+              aria-label={schoolTexts.exportDataOf(person.name)}
+            >
+              {schoolTexts.exportData}
+            </Button>
+            <Button
+              size="small"
+              aria-label={schoolTexts.eraseOf(person.name)}
+              onClick={() => setErasing(erasing?.id === person.id ? undefined : person)}
+            >
+              {schoolTexts.erase}
+            </Button>
+          </li>
+        ))}
+      </ul>
+      {erasing ? (
+        <FormBox
+          action={schoolTexts.eraseNow}
+          onSubmit={() => erase(erasing)}
+          message={message}
+          disabled={busy || typed.trim() === ''}
+        >
+          <p className="notice">{schoolTexts.eraseWarning(erasing.name)}</p>
+          <Field
+            label={schoolTexts.eraseConfirm}
+            type="email"
+            value={typed}
+            onChange={setTyped}
+            error={errors.email}
+          />
+        </FormBox>
+      ) : null}
+    </div>
+  );
+}

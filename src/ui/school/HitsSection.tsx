@@ -1,0 +1,57 @@
+'use client';
+import Button from '@mui/material/Button';
+import { historyTexts } from '@/core/texts/history';
+import { courseTexts } from '@/core/texts/school';
+import type { HitChoice } from './hitLines';
+import styles from './School.module.css';
+import { useSubmit } from './useSubmit';
+
+/** What closures hit in this course, each with its choice. Nothing stands here while nothing is hit. */
+export function HitsSection({ hits }: { hits: readonly HitChoice[] }) {
+  const { submit, busy } = useSubmit();
+  if (hits.length === 0) return null;
+  return (
+    <section className={`card ${styles.section}`} aria-labelledby="hits">
+      <h2 id="hits">{courseTexts.hits}</h2>
+      <p className="soft">
+        {courseTexts.hitsLead} {courseTexts.keepNote}
+      </p>
+      <ul className={styles.list}>
+        {hits.map((hit) => (
+          <li key={hit.id}>
+            <span>
+              {hit.what} <span className="soft">{hit.closure}</span>
+            </span>
+            {hit.kind === 'due' ? (
+              <Button
+                size="small"
+                variant="outlined"
+                disabled={busy}
+                onClick={() =>
+                  submit('POST', `/api/entries/${hit.id}/shift`, { days: hit.days, along: false }, () =>
+                    historyTexts.moved(hit.what, hit.next),
+                  )
+                }
+              >
+                {courseTexts.moveDue(hit.next)}
+              </Button>
+            ) : (
+              <Button
+                size="small"
+                variant="outlined"
+                disabled={busy}
+                onClick={() =>
+                  submit('DELETE', `/api/slots/${hit.id}`, undefined, () =>
+                    historyTexts.cancelledTime(hit.what),
+                  )
+                }
+              >
+                {courseTexts.cancelTime}
+              </Button>
+            )}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
