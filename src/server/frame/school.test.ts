@@ -48,12 +48,12 @@ describe('a term in another zone', () => {
     expect(value(await previewTerm(school.pembit, admin, school.term, input))).toEqual({ classesAdded: 0, classesLost: 0, entriesKept: 1, timesKept: 4, outside: 0 }); // prettier-ignore
     const before = await plan();
     const changed = await changeTerm(school.pembit, admin, school.term, input);
-      const after = await plan();
+    const after = await plan();
     expect(after.entries[0]).toMatchObject({ tzid: 'Europe/Oslo', due: { wall: wall('2026-10-29T17:00') } });
     // 12:00 in Halifax (UTC-3) is 15:00Z; in Oslo, after the last Sunday of October (UTC+1), it is 11:00Z.
     expect(before.sheets[0]!.slots[0]!.interval.start.toString()).toBe('2026-10-29T15:00:00Z');
     expect(after.sheets[0]!.slots[0]!.interval.start.toString()).toBe('2026-10-29T11:00:00Z');
-    value(await undoChange(school.pembit, admin, historyOf(changed));
+    value(await undoChange(school.pembit, admin, historyOf(changed)));
     const back = await plan();
     expect(back.sheets[0]!.slots).toEqual(before.sheets[0]!.slots);
     expect(back.entries[0]).toMatchObject({ tzid: 'America/Halifax' });
@@ -73,7 +73,7 @@ test('the school’s settings reach dates and weeks, are the administrator’s a
   value(first);
   const changed = await changeSettings(school.pembit, admin, input);
   expect(await plan()).toMatchObject({ locale: 'fr-CA', terms: [{ weekStart: 7 }] });
-  value(await undoChange(school.pembit, admin, historyOf(changed));
+  value(await undoChange(school.pembit, admin, historyOf(changed)));
   expect(await plan()).toMatchObject({ locale: 'en-GB', terms: [{ weekStart: 1 }] });
 });
 
@@ -134,7 +134,7 @@ test('a course is archived, then closed to planning, deleted with everything in 
   const gone = await rows();
   expect(gone.entries).toEqual([]);
   expect(gone.courses).toHaveLength(before.courses!.length - 1);
-  value(await undoChange(school.pembit, school.instructor, historyOf(deleted));
+  value(await undoChange(school.pembit, school.instructor, historyOf(deleted)));
   const back = await rows();
   const growing = ({ sequence: _, modified_at: __, ...row }: Record<string, unknown>) => row;
   for (const table of tables)
