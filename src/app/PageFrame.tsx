@@ -12,6 +12,8 @@ import { Frame } from '@/ui/frame/Frame';
 const { nav } = frameTexts;
 const STAFF_NAV: readonly NavItem[] = [
   { href: '/term', label: nav.term },
+  { href: '/week', label: nav.week, wideOnly: true },
+  { href: '/everything', label: nav.everything },
   { href: '/office-hours', label: nav.officeHours },
   { href: '/publish', label: nav.publish },
   { href: '/courses', label: nav.courses },
@@ -36,11 +38,13 @@ export async function PageFrame({
   actor,
   plan,
   wide,
+  seeAs,
   children,
 }: {
   actor: SignedIn;
   plan?: SeenPlan;
   wide?: boolean;
+  seeAs?: Parameters<typeof Frame>[0]['seeAs'];
   children: ReactNode;
 }) {
   const { person, viewer } = actor;
@@ -62,6 +66,7 @@ export async function PageFrame({
         .filter((course) => !course.archived)
         .map(({ code, tag, title, color }) => ({ code, tag, title, color }))}
       wide={wide}
+      seeAs={seeAs}
     >
       {failed.length > 0 ? (
         <div className="notice" role="status">

@@ -20,7 +20,9 @@ export type Refusal =
   | 'archived'
   | 'notArchived'
   | 'onlyInstructor'
-  | 'noJoining';
+  | 'noJoining'
+  | 'seatsTaken'
+  | 'noMeetingService';
 
 export type Refused = Readonly<{ ok: false; reason: Refusal; fields?: readonly FieldError[] }>;
 export type Done<T> = Readonly<{ ok: true; value: T; history?: string }>;

@@ -7,12 +7,14 @@ import { foundations } from './migrations/0001-foundations';
 import { frame } from './migrations/0002-frame';
 import { people } from './migrations/0003-people';
 import { schoolLife } from './migrations/0004-school-life';
+import { planning } from './migrations/0005-planning';
 
 const MIGRATIONS: readonly { name: string; statements: readonly string[] }[] = [
   foundations,
   frame,
   people,
   schoolLife,
+  planning,
 ];
 
 export type MigrationReport = Readonly<{ applied: readonly string[]; backups: readonly string[] }>;

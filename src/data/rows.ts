@@ -82,14 +82,48 @@ export type Rows = {
     set_uid: string | null;
     place: string;
     hand_in: string;
-    visibility: 'draft' | 'visible' | 'from';
+    visibility: 'draft' | 'visible' | 'from' | 'before';
     shown_from: string | null;
+    shown_days_before: number | null;
+    hidden_after: string | null;
+    cancelled: string | null;
+    /** Whose note it is. */
+    author_id: string | null;
+    meeting_link: string;
+    meeting_text: string;
+    rrule: string | null;
+    /** JSON lists: local moments; overrides as `StoredOverride`. */
+    exdates: string | null;
+    overrides: string | null;
+    asks_coming: number;
+    seats: number | null;
+    opens_local: string | null;
+    closes_local: string | null;
+    late_policy: string;
+    points: number | null;
+    effort_minutes: number | null;
     sequence: number;
     created_at: number;
     modified_at: number;
   };
   entry_audiences: AudienceColumns & { id: string; entry_id: string };
   links: { id: string; entry_id: string; position: number; url: string; label: string; staff_only: number };
+  extensions: { id: string; entry_id: string; person_id: string; due_local: string };
+  replies: { id: string; entry_id: string; person_id: string; answer: string };
+  /** `links` is a JSON list. */
+  class_plans: {
+    id: string;
+    course_id: string;
+    title: string;
+    description: string;
+    links: string;
+    pinned: number;
+    sequence: number;
+    created_at: number;
+    modified_at: number;
+  };
+  /** The meeting may be gone: then the plan waits for another. */
+  plan_bindings: { id: string; plan_id: string; section_id: string; meeting_id: string };
   sheets: {
     id: string;
     uid: string;
@@ -150,5 +184,5 @@ export type Table = keyof Rows;
 export const TABLES: readonly Table[] = [
   'people', 'terms', 'courses', 'staff', 'sections', 'roster', 'entries', 'entry_audiences', 'links',
   'sheets', 'sheet_audiences', 'hosts', 'slots', 'bookings', 'outlets', 'closures', 'patterns', 'meetings',
-  'school', 'course_groups', 'group_members', 'themes', 'site_dates',
+  'school', 'course_groups', 'group_members', 'themes', 'site_dates', 'extensions', 'replies', 'class_plans', 'plan_bindings',
 ]; // prettier-ignore

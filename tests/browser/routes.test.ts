@@ -64,11 +64,11 @@ async function lookUp(html: string) {
   const text = html.replaceAll('\\"', '"');
   const course = /"courses":\[\{"id":"([0-9a-f-]{36})","tag":"HL"/.exec(text)?.[1] ?? '';
   const entry =
-    /"id":"([0-9a-f-]{36})","sequence":\d+,"kindLabel":"Assignment","tags":\[[^\]]*\],"title":"Half-breadth plan"/.exec(
+    /"id":"([0-9a-f-]{36})","sequence":\d+,"kind":"assignment","kindLabel":"Assignment","tags":\[[^\]]*\],"title":"Half-breadth plan"/.exec(
       text,
     )?.[1] ?? '';
   const draft =
-    /"id":"([0-9a-f-]{36})","sequence":\d+,"kindLabel":"Event","tags":\[[^\]]*\],"title":"Chartwork examination"/.exec(
+    /"id":"([0-9a-f-]{36})","sequence":\d+,"kind":"event","kindLabel":"Event","tags":\[[^\]]*\],"title":"Chartwork examination"/.exec(
       text,
     )?.[1] ?? '';
   return { hlCourse: course, hlEntry: entry, hlDraft: draft };
@@ -81,6 +81,8 @@ const CHECKS: Readonly<Record<string, () => readonly Check[]>> = {
     { method: 'GET', path: '/sign-in', expected: { nobody: 200, stranger: 307, student: 307 } },
   ],
   '/term': () => [{ method: 'GET', path: '/term', expected: page() }],
+  '/week': () => [{ method: 'GET', path: '/week', expected: page() }],
+  '/everything': () => [{ method: 'GET', path: '/everything', expected: page() }],
   '/next': () => [{ method: 'GET', path: '/next', expected: page() }],
   '/sign-up': () => [{ method: 'GET', path: '/sign-up', expected: page() }],
   '/subscribe': () => [{ method: 'GET', path: '/subscribe', expected: page() }],
@@ -217,6 +219,95 @@ const CHECKS: Readonly<Record<string, () => readonly Check[]>> = {
       body: { email: 'x@x.example' },
       expected: signedInOnly(403),
     },
+  ],
+  '/api/entries/shift': () => [
+    {
+      method: 'POST',
+      path: '/api/entries/shift',
+      body: { days: 1, items: [{ id: hlEntry }] },
+      expected: signedInOnly(404),
+    },
+  ],
+  '/api/entries/bulk': () => [
+    {
+      method: 'POST',
+      path: '/api/entries/bulk',
+      body: { act: 'delete', ids: [hlEntry] },
+      expected: signedInOnly(404),
+    },
+  ],
+  '/api/entries/[id]/cancel': () => [
+    {
+      method: 'PUT',
+      path: `/api/entries/${hlEntry}/cancel`,
+      body: { reason: '' },
+      expected: signedInOnly(404),
+    },
+  ],
+  '/api/entries/[id]/copy': () => [
+    { method: 'POST', path: `/api/entries/${hlEntry}/copy`, body: {}, expected: signedInOnly(404) },
+  ],
+  '/api/entries/[id]/history': () => [
+    { method: 'GET', path: `/api/entries/${hlEntry}/history`, expected: signedInOnly(404) },
+  ],
+  '/api/entries/[id]/place': () => [
+    {
+      method: 'PUT',
+      path: `/api/entries/${hlEntry}/place`,
+      body: { start: '2026-10-15T10:00' },
+      expected: signedInOnly(404),
+    },
+  ],
+  // Half-breadth plan asks nobody whether they are coming.
+  '/api/entries/[id]/reply': () => [
+    {
+      method: 'PUT',
+      path: `/api/entries/${hlEntry}/reply`,
+      body: { answer: 'coming' },
+      expected: signedInOnly(404),
+    },
+  ],
+  '/api/rooms': () => [
+    { method: 'POST', path: '/api/rooms', body: { title: 'X' }, expected: signedInOnly(403) },
+  ],
+  '/api/meetings/[id]/plan': () => [
+    {
+      method: 'PUT',
+      path: `/api/meetings/${NOT_THERE}/plan`,
+      body: { title: 'X' },
+      expected: signedInOnly(404),
+    },
+    { method: 'DELETE', path: `/api/meetings/${NOT_THERE}/plan`, expected: signedInOnly(404) },
+  ],
+  '/api/meetings/move-plans': () => [
+    {
+      method: 'POST',
+      path: '/api/meetings/move-plans',
+      body: { moves: [{ from: NOT_THERE, to: NOT_THERE }] },
+      expected: signedInOnly(404),
+    },
+  ],
+  '/api/courses/[id]/topics': () => [
+    {
+      method: 'POST',
+      path: `/api/courses/${hlCourse}/topics`,
+      body: { list: 'X', from: 1 },
+      expected: signedInOnly(404),
+    },
+  ],
+  '/api/courses/[id]/topics/preview': () => [
+    {
+      method: 'POST',
+      path: `/api/courses/${hlCourse}/topics/preview`,
+      body: { list: 'X', from: 1 },
+      expected: signedInOnly(404),
+    },
+  ],
+  '/api/history/[id]': () => [
+    { method: 'GET', path: `/api/history/${NOT_THERE}`, expected: signedInOnly(404) },
+  ],
+  '/api/history/[id]/tell': () => [
+    { method: 'POST', path: `/api/history/${NOT_THERE}/tell`, expected: signedInOnly(404) },
   ],
   '/api/entries/[id]/shift': () => [
     {

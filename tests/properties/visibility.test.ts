@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { Temporal } from 'temporal-polyfill';
 import { expect, test } from 'vitest';
-import type { Entry, Visibility } from '@/core/entries/entry';
+import type { Entry, SharedEntry, Visibility } from '@/core/entries/entry';
+import { audienceOf } from '@/core/entries/entry';
 import type {
   CourseId,
   MeetingId,
@@ -80,9 +81,20 @@ const day = fc
   .map((days) => Temporal.PlainDate.from('2026-10-13').add({ days }));
 
 const entries: fc.Arbitrary<Entry[]> = fc
-  .array(fc.record({ assignment: fc.boolean(), timed: fc.boolean(), day, visibility, audience }), {
-    maxLength: 12,
-  })
+  .array(
+    fc.record({
+      kind: fc.constantFrom('event', 'assignment', 'announcement', 'note', 'series'),
+      timed: fc.boolean(),
+      day,
+      visibility,
+      audience,
+      person: fc.constantFrom(...PEOPLE),
+      hidden: fc.option(fc.integer({ min: -48, max: 48 })),
+    }),
+    {
+      maxLength: 12,
+    },
+  )
   .map((list) =>
     list.map((item, n): Entry => {
       const common = {
@@ -91,6 +103,14 @@ const entries: fc.Arbitrary<Entry[]> = fc
         title: mark('title', n),
         description: mark('text', n),
         audience: item.audience,
+        ...(item.hidden === null
+          ? {}
+          : {
+              hiddenAfter: {
+                wall: zonedWall('2026-10-13T09:00', 'America/Halifax'),
+                at: NOW.add({ hours: item.hidden }),
+              },
+            }),
         links: [
           { url: `https://x.example/${mark('link', n)}`, label: '', staffOnly: false },
           { url: `https://x.example/${mark('staff', n)}`, label: '', staffOnly: true },
@@ -104,7 +124,12 @@ const entries: fc.Arbitrary<Entry[]> = fc
       const moment = item.timed
         ? { wall: item.day.toPlainDateTime('10:00'), tzid: 'America/Halifax' }
         : item.day;
-      if (item.assignment)
+      if (item.kind === 'note') {
+        const { audience: _, links: __, visibility: ___, ...text } = common;
+        return { ...text, kind: 'note', on: moment, author: item.person };
+      }
+      if (item.kind === 'announcement') return { ...common, kind: 'announcement', on: item.day };
+      if (item.kind === 'assignment')
         return {
           ...common,
           kind: 'assignment',
@@ -112,12 +137,27 @@ const entries: fc.Arbitrary<Entry[]> = fc
           setOn: item.day.subtract({ days: 7 }),
           setUid: `uid-s${n}`,
           handIn: '',
+          latePolicy: '',
+          extensions: [{ person: item.person, name: mark(`ename-${item.person}-`, n), due: moment }],
         };
       const when =
         moment instanceof Temporal.PlainDate
           ? { kind: 'days' as const, start: moment, end: moment.add({ days: 1 }) }
           : { kind: 'timed' as const, start: moment };
-      return { ...common, kind: 'event', when, place: '' };
+      return {
+        ...common,
+        kind: 'event',
+        when,
+        place: '',
+        meetingLink: `https://x.example/${mark('meet', n)}`,
+        meetingText: mark('meet', n),
+        coming: {
+          replies: [{ person: item.person, name: mark(`ename-${item.person}-`, n), answer: 'coming' }],
+        },
+        ...(item.kind === 'series'
+          ? { recurrence: { rrule: 'FREQ=WEEKLY;COUNT=3', exdates: [], overrides: [] } }
+          : {}),
+      };
     }),
   );
 
@@ -173,6 +213,7 @@ const plan: fc.Arbitrary<Plan> = fc.record({ entries, sheets }).map((parts) => (
   locale: 'en-GB',
   closures: [],
   siteDates: [],
+  classPlans: [],
   terms: [{ id: 't' as TermId, name: 'T', startsOn: Temporal.PlainDate.from('2026-09-08'), endsOn: Temporal.PlainDate.from('2026-12-18'), tzid: 'America/Halifax' }],
   courses: COURSES.map((id) => ({
     id, term: 't' as TermId, code: id, title: id, tag: id.toUpperCase(), color: 'brick' as const, staff: [], students: 3,
@@ -222,11 +263,15 @@ const outlet: fc.Arbitrary<Outlet> = fc
     generation: 1,
   }));
 
+const isReleased = (entry: SharedEntry): boolean =>
+  (entry.visibility.kind === 'visible' ||
+    ('at' in entry.visibility && entry.visibility.at.epochMilliseconds <= NOW.epochMilliseconds)) &&
+  (!entry.hiddenAfter || entry.hiddenAfter.at.epochMilliseconds > NOW.epochMilliseconds);
+
 /** The rule once more, plainly and apart from the core: who may know of an entry. */
 function mayKnow(entry: Entry, viewer: Viewer): boolean {
-  const released =
-    entry.visibility.kind === 'visible' ||
-    (entry.visibility.kind === 'from' && entry.visibility.at.epochMilliseconds <= NOW.epochMilliseconds);
+  if (entry.kind === 'note') return viewer.kind === 'person' && viewer.id === entry.author;
+  const released = isReleased(entry);
   return entry.audience.some(({ course, sections, groups, people }) => {
     if (viewer.kind === 'person' && viewer.staffOf.has(course)) return true;
     // Staff of one of its courses know it anyway; here the member's part is decided.
@@ -264,8 +309,11 @@ test('a person sees exactly the entries they may know of, in the plan and expand
       expect([...new Set(expanded)].sort()).toEqual([...known].sort());
       const text = textOf(seen) + textOf(occurrencesOf(seen, requireZone));
       given.entries.forEach((entry, n) => {
-        const staff = entry.audience.some((part) => viewer.staffOf.has(part.course));
-        expect(text.includes(mark('staff', n))).toBe(staff);
+        const staff = audienceOf(entry).some((part) => viewer.staffOf.has(part.course));
+        expect(text.includes(mark('staff', n))).toBe(staff && entry.kind !== 'note');
+        // Others' replies and extensions are the staff's to read.
+        for (const other of PEOPLE.filter((p) => p !== viewer.id))
+          if (!staff) expect(text).not.toContain(mark(`ename-${other}-`, n));
       });
     }),
   );
@@ -305,7 +353,7 @@ test('no public or roster outlet holds a draft, unreleased or out-of-audience en
           for (const kind of ['title', 'text', 'link']) expect(text).not.toContain(mark(kind, n));
         expect(text).not.toContain(mark('staff', n));
       });
-      expect(text).not.toMatch(/~(name|note|meet)/);
+      expect(text).not.toMatch(/~(name|ename|note|meet)/);
       for (const [course, sections] of Object.entries(SECTIONS))
         for (const section of sections) {
           const concerned =
@@ -332,10 +380,7 @@ test('a personal feed holds what its owner sees as released, and nothing else', 
       const contents = outletContents(feed, outletViewer(feed, owner), given, NOW);
       const uids = new Set(feedEvents(contents, addresses, requireZone).map((event) => event.uid));
       for (const entry of given.entries) {
-        const released =
-          entry.visibility.kind === 'visible' ||
-          (entry.visibility.kind === 'from' &&
-            entry.visibility.at.epochMilliseconds <= NOW.epochMilliseconds);
+        const released = entry.kind === 'note' || isReleased(entry);
         expect(uids.has(entry.uid)).toBe(released && mayKnow(entry, owner));
       }
       expect(coursesOf(owner).length).toBe(new Set([...owner.staffOf, ...owner.memberOf.keys()]).size);

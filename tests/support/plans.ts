@@ -68,11 +68,11 @@ const common = {
 } as const; // prettier-ignore
 
 export const event = (changes: Partial<EventEntry> = {}): EventEntry => ({
-  ...common, kind: 'event', id: 'e1' as EntryId, uid: 'uid-e1', title: 'Rope walk', place: '', when: { kind: 'timed', start: at('2026-10-13T14:00'), end: at('2026-10-13T15:00') }, ...changes,
+  ...common, kind: 'event', id: 'e1' as EntryId, uid: 'uid-e1', title: 'Rope walk', place: '', meetingLink: '', meetingText: '', when: { kind: 'timed', start: at('2026-10-13T14:00'), end: at('2026-10-13T15:00') }, ...changes,
 }); // prettier-ignore
 
 export const assignment = (changes: Partial<AssignmentEntry> = {}): AssignmentEntry => ({
-  ...common, kind: 'assignment', id: 'w1' as EntryId, uid: 'uid-w1', setUid: 'uid-w1-set', title: 'Body plan', setOn: day('2026-10-08'), due: at('2026-10-15T17:00'), handIn: 'On paper', ...changes,
+  ...common, kind: 'assignment', id: 'w1' as EntryId, uid: 'uid-w1', setUid: 'uid-w1-set', title: 'Body plan', setOn: day('2026-10-08'), due: at('2026-10-15T17:00'), handIn: 'On paper', latePolicy: '', extensions: [], ...changes,
 }); // prettier-ignore
 
 export const booking = (changes: Partial<Booking> = {}): Booking => ({
@@ -95,6 +95,7 @@ export const plan = (parts: Partial<Plan> = {}): Plan => ({
   courses: [course()],
   closures: [],
   siteDates: [],
+  classPlans: [],
   entries: [],
   sheets: [],
   ...parts,

@@ -24,6 +24,8 @@ const STATUS = {
   notArchived: 409,
   onlyInstructor: 409,
   noJoining: 404,
+  seatsTaken: 409,
+  noMeetingService: 503,
 } as const satisfies Record<Refusal, number>;
 
 /** A refusal as RFC 9457 problem details; `errors` names the fields, each with a sentence. */

@@ -6,6 +6,7 @@ import { currentTerm } from '@/core/time/term';
 import { weekAndDate } from '@/core/time/dateLabels';
 import { requireZone } from '@/core/time/zoneData';
 import { planSeenBy } from '@/server/plan/planSeenBy';
+import { recordShown } from '@/server/plan/recordShown';
 import { todayIn } from '@/server/plan/todayIn';
 import { sharedPembit } from '@/server/pembit';
 import { withoutCourses } from '@/ui/frame/switchedCourses';
@@ -22,11 +23,14 @@ export default async function NextPage({ searchParams }: { searchParams: Promise
   const pembit = sharedPembit();
   const plan = await planSeenBy(pembit, actor.viewer);
   const today = todayIn(pembit, plan);
+  await recordShown(pembit, actor.person.id, plan);
   const off = withoutCourses((await searchParams).without);
   const shown = new Set(
     plan.courses.filter((course) => !course.archived && !off.has(course.code)).map((course) => course.id),
   );
-  const occurrences = occurrencesOf(plan, requireZone).filter((o) => o.courses.some((id) => shown.has(id)));
+  const occurrences = occurrencesOf(plan, requireZone).filter(
+    (o) => o.kind === 'note' || o.courses.some((id) => shown.has(id)),
+  );
   const view = nextView(plan, occurrences, { zoneOf: requireZone, now: pembit.now(), today });
   const term = currentTerm(plan.terms, today);
   return (

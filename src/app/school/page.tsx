@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { redirect } from 'next/navigation';
 import { isStaffOf } from '@/core/entries/viewer';
-import { courseTexts, schoolTexts } from '@/core/texts/school';
+import { schoolTexts } from '@/core/texts/school';
 import { dateLabel } from '@/core/time/dateLabels';
 import { currentTerm, teachingWeeks } from '@/core/time/term';
 import { schoolFrame } from '@/server/frame/schoolFrame';
@@ -106,20 +106,10 @@ export default async function SchoolPage() {
           <section className={styles.section} aria-labelledby="courses">
             <h2 id="courses">{schoolTexts.courses}</h2>
             <CourseLines
-              courses={courses.filter((c) => !c.archived)}
+              courses={courses}
               linked={(course) => isStaffOf(actor.viewer, course.id)}
+              acts={({ id, code, archived }) => <ArchiveControls course={{ id, code, archived }} />}
             />
-            <ul className={styles.list}>
-              {courses.map((course) => (
-                <li key={course.id}>
-                  <span>
-                    {course.code}{' '}
-                    {course.archived ? <span className="soft">{courseTexts.archivedLead}</span> : null}
-                  </span>
-                  <ArchiveControls course={{ id: course.id, code: course.code, archived: course.archived }} />
-                </li>
-              ))}
-            </ul>
             <CourseForm
               terms={names}
               people={people.map(({ id, name: personName }) => ({ id, name: personName }))}

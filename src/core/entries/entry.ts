@@ -1,5 +1,6 @@
 import type { Temporal } from 'temporal-polyfill';
 import type { CourseId, EntryId, GroupId, PersonId, SectionId } from '../ids';
+import type { Recurrence } from '../series/recurrence';
 import type { Moment, ZonedWall } from '../time/zonedWall';
 
 /**
@@ -18,42 +19,107 @@ export const isEveryone = ({ sections, groups, people }: CourseAudience): boolea
 
 export type Link = Readonly<{ url: string; label: string; staffOnly: boolean }>;
 
-/** When students begin to see an entry. `at` is the instant of `from`, derived when the row is read. */
+/**
+ * When students begin to see an entry. `at` is the instant that follows, derived when the row is read; `before` counts
+ * days back from the entry's own day and begins with that day.
+ */
 export type Visibility =
   | Readonly<{ kind: 'draft' }>
   | Readonly<{ kind: 'visible' }>
-  | Readonly<{ kind: 'from'; from: ZonedWall; at: Temporal.Instant }>;
+  | Readonly<{ kind: 'from'; from: ZonedWall; at: Temporal.Instant }>
+  | Readonly<{ kind: 'before'; days: number; at: Temporal.Instant }>;
+
+/** When students cease to see it. */
+export type HiddenAfter = Readonly<{ wall: ZonedWall; at: Temporal.Instant }>;
 
 /** Half-open: `end` of whole days is the day after the last one, as in RFC 5545's DTEND. */
 export type When =
   | Readonly<{ kind: 'timed'; start: ZonedWall; end?: ZonedWall }>
   | Readonly<{ kind: 'days'; start: Temporal.PlainDate; end: Temporal.PlainDate }>;
 
+export type Answer = 'coming' | 'notComing' | 'notSure';
+export type Reply = Readonly<{ person: PersonId; name: string; answer: Answer }>;
+
 type Common = Readonly<{
   id: EntryId;
   uid: string;
   title: string;
+  /** Formatted text: HTML within the allow list of `sanitize`. */
   description: string;
-  audience: readonly CourseAudience[];
-  links: readonly Link[];
-  visibility: Visibility;
   tzid: string;
   sequence: number;
   created: Temporal.Instant;
   lastModified: Temporal.Instant;
 }>;
 
-export type EventEntry = Common & Readonly<{ kind: 'event'; when: When; place: string }>;
+type Shared = Common &
+  Readonly<{
+    audience: readonly CourseAudience[];
+    links: readonly Link[];
+    visibility: Visibility;
+    hiddenAfter?: HiddenAfter;
+    /** Called off, visibly; the reason may be empty. */
+    cancelled?: string;
+  }>;
 
-export type AssignmentEntry = Common &
+export type EventEntry = Shared &
+  Readonly<{
+    kind: 'event';
+    when: When;
+    place: string;
+    /** Where to join, with whatever came along with the link: a number, a code. */
+    meetingLink: string;
+    meetingText: string;
+    recurrence?: Recurrence;
+    /** Whether it asks who is coming, and for how many there is room. */
+    coming?: Readonly<{ seats?: number; replies: readonly Reply[] }>;
+  }>;
+
+export type Extension = Readonly<{ person: PersonId; name: string; due: Moment }>;
+
+export type AssignmentEntry = Shared &
   Readonly<{
     kind: 'assignment';
     setOn?: Temporal.PlainDate;
+    opens?: Moment;
     due: Moment;
+    closes?: Moment;
     /** The set day is a component of its own in feeds. */
     setUid: string;
     /** How it is handed in, in the instructor's words. */
     handIn: string;
+    /** Late work and resubmission, in words. */
+    latePolicy: string;
+    points?: number;
+    effortMinutes?: number;
+    /** Later (or earlier) due times for some; each is seen by that student and the staff alone. */
+    extensions: readonly Extension[];
   }>;
 
-export type Entry = EventEntry | AssignmentEntry;
+/** A short dated text to an audience. */
+export type AnnouncementEntry = Shared & Readonly<{ kind: 'announcement'; on: Temporal.PlainDate }>;
+
+/** Seen by its author alone, everywhere. */
+export type NoteEntry = Common & Readonly<{ kind: 'note'; on: Moment; author: PersonId }>;
+
+export type SharedEntry = EventEntry | AssignmentEntry | AnnouncementEntry;
+export type Entry = SharedEntry | NoteEntry;
+
+/** Who an entry is for; a note is for nobody but its author. */
+export const audienceOf = (entry: Entry): readonly CourseAudience[] =>
+  entry.kind === 'note' ? [] : entry.audience;
+
+/** The moment an entry hangs on: a start, a due time, a day. */
+export function mainMoment(entry: Entry): Moment {
+  switch (entry.kind) {
+    case 'event':
+      return entry.when.start;
+    case 'assignment':
+      return entry.due;
+    case 'announcement':
+    case 'note':
+      return entry.on;
+    default:
+      return entry satisfies never;
+  }
+}

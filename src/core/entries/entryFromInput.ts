@@ -1,23 +1,67 @@
 import { Temporal } from 'temporal-polyfill';
-import type { EntryId } from '../ids';
+import type { EntryId, PersonId } from '../ids';
 import type { FieldError } from '../refusals';
+import { sanitize } from '../richText/sanitize';
+import { firstOccurrence } from '../series/firstOccurrence';
 import type { Zone } from '../time/zone';
-import { toInstant } from '../time/zone';
+import { instantMs } from '../time/zone';
 import type { Moment } from '../time/zonedWall';
-import type { Entry, Visibility, When } from './entry';
+import type { Entry, EventEntry, SharedEntry, When } from './entry';
 import type { EntryInput } from './entryInput';
+import type { PlainVisibility } from './visibility';
+import { hiddenAfterOf, visibilityFor } from './visibility';
 
-type Identity = Readonly<{ id: EntryId; uid: string; sequence: number; created: Temporal.Instant }>;
+type Identity = Readonly<{
+  id: EntryId;
+  uid: string;
+  sequence: number;
+  created: Temporal.Instant;
+  /** Whose note it would be. */
+  author: PersonId;
+}>;
+type Plain = Temporal.PlainDate | Temporal.PlainDateTime;
+
+/** Compares days with wall times: a day that closes something closes at its end, one that opens it at its beginning. */
+const atOf = (value: Plain, edge: 'begins' | 'ends'): Temporal.PlainDateTime =>
+  value instanceof Temporal.PlainDate
+    ? value.toPlainDateTime(edge === 'begins' ? '00:00' : '23:59:59')
+    : value;
 
 /** What the schema cannot say: how the dates of an entry hang together. */
 export function dateErrors(input: EntryInput): FieldError[] {
-  if (input.kind === 'assignment') {
-    const due = input.due instanceof Temporal.PlainDate ? input.due : input.due.toPlainDate();
-    if (input.setOn && Temporal.PlainDate.compare(input.setOn, due) > 0)
-      return [{ field: 'setOn', message: 'It is set after it is due. Choose an earlier day.' }];
-    return [];
+  switch (input.kind) {
+    case 'assignment':
+      return assignmentErrors(input);
+    case 'event':
+      return eventErrors(input);
+    case 'announcement':
+    case 'note':
+      return [];
+    default:
+      return input satisfies never;
   }
-  const { start, end } = input;
+}
+
+function assignmentErrors({
+  due,
+  setOn,
+  opens,
+  closes,
+}: Extract<EntryInput, { kind: 'assignment' }>): FieldError[] {
+  const dueAt = atOf(due, 'ends');
+  const later = (a: Temporal.PlainDateTime, b: Temporal.PlainDateTime) =>
+    Temporal.PlainDateTime.compare(a, b) > 0;
+  const errors: FieldError[] = [];
+  if (setOn && later(atOf(setOn, 'begins'), dueAt))
+    errors.push({ field: 'setOn', message: 'It is set after it is due. Choose an earlier day.' });
+  if (opens && later(atOf(opens, 'begins'), dueAt))
+    errors.push({ field: 'opens', message: 'It opens after it is due. Choose an earlier time.' });
+  if (closes && later(dueAt, atOf(closes, 'ends')))
+    errors.push({ field: 'closes', message: 'It closes before it is due. Choose a later time.' });
+  return errors;
+}
+
+function eventErrors({ start, end }: Extract<EntryInput, { kind: 'event' }>): FieldError[] {
   if (!end) return [];
   if (start instanceof Temporal.PlainDate !== end instanceof Temporal.PlainDate)
     return [{ field: 'end', message: 'Give both with a time, or both as days.' }];
@@ -28,7 +72,7 @@ export function dateErrors(input: EntryInput): FieldError[] {
   return order < 0 ? [] : [{ field: 'end', message: 'It ends before it starts. Choose a later end.' }];
 }
 
-const momentIn = (zone: Zone, value: Temporal.PlainDate | Temporal.PlainDateTime): Moment =>
+const momentIn = (zone: Zone, value: Plain): Moment =>
   value instanceof Temporal.PlainDate ? value : { wall: value, tzid: zone.tzid };
 
 function whenOf({ start, end }: Extract<EntryInput, { kind: 'event' }>, zone: Zone): When {
@@ -42,38 +86,103 @@ function whenOf({ start, end }: Extract<EntryInput, { kind: 'event' }>, zone: Zo
   };
 }
 
-function visibilityOf(input: EntryInput, zone: Zone): Visibility {
-  if (input.visibility.kind !== 'from') return input.visibility;
-  const from = { wall: input.visibility.from, tzid: zone.tzid };
-  return { kind: 'from', from, at: toInstant(zone, from.wall) };
+/** A series that does not begin on its own rule begins on the first day that is: view and feed then agree. */
+function withRule(when: When, rrule: string): When {
+  const first = firstOccurrence(when.start, rrule);
+  if (when.kind === 'days') {
+    const start = first as Temporal.PlainDate;
+    return { ...when, start, end: start.add(when.start.until(when.end, { largestUnit: 'days' })) };
+  }
+  const start = first as Extract<When, { kind: 'timed' }>['start'];
+  const end = when.end && { ...when.end, wall: start.wall.add(when.start.wall.until(when.end.wall)) };
+  return { ...when, start, end };
 }
 
-/** An entry made from what was sent, in the zone of its term. `dateErrors` must have found nothing. */
+/**
+ * An entry made from what was sent, in the zone of its term; `dateErrors` must have found nothing. `before` is the entry
+ * it takes the place of: what the input does not carry (replies, single occurrences that differ) stays.
+ */
 export function entryFromInput(
   input: EntryInput,
-  identity: Identity,
+  { author, ...identity }: Identity,
   zone: Zone,
   now: Temporal.Instant,
+  before?: Entry,
 ): Entry {
-  const common = {
+  const text = {
     ...identity,
     title: input.title,
-    description: input.description,
-    // One order, so that the same audience is the same bytes.
-    audience: [...input.audience].sort((a, b) => (a.course < b.course ? -1 : 1)),
-    links: input.links,
-    visibility: visibilityOf(input, zone),
+    description: sanitize(input.description),
     tzid: zone.tzid,
     lastModified: now,
   };
-  if (input.kind === 'event')
-    return { ...common, kind: 'event', when: whenOf(input, zone), place: input.place };
-  return {
-    ...common,
-    kind: 'assignment',
-    setOn: input.setOn,
-    due: momentIn(zone, input.due),
-    setUid: `${identity.uid}-set`,
-    handIn: input.handIn,
-  };
+  if (input.kind === 'note') return { ...text, kind: 'note', on: momentIn(zone, input.on), author };
+  const shared = (moment: Moment) => ({
+    ...text,
+    // One order, so that the same audience is the same bytes.
+    audience: [...input.audience].sort((a, b) => (a.course < b.course ? -1 : 1)),
+    links: input.links,
+    visibility: visibilityFor(plainVisibility(input.visibility, zone), moment, zone),
+    hiddenAfter: input.hiddenAfter && hiddenAfterOf({ wall: input.hiddenAfter, tzid: zone.tzid }, zone),
+    ...((before as SharedEntry | undefined)?.cancelled === undefined
+      ? {}
+      : { cancelled: (before as SharedEntry).cancelled }),
+  });
+  switch (input.kind) {
+    case 'event': {
+      const plain = whenOf(input, zone);
+      const when = input.rrule ? withRule(plain, input.rrule) : plain;
+      const old = before?.kind === 'event' ? before : undefined;
+      return {
+        ...shared(when.start),
+        kind: 'event',
+        when,
+        place: input.place,
+        meetingLink: input.meetingLink,
+        meetingText: input.meetingText,
+        ...(input.rrule ? { recurrence: recurrenceOf(input.rrule, old) } : {}),
+        ...(input.coming ? { coming: { ...input.coming, replies: old?.coming?.replies ?? [] } } : {}),
+      };
+    }
+    case 'assignment': {
+      const due = momentIn(zone, input.due);
+      return {
+        ...shared(due),
+        kind: 'assignment',
+        setOn: input.setOn,
+        opens: input.opens && momentIn(zone, input.opens),
+        due,
+        closes: input.closes && momentIn(zone, input.closes),
+        setUid: `${identity.uid}-set`,
+        handIn: input.handIn,
+        latePolicy: input.latePolicy,
+        points: input.points,
+        effortMinutes: input.effortMinutes,
+        extensions: input.extensions.map((e) => ({ person: e.person, name: '', due: momentIn(zone, e.due) })),
+      };
+    }
+    case 'announcement':
+      return { ...shared(input.on), kind: 'announcement', on: input.on };
+    default:
+      return input satisfies never;
+  }
 }
+
+function plainVisibility(
+  visibility: Exclude<EntryInput, { kind: 'note' }>['visibility'],
+  zone: Zone,
+): PlainVisibility {
+  return visibility.kind === 'from'
+    ? { kind: 'from', from: { wall: visibility.from, tzid: zone.tzid } }
+    : visibility;
+}
+
+const recurrenceOf = (rrule: string, before: EventEntry | undefined) => ({
+  rrule,
+  exdates: before?.recurrence?.exdates ?? [],
+  overrides: before?.recurrence?.overrides ?? [],
+});
+
+/** The instant a moment is indexed by: the wall time's, or the start of the day in the zone. */
+export const indexMs = (moment: Moment, zone: Zone): number =>
+  instantMs(zone, moment instanceof Temporal.PlainDate ? moment.toPlainDateTime() : moment.wall);

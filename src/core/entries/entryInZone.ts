@@ -1,25 +1,18 @@
 import type { Temporal } from 'temporal-polyfill';
 import type { Zone } from '../time/zone';
-import { toInstant } from '../time/zone';
-import type { Moment, ZonedWall } from '../time/zonedWall';
-import { isDay } from '../time/zonedWall';
-import type { Entry, Visibility } from './entry';
+import type { Entry } from './entry';
+import type { MomentChange } from './mapMoments';
+import { mapMoments } from './mapMoments';
+import { withInstants } from './visibility';
 
 /** The same entry under another zone: every wall time stays what the clock shows. */
 export function entryInZone(entry: Entry, zone: Zone, now: Temporal.Instant): Entry {
-  const wall = (at: ZonedWall): ZonedWall => ({ ...at, tzid: zone.tzid });
-  const moment = (at: Moment): Moment => (isDay(at) ? at : wall(at));
-  const visibility: Visibility =
-    entry.visibility.kind === 'from'
-      ? { kind: 'from', from: wall(entry.visibility.from), at: toInstant(zone, entry.visibility.from.wall) }
-      : entry.visibility;
-  const common = { tzid: zone.tzid, visibility, sequence: entry.sequence + 1, lastModified: now };
-  if (entry.kind === 'assignment') return { ...entry, ...common, due: moment(entry.due) };
-  const { when } = entry;
-  if (when.kind === 'days') return { ...entry, ...common };
-  return {
-    ...entry,
-    ...common,
-    when: { ...when, start: wall(when.start), end: when.end && wall(when.end) },
+  const change: MomentChange = { wall: (at) => ({ ...at, tzid: zone.tzid }), day: (day) => day };
+  const moved = {
+    ...mapMoments(entry, change, change),
+    tzid: zone.tzid,
+    sequence: entry.sequence + 1,
+    lastModified: now,
   };
+  return moved.kind === 'note' ? moved : withInstants(moved, zone);
 }

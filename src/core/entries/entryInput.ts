@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { dayOrWall, line, longText, plainDate, plainDateTime, url } from '../fields';
 import { courseId, groupId, personId, sectionId } from '../ids';
+import { ruleParts } from '../series/rule';
 
 const some = <T extends z.ZodType>(item: T, what: string) =>
   z.array(item).min(1, `Choose at least one ${what}, or everyone.`).max(500).optional();
@@ -22,43 +23,129 @@ export const audienceInput = z
     'Each course can be named once.',
   );
 
-const common = {
-  title: line(200, 'Give it a title.'),
-  description: longText(20_000).default(''),
+export const linksInput = z
+  .array(z.object({ url, label: line(200).default(''), staffOnly: z.boolean().default(false) }))
+  .max(50, 'At most 50 links.')
+  .default([]);
+
+const text = { title: line(200, 'Give it a title.'), description: longText(60_000).default('') };
+
+const shared = {
+  ...text,
   audience: audienceInput,
-  links: z
-    .array(z.object({ url, label: line(200).default(''), staffOnly: z.boolean().default(false) }))
-    .max(50, 'At most 50 links.')
-    .default([]),
+  links: linksInput,
   visibility: z
     .discriminatedUnion('kind', [
       z.object({ kind: z.literal('draft') }),
       z.object({ kind: z.literal('visible') }),
       z.object({ kind: z.literal('from'), from: plainDateTime }),
+      z.object({
+        kind: z.literal('before'),
+        days: z
+          .number({ error: 'Type a number of days.' })
+          .int('Whole days only.')
+          .min(0, 'At least 0 days.')
+          .max(365, 'At most 365 days.'),
+      }),
     ])
     .default({ kind: 'visible' }),
+  hiddenAfter: plainDateTime.optional(),
 };
 
+const RULE_PARTS = new Set([
+  'FREQ', 'INTERVAL', 'COUNT', 'UNTIL', 'BYDAY', 'BYMONTHDAY', 'BYMONTH', 'BYSETPOS', 'WKST',
+]); // prettier-ignore
+const BYDAY = /^([+-]?[1-5])?(MO|TU|WE|TH|FR|SA|SU)(,([+-]?[1-5])?(MO|TU|WE|TH|FR|SA|SU))*$/;
+const NUMBERS = /^-?\d{1,3}(,-?\d{1,3}){0,30}$/;
+
+/** An RRULE that a course calendar has a use for; UNTIL is a date, or a wall time of the series' zone. */
+function isRule(rrule: string): boolean {
+  const parts = ruleParts(rrule);
+  if (![...parts].every(([name, value]) => RULE_PARTS.has(name) && value)) return false;
+  const number = (name: string, max: number) => {
+    const value = parts.get(name);
+    return value === undefined || (/^\d{1,4}$/.test(value) && Number(value) >= 1 && Number(value) <= max);
+  };
+  const matches = (name: string, pattern: RegExp) => pattern.test(parts.get(name) ?? '') || !parts.has(name);
+  return (
+    /^(DAILY|WEEKLY|MONTHLY|YEARLY)$/.test(parts.get('FREQ') ?? '') &&
+    number('INTERVAL', 99) &&
+    number('COUNT', 500) &&
+    !(parts.has('COUNT') && parts.has('UNTIL')) &&
+    matches('UNTIL', /^(19|20)\d{2}(0[1-9]|1[0-2])(0[1-9]|[12]\d|3[01])(T\d{6})?$/) &&
+    matches('BYDAY', BYDAY) &&
+    matches('BYMONTHDAY', NUMBERS) &&
+    matches('BYMONTH', NUMBERS) &&
+    matches('BYSETPOS', NUMBERS) &&
+    matches('WKST', /^(MO|TU|WE|TH|FR|SA|SU)$/)
+  );
+}
+
 const eventInput = z.object({
-  ...common,
+  ...shared,
   kind: z.literal('event'),
   start: dayOrWall,
   /** Exclusive: the day after the last one, or the time it ends. Absent: one day, or no end time. */
   end: dayOrWall.optional(),
   place: line(200).default(''),
+  meetingLink: z.union([z.literal(''), url]).default(''),
+  meetingText: longText(5000).default(''),
+  rrule: z
+    .string({ error: 'Say how it repeats.' })
+    .max(300)
+    .refine(isRule, 'This is not a way to repeat that Pembit knows, such as FREQ=WEEKLY;COUNT=4.')
+    .optional(),
+  coming: z
+    .object({
+      seats: z
+        .number({ error: 'Type a number of seats.' })
+        .int('Whole seats only.')
+        .min(1, 'At least 1 seat.')
+        .max(10_000)
+        .optional(),
+    })
+    .optional(),
 });
 
 const assignmentInput = z.object({
-  ...common,
+  ...shared,
   kind: z.literal('assignment'),
   setOn: plainDate.optional(),
+  opens: dayOrWall.optional(),
   due: dayOrWall,
+  closes: dayOrWall.optional(),
   handIn: line(500).default(''),
+  latePolicy: longText(2000).default(''),
+  points: z
+    .number({ error: 'Points are a number.' })
+    .min(0, 'Points are 0 or more.')
+    .max(100_000, 'At most 100000 points.')
+    .optional(),
+  effortMinutes: z
+    .number({ error: 'Effort is a number of minutes.' })
+    .int('Whole minutes only.')
+    .min(1, 'At least a minute.')
+    .max(100_000)
+    .optional(),
+  extensions: z
+    .array(z.object({ person: personId, due: dayOrWall }))
+    .max(500)
+    .default([])
+    .refine(
+      (list) => new Set(list.map((e) => e.person)).size === list.length,
+      'Each student has one extended due time.',
+    ),
 });
 
-/** What is sent to plan an event or an assignment, or to change one: the whole of it, each time. */
-export const entryInput = z.discriminatedUnion('kind', [eventInput, assignmentInput], {
-  error: 'Say what this is: "event" or "assignment".',
-});
+const announcementInput = z.object({ ...shared, kind: z.literal('announcement'), on: plainDate });
+
+const noteInput = z.object({ ...text, kind: z.literal('note'), on: dayOrWall });
+
+/** What is sent to plan something, or to change it: the whole of it, each time. */
+export const entryInput = z.discriminatedUnion(
+  'kind',
+  [eventInput, assignmentInput, announcementInput, noteInput],
+  { error: 'Say what this is: "event", "assignment", "announcement" or "note".' },
+);
 export type EntryInput = z.output<typeof entryInput>;
 export type EntryInputJson = z.input<typeof entryInput>;

@@ -1,8 +1,24 @@
 import { describe, expect, test } from 'vitest';
-import { HL, NOW, NV, SECTION_A, at, event, staff, student } from '../../../tests/support/plans';
+import {
+  HL,
+  IVO,
+  NOW,
+  NV,
+  ODA,
+  SECTION_A,
+  assignment,
+  at,
+  day,
+  event,
+  instant,
+  staff,
+  student,
+} from '../../../tests/support/plans';
 import type { SectionId } from '../ids';
 import type { Entry, Visibility } from './entry';
 import { seenBy } from './seenBy';
+import { hiddenAfterOf, visibilityFor } from './visibility';
+import { requireZone } from '../time/zoneData';
 import type { Viewer } from './viewer';
 
 const B = 'b' as SectionId;
@@ -63,8 +79,58 @@ test('what is for the staff only is gone from what others see', () => {
     { url: 'https://x.example/1', label: 'Handout', staffOnly: false },
     { url: 'https://x.example/2', label: 'Key', staffOnly: true },
   ];
-  expect(seenBy(staff(HL), event({ links }), NOW)?.links).toHaveLength(2);
-  expect(seenBy(student(), event({ links }), NOW)?.links).toEqual([links[0]]);
+  expect(seenBy(staff(HL), event({ links }), NOW)).toMatchObject({ links });
+  expect(seenBy(student(), event({ links }), NOW)).toMatchObject({ links: [links[0]] });
+});
+
+test('a private note is seen by its author, and by nobody else whatever they teach', () => {
+  const note = { kind: 'note', id: 'n', uid: 'n', title: 'Mine', description: '', tzid: 'America/Halifax', sequence: 0, created: NOW, lastModified: NOW, on: day('2026-10-13'), author: IVO } as unknown as Entry; // prettier-ignore
+  expect(seenBy(student(IVO), note, NOW)).toMatchObject({ title: 'Mine' });
+  expect(seenBy(student(ODA), note, NOW)).toBeUndefined();
+  expect(seenBy(staff(HL, NV), note, NOW)).toBeUndefined();
+  expect(seenBy(everyone, note, NOW)).toBeUndefined();
+});
+
+test('an extended due time is the student’s own: they see it as due, the staff see whose it is, others the common one', () => {
+  const extended = at('2026-10-20T17:00');
+  const entry = assignment({ extensions: [{ person: IVO, name: 'Ivo Saltmarsh', due: extended }] });
+  expect(seenBy(student(IVO), entry, NOW)).toMatchObject({ due: extended, extended: true, extensions: [] });
+  expect(seenBy(student(ODA), entry, NOW)).toMatchObject({ due: entry.due, extensions: [] });
+  expect(seenBy(everyone, entry, NOW)).toMatchObject({ due: entry.due, extensions: [] });
+  expect(seenBy(staff(HL), entry, NOW)).toMatchObject({
+    due: entry.due,
+    extensions: [{ name: 'Ivo Saltmarsh' }],
+  });
+});
+
+test('who is coming: the staff read names, a student their own answer and the count, the public the count', () => {
+  const replies = [
+    { person: IVO, name: 'Ivo Saltmarsh', answer: 'coming' as const },
+    { person: ODA, name: 'Oda Tarn', answer: 'notSure' as const },
+  ];
+  const entry = event({ coming: { seats: 4, replies }, meetingLink: 'https://meet.example/1' });
+  expect(seenBy(staff(HL), entry, NOW)).toMatchObject({ coming: { replies }, comingCount: 1 });
+  expect(seenBy(student(IVO), entry, NOW)).toMatchObject({
+    coming: { replies: [replies[0]] },
+    comingCount: 1,
+  });
+  expect(seenBy(everyone, entry, NOW)).toMatchObject({
+    coming: { replies: [] },
+    comingCount: 1,
+    meetingLink: '',
+  });
+});
+
+test('some days before, and hidden after: students see it in between', () => {
+  const halifax = requireZone('America/Halifax');
+  const entry = assignment({
+    due: at('2026-10-20T17:00'),
+    visibility: visibilityFor({ kind: 'before', days: 7 }, at('2026-10-20T17:00'), halifax),
+    hiddenAfter: hiddenAfterOf(at('2026-10-21T12:00'), halifax),
+  });
+  const seen = (text: string) => seenBy(student(), entry, instant(text))?.release;
+  expect([seen('2026-10-12T23:59'), seen('2026-10-13T00:00'), seen('2026-10-21T11:59'), seen('2026-10-21T12:00')]).toEqual([undefined, 'shown', 'shown', undefined]); // prettier-ignore
+  expect(seenBy(staff(HL), entry, instant('2026-10-22T12:00'))?.release).toBe('over');
 });
 
 test('courses that a viewer has nothing to do with are gone from the audience, and that is said', () => {

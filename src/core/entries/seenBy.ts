@@ -1,32 +1,23 @@
-import { Temporal } from 'temporal-polyfill';
+import type { Temporal } from 'temporal-polyfill';
 import { audienceSeenBy } from './audience';
-import type { CourseAudience, Entry, Visibility } from './entry';
+import type { CourseAudience, Entry, NoteEntry, SharedEntry } from './entry';
 import type { Viewer } from './viewer';
+import type { Release } from './visibility';
+import { releaseAt } from './visibility';
 
-/** Whether students see it already: staff see the mark, students never meet anything but `shown`. */
-export type Release = 'shown' | 'notYet' | 'draft';
+type Marks = Readonly<{
+  release: Release;
+  asStaff: boolean;
+  /** False where the entry also lies in courses that the viewer has nothing to do with. */
+  whole: boolean;
+}>;
 
-/** An entry as one viewer may see it: out-of-sight courses and staff-only links are gone from it. */
-export type SeenEntry = Entry &
-  Readonly<{
-    release: Release;
-    asStaff: boolean;
-    /** False where the entry also lies in courses that the viewer has nothing to do with. */
-    whole: boolean;
-  }>;
-
-export function releaseAt(visibility: Visibility, now: Temporal.Instant): Release {
-  switch (visibility.kind) {
-    case 'draft':
-      return 'draft';
-    case 'visible':
-      return 'shown';
-    case 'from':
-      return Temporal.Instant.compare(visibility.at, now) <= 0 ? 'shown' : 'notYet';
-    default:
-      return visibility satisfies never;
-  }
-}
+/**
+ * An entry as one viewer may see it: out-of-sight courses, staff-only links, others' replies and extensions are gone
+ * from it. `extended` is set where the due time is the viewer's own.
+ */
+export type SeenEntry =
+  (SharedEntry & Marks & Readonly<{ extended?: boolean; comingCount?: number }>) | (NoteEntry & Marks);
 
 /** A part of an audience as a student may know it: their own groups and name, nobody else's. */
 export function ownPart(viewer: Viewer, { people, groups, ...part }: CourseAudience): CourseAudience {
@@ -44,17 +35,60 @@ export function ownPart(viewer: Viewer, { people, groups, ...part }: CourseAudie
  * queries may narrow before it, nothing widens after it.
  */
 export function seenBy(viewer: Viewer, entry: Entry, now: Temporal.Instant): SeenEntry | undefined {
+  if (entry.kind === 'note')
+    return viewer.kind === 'person' && viewer.id === entry.author
+      ? { ...entry, release: 'shown', asStaff: false, whole: true }
+      : undefined;
   const seen = audienceSeenBy(viewer, entry.audience);
   if (!seen) return undefined;
-  const release = releaseAt(entry.visibility, now);
-  if (!seen.asStaff && release !== 'shown') return undefined;
-  const links = seen.asStaff ? entry.links : entry.links.filter((link) => !link.staffOnly);
+  const release = releaseAt(entry, now);
+  const marks = { release, asStaff: seen.asStaff, whole: seen.parts.length === entry.audience.length };
+  if (seen.asStaff) return { ...asStaff(entry), ...marks, audience: seen.parts };
+  if (release !== 'shown') return undefined;
   return {
-    ...entry,
-    audience: seen.asStaff ? seen.parts : seen.parts.map((part) => ownPart(viewer, part)),
-    links,
-    release,
-    asStaff: seen.asStaff,
-    whole: seen.parts.length === entry.audience.length,
+    ...asReader(viewer, entry),
+    ...marks,
+    audience: seen.parts.map((part) => ownPart(viewer, part)),
+    links: entry.links.filter((link) => !link.staffOnly),
   };
+}
+
+const comingOf = (entry: SharedEntry) =>
+  entry.kind === 'event' && entry.coming
+    ? { comingCount: entry.coming.replies.filter((reply) => reply.answer === 'coming').length }
+    : {};
+
+const asStaff = (entry: SharedEntry) => ({ ...entry, ...comingOf(entry) });
+
+/** Without what concerns others; whoever has only an address, not a name, gets no link into a meeting. */
+function asReader(
+  viewer: Viewer,
+  entry: SharedEntry,
+): SharedEntry & { extended?: boolean; comingCount?: number } {
+  const own = viewer.kind === 'person' ? viewer.id : undefined;
+  switch (entry.kind) {
+    case 'event':
+      return {
+        ...entry,
+        ...comingOf(entry),
+        meetingLink: own ? entry.meetingLink : '',
+        meetingText: own ? entry.meetingText : '',
+        coming: entry.coming && {
+          ...entry.coming,
+          replies: entry.coming.replies.filter((reply) => reply.person === own),
+        },
+      };
+    case 'assignment': {
+      const extension = entry.extensions.find((e) => e.person === own);
+      return {
+        ...entry,
+        extensions: [],
+        ...(extension ? { due: extension.due, extended: true } : {}),
+      };
+    }
+    case 'announcement':
+      return entry;
+    default:
+      return entry satisfies never;
+  }
 }

@@ -9,6 +9,11 @@ export type VEvent = Readonly<{
   dtstart: Moment;
   /** Exclusive. Absent where there is no duration: DTEND must be later than DTSTART (section 3.8.2.2). */
   dtend?: Moment;
+  /** Of a series: RRULE's value, with UNTIL in UTC, and the occurrences that are gone. */
+  rrule?: string;
+  exdates?: readonly Moment[];
+  /** Of an occurrence that differs from its series: which one it is. */
+  recurrenceId?: Moment;
   summary: string;
   description?: string;
   location?: string;

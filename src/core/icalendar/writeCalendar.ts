@@ -22,8 +22,11 @@ function eventLines(event: VEvent): string[] {
     'BEGIN:VEVENT',
     `UID:${escapeText(event.uid)}`,
     `DTSTAMP:${utcValue(event.dtstamp)}`,
+    ...(event.recurrenceId ? [momentProperty('RECURRENCE-ID', event.recurrenceId)] : []),
     momentProperty('DTSTART', event.dtstart),
     ...(event.dtend ? [momentProperty('DTEND', event.dtend)] : []),
+    ...(event.rrule ? [`RRULE:${event.rrule}`] : []),
+    ...(event.exdates ?? []).map((at) => momentProperty('EXDATE', at)),
     ...text('SUMMARY', event.summary),
     ...text('DESCRIPTION', event.description),
     ...text('LOCATION', event.location),
@@ -40,6 +43,15 @@ function eventLines(event: VEvent): string[] {
   ];
 }
 
+/** About when a series ends: its UNTIL, or, without one, as long as anybody plans ahead. */
+function lastOf(dtstart: Moment, rrule: string): Moment {
+  if (isDay(dtstart)) return dtstart;
+  const until = /UNTIL=(\d{4})/.exec(rrule)?.[1];
+  const year = until ? Number(until) : dtstart.wall.year + YEARS_AHEAD;
+  return { ...dtstart, wall: dtstart.wall.with({ year }) };
+}
+const YEARS_AHEAD = 5;
+
 /** One VTIMEZONE for each TZID used, over the years in use and one on either side. */
 function zoneLines(events: readonly VEvent[], zoneOf: ZoneLookup): string[] {
   const years = new Map<string, { fromYear: number; toYear: number }>();
@@ -55,6 +67,8 @@ function zoneLines(events: readonly VEvent[], zoneOf: ZoneLookup): string[] {
   for (const event of events) {
     note(event.dtstart);
     note(event.dtend);
+    note(event.recurrenceId);
+    if (event.rrule) note(lastOf(event.dtstart, event.rrule));
   }
   return [...years].sort().flatMap(([tzid, range]) => vtimezoneLines(zoneOf(tzid), range));
 }

@@ -1,5 +1,7 @@
-import { isDay, momentText } from '../time/zonedWall';
-import type { Temporal } from 'temporal-polyfill';
+import { dayOf, isDay, momentText } from '../time/zonedWall';
+import { plainText } from '../richText/sanitize';
+import type { Recurrence } from '../series/recurrence';
+import { Temporal } from 'temporal-polyfill';
 import type { SeenEntry } from '../entries/seenBy';
 import type { VEvent } from '../icalendar/calendar';
 import type { Course } from '../plan/plan';
@@ -36,83 +38,189 @@ function describe(parts: readonly (string | undefined)[]): string {
   return parts.filter((part) => part !== undefined && part !== '').join('\n');
 }
 
-function entryEvents(entry: SeenEntry, { plan, addresses }: Context, has: OutletContents['has']): VEvent[] {
-  const courses = coursesOf(plan, entry);
-  const links = entry.links.map((link) => (link.label ? `${link.label}: ${link.url}` : link.url));
+const linkLine = (link: { label: string; url: string }) =>
+  link.label ? `${link.label}: ${link.url}` : link.url;
+
+function entryEvents(
+  entry: SeenEntry,
+  { plan, addresses, zoneOf }: Context,
+  has: OutletContents['has'],
+): VEvent[] {
   const common = {
     dtstamp: entry.lastModified,
     url: addresses.entry(entry.id),
-    categories: courses.map((c) => c.code),
-    class: 'PUBLIC',
-    status: 'CONFIRMED',
     sequence: entry.sequence,
     created: entry.created,
     lastModified: entry.lastModified,
+  } as const;
+  if (entry.kind === 'note')
+    return has('note')
+      ? [
+          {
+            ...common,
+            uid: entry.uid,
+            dtstart: entry.on,
+            summary: entry.title,
+            description: plainText(entry.description),
+            class: 'PRIVATE',
+            transp: 'TRANSPARENT',
+          },
+        ]
+      : [];
+  const courses = coursesOf(plan, entry);
+  const links = entry.links.map(linkLine);
+  const text = plainText(entry.description);
+  const off = entry.cancelled === undefined ? undefined : entryTexts.cancelled(entry.cancelled);
+  const shared = {
+    ...common,
+    categories: courses.map((c) => c.code),
+    class: 'PUBLIC',
+    status: entry.cancelled === undefined ? 'CONFIRMED' : 'CANCELLED',
   } as const;
   const sheetLine = (date: Temporal.PlainDate) => feedTexts.daySheet(addresses.day(date, courses[0]));
   switch (entry.kind) {
     case 'event': {
       if (!has('event')) return [];
       const { start, end } = entry.when;
-      const day = isDay(start) ? start : start.wall.toPlainDate();
-      return [
-        {
-          ...common,
-          uid: entry.uid,
-          dtstart: start,
-          dtend: end,
-          summary: tagged(courses, entry.title),
-          description: describe([entry.description, ...links, sheetLine(day)]),
-          location: entry.place,
-          transp: isDay(start) ? 'TRANSPARENT' : 'OPAQUE',
-        },
-      ];
+      const event: VEvent = {
+        ...shared,
+        uid: entry.uid,
+        dtstart: start,
+        dtend: end,
+        summary: tagged(courses, entry.title),
+        description: describe([off, text, ...links, entry.meetingText, sheetLine(dayOf(start))]),
+        location: entry.place,
+        conference: entry.meetingLink,
+        transp: isDay(start) || off ? 'TRANSPARENT' : 'OPAQUE',
+      };
+      if (!entry.recurrence) return [event];
+      const zone = zoneOf(entry.tzid);
+      return seriesEvents(event, {
+        recurrence: entry.recurrence,
+        zone,
+        name: (title) => tagged(courses, title),
+      });
     }
     case 'assignment': {
-      const dueDay = isDay(entry.due) ? entry.due : entry.due.wall.toPlainDate();
+      const facts = [
+        entry.handIn,
+        entry.latePolicy,
+        entry.opens && feedTexts.opens(momentLabel(entry.opens, plan.locale)),
+        entry.closes && feedTexts.closes(momentLabel(entry.closes, plan.locale)),
+        text,
+        ...links,
+      ];
       const due: VEvent = {
-        ...common,
+        ...shared,
         uid: entry.uid,
         dtstart: entry.due,
         summary: tagged(courses, feedTexts.due(entry.title)),
         description: describe([
+          off,
           entry.setOn && feedTexts.setOn(dateLabel(entry.setOn, 'short', plan.locale)),
-          entry.handIn,
-          entry.description,
-          ...links,
-          sheetLine(dueDay),
+          ...facts,
+          sheetLine(dayOf(entry.due)),
         ]),
         transp: 'TRANSPARENT',
       };
       const set: VEvent | undefined = entry.setOn && {
-        ...common,
+        ...shared,
         uid: entry.setUid,
         dtstart: entry.setOn,
         summary: tagged(courses, feedTexts.set(entry.title, momentLabel(entry.due, plan.locale))),
-        description: describe([entry.handIn, entry.description, ...links, sheetLine(entry.setOn)]),
+        description: describe([off, ...facts, sheetLine(entry.setOn)]),
         transp: 'TRANSPARENT',
       };
       return [...(set && has('set') ? [set] : []), ...(has('due') ? [due] : [])];
     }
+    case 'announcement':
+      return has('announcement')
+        ? [
+            {
+              ...shared,
+              uid: entry.uid,
+              dtstart: entry.on,
+              summary: tagged(courses, entry.title),
+              description: describe([off, text, ...links, sheetLine(entry.on)]),
+              transp: 'TRANSPARENT',
+            },
+          ]
+        : [];
     default:
       return entry satisfies never;
   }
+}
+
+/** A series as RFC 5545 writes it: the rule once, and a component with RECURRENCE-ID for each occurrence that differs. */
+function seriesEvents(
+  series: VEvent,
+  { recurrence, zone, name }: { recurrence: Recurrence; zone: Zone; name: (title: string) => string },
+): VEvent[] {
+  const single = recurrence.overrides.map((override): VEvent => {
+    const start = override.start ?? override.recurrenceId;
+    return {
+      ...series,
+      recurrenceId: override.recurrenceId,
+      dtstart: start,
+      dtend: override.end ?? sameLength(series, start),
+      summary: override.title ? name(override.title) : series.summary,
+      location: override.place ?? series.location,
+      ...(override.cancelled === undefined
+        ? {}
+        : {
+            status: 'CANCELLED' as const,
+            transp: 'TRANSPARENT' as const,
+            description: describe([entryTexts.cancelled(override.cancelled), series.description]),
+          }),
+    };
+  });
+  return [
+    { ...series, rrule: feedRule(recurrence.rrule, zone, series.dtstart), exdates: recurrence.exdates },
+    ...single,
+  ];
+}
+
+function sameLength({ dtstart, dtend }: VEvent, start: Moment): Moment | undefined {
+  if (!dtend) return undefined;
+  if (isDay(dtstart) || isDay(dtend) || isDay(start))
+    return isDay(start) && isDay(dtstart) && isDay(dtend)
+      ? start.add(dtstart.until(dtend, { largestUnit: 'days' }))
+      : undefined;
+  return { ...start, wall: start.wall.add(dtstart.wall.until(dtend.wall)) };
+}
+
+/** UNTIL of a zoned series is in UTC (RFC 5545 section 3.3.10), taken from the local end at that date's offset. */
+function feedRule(rrule: string, zone: Zone, dtstart: Moment): string {
+  return rrule.replace(
+    /UNTIL=(\d{4})(\d{2})(\d{2})(?:T(\d{2})(\d{2})(\d{2}))?/,
+    (_whole, y: string, m: string, d: string, h?: string, min?: string, sec?: string) => {
+      if (isDay(dtstart)) return `UNTIL=${y}${m}${d}`;
+      const wall = Temporal.PlainDateTime.from(`${y}-${m}-${d}T${h ?? '23'}:${min ?? '59'}:${sec ?? '59'}`);
+      return `UNTIL=${toInstant(zone, wall).toString({ smallestUnit: 'second' }).replace(/[-:]/g, '')}`;
+    },
+  );
 }
 
 function classEvents(contents: OutletContents, { plan, addresses }: Context): VEvent[] {
   if (!contents.has('class')) return [];
   return plan.classes.map((seen) => {
     const { course, meeting } = seen;
+    // A plan that changed is news to a reader as much as a class that moved.
+    const modified = [meeting.lastModified, ...(seen.plan ? [seen.plan.lastModified] : [])].sort(
+      (a, b) => b.epochMilliseconds - a.epochMilliseconds,
+    )[0]!;
     const tzid = plan.terms.find((term) => term.id === course.term)?.tzid ?? 'UTC';
     const day = addresses.day(meeting.date, course);
     return {
       uid: meeting.id,
-      dtstamp: meeting.lastModified,
+      dtstamp: modified,
       dtstart: { wall: meeting.date.toPlainDateTime(meeting.start), tzid },
       dtend: { wall: meeting.date.toPlainDateTime(meeting.end), tzid },
-      summary: tagged([course], classTitle(seen)),
+      summary: tagged([course], seen.plan ? `${seen.plan.title} (${classTitle(seen)})` : classTitle(seen)),
       description: describe([
         meeting.cancelled === undefined ? '' : entryTexts.cancelled(meeting.cancelled),
+        seen.plan && plainText(seen.plan.description),
+        ...(seen.plan?.links ?? []).map(linkLine),
         feedTexts.daySheet(day),
       ]),
       location: course.place,
@@ -122,9 +230,9 @@ function classEvents(contents: OutletContents, { plan, addresses }: Context): VE
       class: 'PUBLIC',
       transp: meeting.cancelled === undefined ? 'OPAQUE' : 'TRANSPARENT',
       status: meeting.cancelled === undefined ? 'CONFIRMED' : 'CANCELLED',
-      sequence: meeting.sequence,
-      created: meeting.lastModified,
-      lastModified: meeting.lastModified,
+      sequence: meeting.sequence + (seen.plan?.sequence ?? 0),
+      created: modified,
+      lastModified: modified,
     };
   });
 }
@@ -241,7 +349,8 @@ function sheetEvents(
 /** The VEVENTs of an outlet, in the order of their start, then of their UID: the same bytes for the same content. */
 export function feedEvents(contents: OutletContents, addresses: Addresses, zoneOf: ZoneLookup): VEvent[] {
   const context = { plan: contents.plan, addresses, zoneOf };
-  const key = (event: VEvent) => `${momentText(event.dtstart)} ${event.uid}`;
+  const key = (event: VEvent) =>
+    `${momentText(event.dtstart)} ${event.uid} ${event.recurrenceId ? momentText(event.recurrenceId) : ''}`;
   return [
     ...classEvents(contents, context),
     ...closureEvents(contents, context),

@@ -1,7 +1,7 @@
 import type { CourseId, OutletId, PersonId, SectionId } from '../ids';
 
 /** What an outlet may be composed of. */
-export const OUTLET_KINDS = ['class', 'event', 'set', 'due', 'times', 'closure'] as const;
+export const OUTLET_KINDS = ['class', 'event', 'set', 'due', 'announcement', 'times', 'closure'] as const;
 export type OutletKind = (typeof OUTLET_KINDS)[number];
 
 /**

@@ -1,5 +1,6 @@
 import { Temporal } from 'temporal-polyfill';
 import type { Viewer } from '../entries/viewer';
+import { boundariesOf } from '../entries/visibility';
 import type { Plan } from '../plan/plan';
 import type { SeenPlan } from '../plan/seenPlan';
 import { seenPlan } from '../plan/seenPlan';
@@ -7,7 +8,7 @@ import type { Outlet, OutletKind } from './outlet';
 
 export type OutletContents = Readonly<{
   plan: SeenPlan;
-  has: (kind: OutletKind | 'booking') => boolean;
+  has: (kind: OutletKind | 'booking' | 'note') => boolean;
   /** The latest instant at which time alone changed the contents. */
   changedByTime?: Temporal.Instant;
   /** The next such instant; undefined when only a write can change them. */
@@ -25,7 +26,7 @@ export function outletContents(
   const kinds: ReadonlySet<string> | undefined =
     outlet.audience === 'personal' ? undefined : new Set(outlet.kinds);
   const boundaries = plan.entries
-    .flatMap(({ visibility }) => (visibility.kind === 'from' ? [visibility.at] : []))
+    .flatMap((entry) => (entry.kind === 'note' ? [] : boundariesOf(entry)))
     .sort(Temporal.Instant.compare);
   const passed = (at: Temporal.Instant) => Temporal.Instant.compare(at, now) <= 0;
   return {

@@ -1,11 +1,18 @@
 import { entryTexts, listed } from '../texts/entries';
 
-type Part = Readonly<{ course: string; sections?: readonly string[] }>;
+type Part = Readonly<{
+  course: string;
+  sections?: readonly string[];
+  groups?: readonly string[];
+  people?: readonly string[];
+}>;
+type Named = Readonly<{ id: string; name: string; students: number }>;
 type Counted = Readonly<{
   id: string;
   tag: string;
   students: number;
-  sections: readonly Readonly<{ id: string; name: string; students: number }>[];
+  sections: readonly Named[];
+  groups: readonly Named[];
 }>;
 
 /**
@@ -14,14 +21,24 @@ type Counted = Readonly<{
  */
 export function audienceWords(audience: readonly Part[], courses: readonly Counted[]): string {
   return listed(
-    audience.flatMap((part) => {
-      const course = courses.find((c) => c.id === part.course);
+    audience.flatMap(({ course: id, sections, groups, people }) => {
+      const course = courses.find((c) => c.id === id);
       if (!course) return [];
-      if (!part.sections) return [entryTexts.everyoneIn(course.tag, course.students)];
-      const sections = course.sections.filter((s) => part.sections?.includes(s.id));
-      const total = sections.reduce((sum, s) => sum + s.students, 0);
-      const names = sections.map((s) => s.name);
-      return [entryTexts.sectionsIn(course.tag, names, total)];
+      if (!sections && !groups && !people) return [entryTexts.everyoneIn(course.tag, course.students)];
+      const chosen = (list: readonly Named[], ids: readonly string[] | undefined) => {
+        const found = list.filter((item) => ids?.includes(item.id));
+        return {
+          names: found.map((item) => item.name),
+          total: found.reduce((sum, item) => sum + item.students, 0),
+        };
+      };
+      const inSections = chosen(course.sections, sections);
+      const inGroups = chosen(course.groups, groups);
+      return [
+        ...(sections ? [entryTexts.sectionsIn(course.tag, inSections.names, inSections.total)] : []),
+        ...(groups ? [entryTexts.groupsIn(course.tag, inGroups.names, inGroups.total)] : []),
+        ...(people ? [entryTexts.namedIn(course.tag, people.length)] : []),
+      ];
     }),
   );
 }

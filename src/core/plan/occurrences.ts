@@ -1,8 +1,11 @@
 import { Temporal } from 'temporal-polyfill';
-import type { BookingId, CourseId, EntryId, MeetingId, SheetId, TermId } from '../ids';
+import type { BookingId, ClassPlanId, CourseId, EntryId, MeetingId, SheetId, TermId } from '../ids';
 import type { SiteDate } from './plan';
 import type { Link } from '../entries/entry';
-import type { Release, SeenEntry } from '../entries/seenBy';
+import type { SeenEntry } from '../entries/seenBy';
+import type { Release } from '../entries/visibility';
+import type { Span } from '../series/expand';
+import { expandSeries } from '../series/expand';
 import type { SeenSheet, SeenSlot } from '../signup/seenSheet';
 import { slotsByDay } from '../signup/slotsByDay';
 import type { Zone, ZoneLookup } from '../time/zone';
@@ -15,6 +18,10 @@ import type { SeenClass, SeenPlan } from './seenPlan';
 
 type Common = Readonly<{
   uid: string;
+  /** Which of a series this is: the moment its rule names. */
+  recurrenceId?: Moment;
+  /** Called off, visibly; the reason may be empty. */
+  cancelled?: string;
   title: string;
   start: Moment;
   end?: Moment;
@@ -27,7 +34,16 @@ type Common = Readonly<{
 /** One line of a plan on one day (or over several), whatever it comes from. */
 export type Occurrence = Common &
   (
-    | Readonly<{ kind: 'event'; entry: EntryId; place: string; links: readonly Link[] }>
+    | Readonly<{
+        kind: 'event';
+        entry: EntryId;
+        place: string;
+        meetingLink: string;
+        links: readonly Link[];
+        /** Own place in the series: of one that repeats. */
+        repeats: boolean;
+      }>
+    | Readonly<{ kind: 'announcement' | 'note'; entry: EntryId; links: readonly Link[] }>
     | Readonly<{
         kind: 'class';
         ordinal: number;
@@ -37,7 +53,8 @@ export type Occurrence = Common &
         course: CourseId;
         place: string;
         meetingLink: string;
-        cancelled?: string;
+        plan?: ClassPlanId;
+        links: readonly Link[];
       }>
     | Readonly<{ kind: 'closure'; closesAt?: Temporal.PlainTime }>
     | Readonly<{ kind: 'siteDate' }>
@@ -47,6 +64,8 @@ export type Occurrence = Common &
         entry: EntryId;
         handIn: string;
         setOn?: Temporal.PlainDate;
+        /** The viewer's own due time, later (or earlier) than the others'. */
+        extended: boolean;
         links: readonly Link[];
       }>
     | Readonly<{ kind: 'times'; sheet: SheetId; slots: readonly SeenSlot[] }>
@@ -63,22 +82,70 @@ export type Occurrence = Common &
       }>
   );
 
-function ofEntry(entry: SeenEntry): Occurrence[] {
-  const { uid, title, tzid, release, asStaff, links } = entry;
-  const common = { uid, title, tzid, release, asStaff, courses: entry.audience.map((part) => part.course) };
+type SeenEvent = Extract<SeenEntry, { kind: 'event' }>;
+type EventOccurrence = Extract<Occurrence, { kind: 'event' }>;
+
+/** How long an event lasts, carried over to another start: exact for wall times, in days for days. */
+function endFrom({ when }: SeenEvent, start: Moment): Moment | undefined {
+  if (when.kind === 'days')
+    return isDay(start) ? start.add(when.start.until(when.end, { largestUnit: 'days' })) : start;
+  return when.end && !isDay(start)
+    ? { ...start, wall: start.wall.add(when.start.wall.until(when.end.wall)) }
+    : undefined;
+}
+
+function ofEvent(entry: SeenEvent, single: EventOccurrence, span: Span): EventOccurrence[] {
+  if (!entry.recurrence) return [single];
+  return expandSeries(entry.when.start, entry.recurrence, span).map(({ recurrenceId, override }) => {
+    const start = override?.start ?? recurrenceId;
+    const cancelled = override?.cancelled ?? single.cancelled;
+    return {
+      ...single,
+      recurrenceId,
+      start,
+      end: override?.end ?? endFrom(entry, start),
+      title: override?.title ?? single.title,
+      place: override?.place ?? single.place,
+      ...(cancelled === undefined ? {} : { cancelled }),
+    };
+  });
+}
+
+function ofEntry(entry: SeenEntry, span: Span): Occurrence[] {
+  const { uid, title, tzid, release, asStaff } = entry;
+  if (entry.kind === 'note')
+    return [
+      {
+        uid, title, tzid, release, asStaff, courses: [], kind: 'note', entry: entry.id, start: entry.on, links: [],
+      },
+    ]; // prettier-ignore
+  const { links } = entry;
+  const common = {
+    uid,
+    title,
+    tzid,
+    release,
+    asStaff,
+    courses: entry.audience.map((part) => part.course),
+    ...(entry.cancelled === undefined ? {} : { cancelled: entry.cancelled }),
+  };
   switch (entry.kind) {
-    case 'event':
-      return [
-        {
-          ...common,
-          kind: 'event',
-          entry: entry.id,
-          start: entry.when.start,
-          end: entry.when.end,
-          place: entry.place,
-          links,
-        },
-      ];
+    case 'event': {
+      const single: EventOccurrence = {
+        ...common,
+        kind: 'event',
+        entry: entry.id,
+        start: entry.when.start,
+        end: entry.when.end,
+        place: entry.place,
+        meetingLink: entry.meetingLink,
+        links,
+        repeats: entry.recurrence !== undefined,
+      };
+      return ofEvent(entry, single, span);
+    }
+    case 'announcement':
+      return [{ ...common, kind: 'announcement', entry: entry.id, start: entry.on, links }];
     case 'assignment': {
       const due = {
         ...common,
@@ -87,6 +154,7 @@ function ofEntry(entry: SeenEntry): Occurrence[] {
         start: entry.due,
         handIn: entry.handIn,
         setOn: entry.setOn,
+        extended: entry.extended ?? false,
         links,
       } as const;
       if (!entry.setOn) return [due];
@@ -117,11 +185,11 @@ export const classTitle = ({
   entryTexts.classTitle(meeting.ordinal, course.sections.length > 1 ? section.name : undefined);
 
 function ofClass(seen: SeenClass, tzid: string): Occurrence {
-  const { course, section, meeting, asStaff } = seen;
+  const { course, section, meeting, asStaff, plan } = seen;
   return {
     kind: 'class',
     uid: meeting.id,
-    title: classTitle(seen),
+    title: plan?.title ?? classTitle(seen),
     start: { wall: meeting.date.toPlainDateTime(meeting.start), tzid },
     end: { wall: meeting.date.toPlainDateTime(meeting.end), tzid },
     tzid,
@@ -134,7 +202,9 @@ function ofClass(seen: SeenClass, tzid: string): Occurrence {
     course: course.id,
     place: course.place,
     meetingLink: course.meetingLink,
-    cancelled: meeting.cancelled,
+    plan: plan?.id,
+    links: plan?.links ?? [],
+    ...(meeting.cancelled === undefined ? {} : { cancelled: meeting.cancelled }),
   };
 }
 
@@ -204,8 +274,19 @@ export function byStart(a: Occurrence, b: Occurrence): number {
   );
 }
 
+/** The days over which series are expanded: all terms of the plan, and two months around them. */
+function spanOf(plan: Pick<SeenPlan, 'terms'>): Span {
+  const starts = plan.terms.map((term) => term.startsOn).sort(Temporal.PlainDate.compare);
+  const ends = plan.terms.map((term) => term.endsOn).sort(Temporal.PlainDate.compare);
+  const [first] = starts;
+  const last = ends.at(-1);
+  if (!first || !last)
+    return { from: new Temporal.PlainDate(1970, 1, 1), to: new Temporal.PlainDate(1970, 1, 1) };
+  return { from: first.subtract({ months: 2 }), to: last.add({ months: 2 }) };
+}
+
 /** Everything in a seen plan, expanded, in the order of `byStart`. A closure or date of the site concerns all its term's courses. */
-export function occurrencesOf(plan: SeenPlan, zoneOf: ZoneLookup): Occurrence[] {
+export function occurrencesOf(plan: SeenPlan, zoneOf: ZoneLookup, span = spanOf(plan)): Occurrence[] {
   const tzidOf = new Map(plan.terms.map((term) => [term.id, term.tzid]));
   const coursesIn = (term: TermId) =>
     plan.courses.filter((course) => course.term === term).map((course) => course.id);
@@ -215,7 +296,7 @@ export function occurrencesOf(plan: SeenPlan, zoneOf: ZoneLookup): Occurrence[] 
     ),
     ...plan.siteDates.map((date) => ofSiteDate(date, tzidOf.get(date.term) ?? 'UTC', coursesIn(date.term))),
     ...plan.classes.map((seen) => ofClass(seen, tzidOf.get(seen.course.term) ?? 'UTC')),
-    ...plan.entries.flatMap(ofEntry),
+    ...plan.entries.flatMap((entry) => ofEntry(entry, span)),
     ...plan.sheets.flatMap((sheet) => ofSheet(sheet, zoneOf(sheet.tzid))),
   ].sort(byStart);
 }

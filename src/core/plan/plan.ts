@@ -1,6 +1,7 @@
 import type { CourseId, GroupId, PersonId, SectionId, SiteDateId, TermId } from '../ids';
 import type { Temporal } from 'temporal-polyfill';
 import type { Entry } from '../entries/entry';
+import type { ClassPlan } from './classPlan';
 import type { Sheet } from '../signup/sheet';
 import type { Closure } from '../time/closure';
 import type { Meeting } from '../time/meetings';
@@ -66,6 +67,7 @@ export type Plan = Readonly<{
   courses: readonly Course[];
   closures: readonly Closure[];
   siteDates: readonly SiteDate[];
+  classPlans: readonly ClassPlan[];
   entries: readonly Entry[];
   sheets: readonly Sheet[];
 }>;

@@ -8,10 +8,18 @@ import { seenSheet } from '../signup/seenSheet';
 import type { Term } from '../time/term';
 import type { Closure } from '../time/closure';
 import type { Meeting } from '../time/meetings';
+import type { ClassPlan } from './classPlan';
 import type { Course, Plan, Section, SiteDate } from './plan';
 
 /** A meeting that concerns the viewer. */
-export type SeenClass = Readonly<{ course: Course; section: Section; meeting: Meeting; asStaff: boolean }>;
+export type SeenClass = Readonly<{
+  course: Course;
+  section: Section;
+  meeting: Meeting;
+  asStaff: boolean;
+  /** What is taught in it; links for the staff alone are gone for others. */
+  plan?: ClassPlan;
+}>;
 
 export type SeenPlan = Readonly<{
   locale: string;
@@ -28,7 +36,7 @@ export type SeenPlan = Readonly<{
 const present = <T>(value: T | undefined): value is T => value !== undefined;
 
 /** The meetings of the sections that concern a viewer: all of them where the course has one, or the viewer none. */
-function classesOf(viewer: Viewer, course: Course): SeenClass[] {
+function classesOf(viewer: Viewer, course: Course, planOf: ReadonlyMap<string, ClassPlan>): SeenClass[] {
   const asStaff = isStaffOf(viewer, course.id);
   const own = viewer.kind === 'person' ? viewer.memberOf.get(course.id) : undefined;
   const concerns = (section: Section) => {
@@ -36,10 +44,16 @@ function classesOf(viewer: Viewer, course: Course): SeenClass[] {
     if (viewer.kind === 'person') return own === undefined || own === section.id;
     return viewer.sections.has(section.id);
   };
-  return course.sections
-    .filter(concerns)
-    .flatMap((section) => section.meetings.map((meeting) => ({ course, section, meeting, asStaff })));
+  return course.sections.filter(concerns).flatMap((section) =>
+    section.meetings.map((meeting) => {
+      const plan = planOf.get(meeting.id);
+      return { course, section, meeting, asStaff, plan: plan && seenClassPlan(plan, asStaff) };
+    }),
+  );
 }
+
+const seenClassPlan = (plan: ClassPlan, asStaff: boolean): ClassPlan =>
+  asStaff ? plan : { ...plan, links: plan.links.filter((link) => !link.staffOnly) };
 
 /** The plan as one viewer may see it: the one gate between what is stored and what any page, feed or answer holds. */
 export function seenPlan(viewer: Viewer, plan: Plan, now: Temporal.Instant): SeenPlan {
@@ -49,6 +63,7 @@ export function seenPlan(viewer: Viewer, plan: Plan, now: Temporal.Instant): See
     // Whoever has only an address, not a name, gets no link into a meeting.
     .map((course) => (viewer.kind === 'person' ? course : { ...course, meetingLink: '' }));
   const terms = new Set(courses.map((course) => course.term));
+  const planOf = new Map(plan.classPlans.flatMap((p) => p.bindings.map(({ meeting }) => [meeting, p])));
   return {
     locale: plan.locale,
     terms: plan.terms.filter((term) => terms.has(term.id)),
@@ -57,7 +72,7 @@ export function seenPlan(viewer: Viewer, plan: Plan, now: Temporal.Instant): See
       (closure) => terms.has(closure.term) && (!closure.course || own.has(closure.course)),
     ),
     siteDates: plan.siteDates.filter((date) => terms.has(date.term)),
-    classes: courses.flatMap((course) => classesOf(viewer, course)),
+    classes: courses.flatMap((course) => classesOf(viewer, course, planOf)),
     entries: plan.entries.map((entry) => seenBy(viewer, entry, now)).filter(present),
     sheets: plan.sheets.map((sheet) => seenSheet(viewer, sheet)).filter(present),
   };

@@ -5,6 +5,8 @@ export const entryTexts = {
     closure: 'Closure',
     siteDate: 'For everyone',
     event: 'Event',
+    announcement: 'Announcement',
+    note: 'Private note',
     set: 'Set',
     due: 'Due',
     times: 'Office hours',
@@ -21,9 +23,14 @@ export const entryTexts = {
     shown: 'Students see this',
     notYet: 'Not yet shown to students',
     draft: 'Draft: only staff see this',
+    over: 'No longer shown to students',
   },
   students: (n: number) => (n === 1 ? '1 student' : `${n} students`),
   everyoneIn: (tag: string, n: number) => `${entryTexts.students(n)} in ${tag}`,
+  groupsIn: (tag: string, names: readonly string[], n: number) =>
+    `${entryTexts.students(n)} in ${names.length === 1 ? 'group' : 'groups'} ${listed(names)} of ${tag}`,
+  namedIn: (tag: string, n: number) =>
+    n === 1 ? `1 named student of ${tag}` : `${n} named students of ${tag}`,
   sectionsIn: (tag: string, names: readonly string[], n: number) =>
     `${entryTexts.students(n)} in ${names.length === 1 ? 'section' : 'sections'} ${listed(names)} of ${tag}`,
 } as const;

@@ -4,6 +4,8 @@ import { listed } from './entries';
 export const feedTexts = {
   due: (title: string) => `${title} (due)`,
   set: (title: string, due: string) => `${title} (set, due ${due})`,
+  opens: (when: string) => `Opens ${when}.`,
+  closes: (when: string) => `Closes ${when}.`,
   setOn: (day: string) => `Set ${day}.`,
   daySheet: (url: string) => `Day sheet: ${url}`,
   times: (title: string, n: number) => `${title} (${n === 1 ? '1 time' : `${n} times`} to take)`,

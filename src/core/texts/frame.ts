@@ -3,6 +3,8 @@ export const frameTexts = {
   product: 'Pembit',
   nav: {
     term: 'Term',
+    week: 'Week',
+    everything: 'Everything',
     officeHours: 'Office hours',
     publish: 'Publish',
     school: 'School',
@@ -20,6 +22,7 @@ export const frameTexts = {
   undo: 'Undo',
   undone: 'Undone.',
   close: 'Close',
+  fileUnread: 'This file is not UTF-8 text. Save it as CSV (UTF-8) and choose it again.',
   copy: 'Copy',
   copied: 'Copied',
   copyFailed: 'Select the text and copy it yourself: this browser does not let Pembit do it.',

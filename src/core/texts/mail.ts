@@ -1,5 +1,14 @@
 /** The letters Pembit sends. */
 export const mailTexts = {
+  changedSubject: (summary: string) => summary,
+  changedLine: (title: string, was: string, is: string, cancelled: boolean, link: string) =>
+    cancelled
+      ? `${title}: cancelled (it was ${was}).\n${link}`
+      : was === is
+        ? `${title}, ${is}: changed.\n${link}`
+        : `${title}: it was ${was}; it is now ${is}.\n${link}`,
+  changed: (name: string, lines: readonly string[], by: string) =>
+    `Hello ${name},\n\n${by} changed something you have seen:\n\n${lines.join('\n\n')}\n`,
   timeCancelledSubject: (title: string, when: string) => `Cancelled: ${title}, ${when}`,
   timeCancelled: (name: string, title: string, when: string, by: string, link: string) =>
     `Hello ${name},\n\nyour time on ${when} (${title}) does not take place; ${by} has cancelled it. Take another one here:\n\n${link}\n`,

@@ -24,6 +24,7 @@ export const publishTexts = {
     event: 'Events',
     set: 'Set days',
     due: 'Due work',
+    announcement: 'Announcements',
     times: 'Sign-up times',
     closure: 'Closures',
   },

@@ -24,6 +24,8 @@ export const refusalTexts = {
   archived: 'This course is archived. Restore it to change what is in it.',
   notArchived: 'Archive the course first. Deleting takes everything in it away.',
   onlyInstructor: 'This person is the only instructor of a course. Archive and delete the course first.',
+  seatsTaken: 'All seats are taken.',
+  noMeetingService: 'No meeting service is connected, or it did not answer. Paste a link instead.',
   noJoining: 'Nobody can join at this address any more. Ask your instructor for the present one.',
   alreadyUndone: 'This has been undone already.',
 } as const satisfies Record<Refusal, string>;

@@ -1,104 +1,127 @@
 import { randomUUID } from 'node:crypto';
-import type { Entry } from '@/core/entries/entry';
-import type { CourseId, EntryId } from '@/core/ids';
+import type { Entry, SharedEntry } from '@/core/entries/entry';
+import { audienceOf } from '@/core/entries/entry';
+import type { CourseId, EntryId, PersonId } from '@/core/ids';
+import { groupBy } from '@/core/groupBy';
 import type { Reader } from '../database';
 import { select } from '../database';
 import type { Change } from '../history/change';
+import type { StampScope } from '../history/stamps';
 import type { Rows } from '../rows';
-import { audienceRows, fromEntry, linkRows, toEntry } from './entryRows';
+import type { EntryParts } from './entryRows';
+import { audienceRows, extensionRows, fromEntry, linkRows, toEntry } from './entryRows';
 
-const IN_COURSES = 'SELECT entry_id FROM entry_audiences WHERE course_id IN (:courses)';
-
-/** All entries of the courses, each with its whole audience, even where that reaches into other courses. */
-export async function entriesOf(reader: Reader, courses: readonly CourseId[]): Promise<Entry[]> {
-  if (courses.length === 0) return [];
-  const [rows, audiences, links] = await Promise.all([
+/** Entries whose id the sub-select `ids` finds, each whole, even where its audience reaches into other courses. */
+async function load(reader: Reader, ids: string, replacements: Record<string, unknown>): Promise<Entry[]> {
+  const of = <T extends object>(table: string, order = '') =>
+    select<T>(reader, `SELECT * FROM ${table} WHERE entry_id IN (${ids}) ${order}`, replacements);
+  const named = <T extends object>(table: string) =>
+    select<T>(
+      reader,
+      `SELECT ${table}.*, people.name AS person_name FROM ${table} JOIN people ON people.id = ${table}.person_id
+       WHERE entry_id IN (${ids}) ORDER BY people.name, people.id`,
+      replacements,
+    );
+  const [rows, audiences, links, extensions, replies] = await Promise.all([
     select<Rows['entries']>(
       reader,
-      `SELECT * FROM entries WHERE id IN (${IN_COURSES}) ORDER BY start_at, id`,
-      { courses },
+      `SELECT * FROM entries WHERE id IN (${ids}) ORDER BY start_at, id`,
+      replacements,
     ),
-    select<Rows['entry_audiences']>(
-      reader,
-      `SELECT * FROM entry_audiences WHERE entry_id IN (${IN_COURSES}) ORDER BY course_id`,
-      { courses },
-    ),
-    select<Rows['links']>(reader, `SELECT * FROM links WHERE entry_id IN (${IN_COURSES})`, { courses }),
+    of<Rows['entry_audiences']>('entry_audiences', 'ORDER BY course_id'),
+    of<Rows['links']>('links'),
+    named<EntryParts['extensions'][number]>('extensions'),
+    named<EntryParts['replies'][number]>('replies'),
   ]);
-  return assemble(rows, audiences, links);
-}
-
-export async function entryById(reader: Reader, id: EntryId): Promise<Entry | undefined> {
-  const [rows, audiences, links] = await Promise.all([
-    select<Rows['entries']>(reader, 'SELECT * FROM entries WHERE id = :id', { id }),
-    select<Rows['entry_audiences']>(
-      reader,
-      'SELECT * FROM entry_audiences WHERE entry_id = :id ORDER BY course_id',
-      { id },
-    ),
-    select<Rows['links']>(reader, 'SELECT * FROM links WHERE entry_id = :id', { id }),
-  ]);
-  return assemble(rows, audiences, links)[0];
-}
-
-function assemble(
-  rows: readonly Rows['entries'][],
-  audiences: readonly Rows['entry_audiences'][],
-  links: readonly Rows['links'][],
-): Entry[] {
-  const under = <T extends { entry_id: string }>(parts: readonly T[]) => {
-    const map = new Map<string, T[]>();
-    for (const part of parts) {
-      const list = map.get(part.entry_id);
-      if (list) list.push(part);
-      else map.set(part.entry_id, [part]);
-    }
-    return map;
-  };
-  const audienceOf = under(audiences);
-  const linksOf = under(links);
+  const under = <T extends { entry_id: string }>(parts: readonly T[]) => groupBy(parts, (p) => p.entry_id);
+  const [audienceOfId, linksOf, extensionsOf, repliesOf] = [
+    under(audiences),
+    under(links),
+    under(extensions),
+    under(replies),
+  ];
   return rows.map((row) =>
-    toEntry(row, { audiences: audienceOf.get(row.id) ?? [], links: linksOf.get(row.id) ?? [] }),
+    toEntry(row, {
+      audiences: audienceOfId.get(row.id) ?? [],
+      links: linksOf.get(row.id) ?? [],
+      extensions: extensionsOf.get(row.id) ?? [],
+      replies: repliesOf.get(row.id) ?? [],
+    }),
   );
 }
 
-const scopesOf = (entry: Entry) => entry.audience.map((part) => `course:${part.course}` as const);
+export const entriesOf = (reader: Reader, courses: readonly CourseId[]): Promise<Entry[]> =>
+  courses.length === 0
+    ? Promise.resolve([])
+    : load(reader, 'SELECT entry_id FROM entry_audiences WHERE course_id IN (:courses)', { courses });
+
+/** The private notes of one person. */
+export const notesOf = (reader: Reader, author: PersonId): Promise<Entry[]> =>
+  load(reader, 'SELECT id FROM entries WHERE author_id = :author', { author });
+
+export const entryById = async (reader: Reader, id: EntryId): Promise<Entry | undefined> =>
+  (await load(reader, ':id', { id }))[0];
+
+const scopesOf = (entry: Entry): StampScope[] =>
+  entry.kind === 'note'
+    ? [`person:${entry.author}`]
+    : [
+        ...audienceOf(entry).map((part): StampScope => `course:${part.course}`),
+        ...(entry.kind === 'assignment' ? entry.extensions.map((e): StampScope => `person:${e.person}`) : []),
+      ];
 
 export async function insertEntries(change: Change, entries: readonly Entry[]): Promise<void> {
   await change.insert('entries', entries.map(fromEntry));
+  const shared = entries.filter((entry): entry is SharedEntry => entry.kind !== 'note');
   await change.insert(
     'entry_audiences',
-    entries.flatMap((entry) => audienceRows(entry, randomUUID)),
+    shared.flatMap((entry) => audienceRows(entry, randomUUID)),
   );
   await change.insert(
     'links',
-    entries.flatMap((entry) => linkRows(entry, randomUUID)),
+    shared.flatMap((entry) => linkRows(entry, randomUUID)),
+  );
+  await change.insert(
+    'extensions',
+    shared.flatMap((entry) => extensionRows(entry, randomUUID)),
   );
   change.concerns(...entries.flatMap(scopesOf));
 }
 
-/** Writes an entry over what was there; audience and links are replaced only where they differ. */
+/** Writes an entry over what was there; what hangs on it is replaced only where it differs. */
 export async function replaceEntry(change: Change, before: Entry, after: Entry): Promise<void> {
   await change.update('entries', after.id, fromEntry(after));
-  if (JSON.stringify(before.audience) !== JSON.stringify(after.audience)) {
-    await removeParts(change, 'entry_audiences', before.id);
-    await change.insert('entry_audiences', audienceRows(after, randomUUID));
-  }
-  if (JSON.stringify(before.links) !== JSON.stringify(after.links)) {
-    await removeParts(change, 'links', before.id);
-    await change.insert('links', linkRows(after, randomUUID));
+  if (before.kind !== 'note' && after.kind !== 'note') {
+    await replaceParts(change, 'entry_audiences', audienceRows, before, after);
+    await replaceParts(change, 'links', linkRows, before, after);
+    await replaceParts(change, 'extensions', extensionRows, before, after);
   }
   change.concerns(...scopesOf(before), ...scopesOf(after));
 }
 
 export async function removeEntry(change: Change, entry: Entry): Promise<void> {
-  await removeParts(change, 'links', entry.id);
-  await removeParts(change, 'entry_audiences', entry.id);
+  for (const table of ['links', 'entry_audiences', 'extensions', 'replies'] as const)
+    await removeParts(change, table, entry.id);
   await change.remove('entries', entry.id);
   change.concerns(...scopesOf(entry));
 }
 
-async function removeParts(change: Change, table: 'entry_audiences' | 'links', entry: string): Promise<void> {
+type Parts = 'entry_audiences' | 'links' | 'extensions' | 'replies';
+
+async function replaceParts<T extends Exclude<Parts, 'replies'>>(
+  change: Change,
+  table: T,
+  rowsOf: (entry: SharedEntry, newId: () => string) => Rows[T][],
+  before: SharedEntry,
+  after: SharedEntry,
+): Promise<void> {
+  const same = (entry: SharedEntry) => JSON.stringify(rowsOf(entry, () => ''));
+  if (same(before) === same(after)) return;
+  await removeParts(change, table, before.id);
+  await change.insert(table, rowsOf(after, randomUUID));
+}
+
+async function removeParts(change: Change, table: Parts, entry: string): Promise<void> {
   const rows = await select<{ id: string }>(change, `SELECT id FROM ${table} WHERE entry_id = :entry`, {
     entry,
   });

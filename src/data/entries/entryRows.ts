@@ -1,7 +1,11 @@
 import { Temporal } from 'temporal-polyfill';
-import type { AssignmentEntry, Entry, EventEntry, Visibility } from '@/core/entries/entry';
-import type { EntryId } from '@/core/ids';
-import { instantMs, toInstant } from '@/core/time/zone';
+import type { Answer, Entry, SharedEntry } from '@/core/entries/entry';
+import { mainMoment } from '@/core/entries/entry';
+import { indexMs } from '@/core/entries/entryFromInput';
+import { hiddenAfterOf, visibilityFor } from '@/core/entries/visibility';
+import type { PlainVisibility } from '@/core/entries/visibility';
+import type { EntryId, PersonId } from '@/core/ids';
+import type { Override, Recurrence } from '@/core/series/recurrence';
 import { requireZone } from '@/core/time/zoneData';
 import type { Moment } from '@/core/time/zonedWall';
 import { isDay, momentFrom, momentText, zonedWall } from '@/core/time/zonedWall';
@@ -9,63 +13,170 @@ import { fromAudience, toAudience } from '../audiences';
 import type { Rows } from '../rows';
 
 type EntryRow = Rows['entries'];
-type Parts = { audiences: readonly Rows['entry_audiences'][]; links: readonly Rows['links'][] };
+type Named<T extends 'extensions' | 'replies'> = Rows[T] & { person_name: string };
+export type EntryParts = Readonly<{
+  audiences: readonly Rows['entry_audiences'][];
+  links: readonly Rows['links'][];
+  extensions: readonly Named<'extensions'>[];
+  replies: readonly Named<'replies'>[];
+}>;
 
-function toVisibility(row: EntryRow): Visibility {
-  if (row.visibility !== 'from' || row.shown_from === null)
-    return { kind: row.visibility === 'draft' ? 'draft' : 'visible' };
-  const from = zonedWall(row.shown_from, row.tzid);
-  return { kind: 'from', from, at: toInstant(requireZone(row.tzid), from.wall) };
+type StoredOverride = Readonly<{
+  recurrenceId: string;
+  start?: string;
+  end?: string;
+  title?: string;
+  place?: string;
+  cancelled?: string;
+}>;
+
+function toRecurrence(row: EntryRow): Recurrence | undefined {
+  if (row.rrule === null) return undefined;
+  const moment = (text: string) => momentFrom(text, row.tzid);
+  const optional = (text: string | undefined) => (text === undefined ? undefined : moment(text));
+  const stored = JSON.parse(row.overrides ?? '[]') as StoredOverride[];
+  return {
+    rrule: row.rrule,
+    exdates: (JSON.parse(row.exdates ?? '[]') as string[]).map(moment),
+    overrides: stored.map((o): Override => ({
+      ...o,
+      recurrenceId: moment(o.recurrenceId),
+      start: optional(o.start),
+      end: optional(o.end),
+    })),
+  };
 }
 
-/** A row with its audience and links as an entry. */
-export function toEntry(row: EntryRow, { audiences, links }: Parts): Entry {
-  const common = {
+const fromOverride = ({ recurrenceId, start, end, ...others }: Override): StoredOverride => ({
+  ...others,
+  recurrenceId: momentText(recurrenceId),
+  ...(start ? { start: momentText(start) } : {}),
+  ...(end ? { end: momentText(end) } : {}),
+});
+
+function plainVisibility(row: EntryRow): PlainVisibility {
+  if (row.visibility === 'from' && row.shown_from !== null)
+    return { kind: 'from', from: zonedWall(row.shown_from, row.tzid) };
+  if (row.visibility === 'before') return { kind: 'before', days: row.shown_days_before ?? 0 };
+  return { kind: row.visibility === 'draft' ? 'draft' : 'visible' };
+}
+
+/** A row with everything that hangs on it as an entry. */
+export function toEntry(row: EntryRow, { audiences, links, extensions, replies }: EntryParts): Entry {
+  const zone = requireZone(row.tzid);
+  const moment = (text: string) => momentFrom(text, row.tzid);
+  const optional = (text: string | null) => (text === null ? undefined : moment(text));
+  const start = moment(row.start_local);
+  const text = {
     id: row.id as EntryId,
     uid: row.uid,
     title: row.title,
     description: row.description,
-    audience: audiences.map(toAudience),
-    links: [...links]
-      .sort((a, b) => a.position - b.position)
-      .map((link) => ({ url: link.url, label: link.label, staffOnly: link.staff_only === 1 })),
-    visibility: toVisibility(row),
     tzid: row.tzid,
     sequence: row.sequence,
     created: Temporal.Instant.fromEpochMilliseconds(row.created_at),
     lastModified: Temporal.Instant.fromEpochMilliseconds(row.modified_at),
   };
-  const start = momentFrom(row.start_local, row.tzid);
-  if (row.kind === 'assignment') {
+  if (row.kind === 'note') return { ...text, kind: 'note', on: start, author: row.author_id as PersonId };
+  const shared = {
+    ...text,
+    audience: audiences.map(toAudience),
+    links: [...links]
+      .sort((a, b) => a.position - b.position)
+      .map((link) => ({ url: link.url, label: link.label, staffOnly: link.staff_only === 1 })),
+    visibility: visibilityFor(plainVisibility(row), start, zone),
+    hiddenAfter:
+      row.hidden_after === null ? undefined : hiddenAfterOf(zonedWall(row.hidden_after, row.tzid), zone),
+    ...(row.cancelled === null ? {} : { cancelled: row.cancelled }),
+  };
+  if (row.kind === 'announcement')
+    return { ...shared, kind: 'announcement', on: isDay(start) ? start : start.wall.toPlainDate() };
+  if (row.kind === 'assignment')
     return {
-      ...common,
+      ...shared,
       kind: 'assignment',
       due: start,
       setOn: row.set_on === null ? undefined : Temporal.PlainDate.from(row.set_on),
+      opens: optional(row.opens_local),
+      closes: optional(row.closes_local),
       setUid: row.set_uid ?? `${row.uid}-set`,
       handIn: row.hand_in,
-    } satisfies AssignmentEntry;
-  }
-  const end = row.end_local === null ? undefined : momentFrom(row.end_local, row.tzid);
+      latePolicy: row.late_policy,
+      points: row.points ?? undefined,
+      effortMinutes: row.effort_minutes ?? undefined,
+      extensions: extensions.map((e) => ({
+        person: e.person_id as PersonId,
+        name: e.person_name,
+        due: moment(e.due_local),
+      })),
+    };
+  const end = optional(row.end_local);
+  const recurrence = toRecurrence(row);
   return {
-    ...common,
+    ...shared,
     kind: 'event',
     when: isDay(start)
       ? { kind: 'days', start, end: end && isDay(end) ? end : start.add({ days: 1 }) }
       : { kind: 'timed', start, end: end && !isDay(end) ? end : undefined },
     place: row.place,
-  } satisfies EventEntry;
+    meetingLink: row.meeting_link,
+    meetingText: row.meeting_text,
+    ...(recurrence ? { recurrence } : {}),
+    ...(row.asks_coming === 1
+      ? {
+          coming: {
+            seats: row.seats ?? undefined,
+            replies: replies.map((reply) => ({
+              person: reply.person_id as PersonId,
+              name: reply.person_name,
+              answer: reply.answer as Answer,
+            })),
+          },
+        }
+      : {}),
+  };
 }
 
-/** The instant a row is indexed by: the wall time's, or the start of the day in the entry's zone. */
-function indexMs(moment: Moment, tzid: string): number {
-  return instantMs(requireZone(tzid), isDay(moment) ? moment.toPlainDateTime() : moment.wall);
-}
+const textOf = (moment: Moment | undefined) => (moment ? momentText(moment) : null);
+
+const visibilityColumns = ({ visibility, hiddenAfter, cancelled }: SharedEntry) => ({
+  visibility: visibility.kind,
+  shown_from: visibility.kind === 'from' ? momentText(visibility.from) : null,
+  shown_days_before: visibility.kind === 'before' ? visibility.days : null,
+  hidden_after: hiddenAfter ? momentText(hiddenAfter.wall) : null,
+  cancelled: cancelled ?? null,
+});
+
+const NOTHING = {
+  end_local: null,
+  set_on: null,
+  set_uid: null,
+  place: '',
+  hand_in: '',
+  visibility: 'visible',
+  shown_from: null,
+  shown_days_before: null,
+  hidden_after: null,
+  cancelled: null,
+  author_id: null,
+  meeting_link: '',
+  meeting_text: '',
+  rrule: null,
+  exdates: null,
+  overrides: null,
+  asks_coming: 0,
+  seats: null,
+  opens_local: null,
+  closes_local: null,
+  late_policy: '',
+  points: null,
+  effort_minutes: null,
+} as const satisfies Partial<EntryRow>;
 
 export function fromEntry(entry: Entry): EntryRow {
-  const start = entry.kind === 'assignment' ? entry.due : entry.when.start;
-  const end = entry.kind === 'event' ? entry.when.end : undefined;
-  return {
+  const start = mainMoment(entry);
+  const common = {
+    ...NOTHING,
     id: entry.id,
     uid: entry.uid,
     kind: entry.kind,
@@ -73,24 +184,52 @@ export function fromEntry(entry: Entry): EntryRow {
     description: entry.description,
     tzid: entry.tzid,
     start_local: momentText(start),
-    end_local: end ? momentText(end) : null,
-    start_at: indexMs(start, entry.tzid),
-    set_on: entry.kind === 'assignment' && entry.setOn ? entry.setOn.toString() : null,
-    set_uid: entry.kind === 'assignment' ? entry.setUid : null,
-    place: entry.kind === 'event' ? entry.place : '',
-    hand_in: entry.kind === 'assignment' ? entry.handIn : '',
-    visibility: entry.visibility.kind,
-    shown_from: entry.visibility.kind === 'from' ? momentText(entry.visibility.from) : null,
+    start_at: indexMs(start, requireZone(entry.tzid)),
     sequence: entry.sequence,
     created_at: entry.created.epochMilliseconds,
     modified_at: entry.lastModified.epochMilliseconds,
   };
+  switch (entry.kind) {
+    case 'event':
+      return {
+        ...common,
+        ...visibilityColumns(entry),
+        end_local: textOf(entry.when.end),
+        place: entry.place,
+        meeting_link: entry.meetingLink,
+        meeting_text: entry.meetingText,
+        rrule: entry.recurrence?.rrule ?? null,
+        exdates: entry.recurrence ? JSON.stringify(entry.recurrence.exdates.map(momentText)) : null,
+        overrides: entry.recurrence ? JSON.stringify(entry.recurrence.overrides.map(fromOverride)) : null,
+        asks_coming: entry.coming ? 1 : 0,
+        seats: entry.coming?.seats ?? null,
+      };
+    case 'assignment':
+      return {
+        ...common,
+        ...visibilityColumns(entry),
+        set_on: entry.setOn ? entry.setOn.toString() : null,
+        set_uid: entry.setUid,
+        hand_in: entry.handIn,
+        opens_local: textOf(entry.opens),
+        closes_local: textOf(entry.closes),
+        late_policy: entry.latePolicy,
+        points: entry.points ?? null,
+        effort_minutes: entry.effortMinutes ?? null,
+      };
+    case 'announcement':
+      return { ...common, ...visibilityColumns(entry) };
+    case 'note':
+      return { ...common, author_id: entry.author };
+    default:
+      return entry satisfies never;
+  }
 }
 
-export const audienceRows = (entry: Entry, newId: () => string): Rows['entry_audiences'][] =>
+export const audienceRows = (entry: SharedEntry, newId: () => string): Rows['entry_audiences'][] =>
   entry.audience.map((part) => ({ id: newId(), entry_id: entry.id, ...fromAudience(part) }));
 
-export const linkRows = (entry: Entry, newId: () => string): Rows['links'][] =>
+export const linkRows = (entry: SharedEntry, newId: () => string): Rows['links'][] =>
   entry.links.map((link, position) => ({
     id: newId(),
     entry_id: entry.id,
@@ -99,3 +238,13 @@ export const linkRows = (entry: Entry, newId: () => string): Rows['links'][] =>
     label: link.label,
     staff_only: link.staffOnly ? 1 : 0,
   }));
+
+export const extensionRows = (entry: SharedEntry, newId: () => string): Rows['extensions'][] =>
+  entry.kind === 'assignment'
+    ? entry.extensions.map((e) => ({
+        id: newId(),
+        entry_id: entry.id,
+        person_id: e.person,
+        due_local: momentText(e.due),
+      }))
+    : [];

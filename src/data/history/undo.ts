@@ -1,4 +1,4 @@
-import type { HistoryId } from '@/core/ids';
+import type { EntryId, HistoryId } from '@/core/ids';
 import type { Reader } from '../database';
 import { select } from '../database';
 import type { Rows, Table } from '../rows';
@@ -89,4 +89,31 @@ export async function markUndone(change: Change, id: string): Promise<void> {
     replacements: { id, now: change.nowMs },
     transaction: change.transaction,
   });
+}
+
+/** The acts that touched an entry or what hangs on it, newest first, at most 50. */
+export async function historyOfEntry(
+  reader: Reader,
+  entry: EntryId,
+): Promise<{ id: string; at: string; summary: string; by: string; undone: boolean }[]> {
+  const rows = await select<{
+    id: string;
+    at: number;
+    summary: string;
+    by: string | null;
+    undone_at: number | null;
+  }>(
+    reader,
+    `SELECT history.id, history.at, history.summary, people.name AS by, history.undone_at FROM history
+     LEFT JOIN people ON people.id = history.actor_id WHERE history.changes LIKE :entry
+     ORDER BY history.at DESC, history.rowid DESC LIMIT 50`,
+    { entry: `%"${entry}"%` },
+  );
+  return rows.map((row) => ({
+    id: row.id,
+    at: new Date(row.at).toISOString(),
+    summary: row.summary,
+    by: row.by ?? '',
+    undone: row.undone_at !== null,
+  }));
 }

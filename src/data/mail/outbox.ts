@@ -8,7 +8,19 @@ import type { Writer } from '../writeQueue';
 export type Letter = Readonly<{ to: string; subject: string; text: string; sender: PersonId | null }>;
 export type QueuedLetter = Letter & Readonly<{ id: string; attempts: number }>;
 
-export async function queueLetters(writer: Writer, letters: readonly Letter[], nowMs: number): Promise<void> {
+type Hold = Readonly<{
+  /** How long the letters wait at least. */
+  holdMs: number;
+  /** The act they tell of: undoing it takes them back while they wait. */
+  history: string;
+}>;
+
+export async function queueLetters(
+  writer: Writer,
+  letters: readonly Letter[],
+  nowMs: number,
+  hold?: Hold,
+): Promise<void> {
   if (letters.length === 0) return;
   await writer.sequelize.getQueryInterface().bulkInsert(
     'outbox',
@@ -20,13 +32,25 @@ export async function queueLetters(writer: Writer, letters: readonly Letter[], n
       sender_id: letter.sender,
       state: 'queued',
       attempts: 0,
-      next_attempt_at: nowMs,
+      next_attempt_at: nowMs + (hold?.holdMs ?? 0),
       error: null,
       created_at: nowMs,
       sent_at: null,
+      history_id: hold?.history ?? null,
     })),
     { transaction: writer.transaction },
   );
+}
+
+/** Takes back the letters that tell of an act and have not been handed over. */
+export async function takeBackLetters(writer: Writer, history: string): Promise<void> {
+  await writer.sequelize
+    .getQueryInterface()
+    .bulkDelete(
+      'outbox',
+      { history_id: history, state: 'queued', attempts: 0 },
+      { transaction: writer.transaction },
+    );
 }
 
 /** Letters whose time has come, oldest first. */

@@ -6,7 +6,8 @@ import { toClosure, toMeeting, toPattern, toSiteDate, toTerm } from './frameRows
 import { schoolSettings } from './schoolSettings';
 import type { Reader } from '../database';
 import { select } from '../database';
-import { entriesOf } from '../entries/entries';
+import { entriesOf, notesOf } from '../entries/entries';
+import { classPlansOf } from './classPlans';
 import type { Rows } from '../rows';
 import { sheetsOf } from '../signup/sheets';
 
@@ -126,13 +127,18 @@ export async function loadFrame(
   return { courses, terms, closures: closures.map(toClosure), siteDates };
 }
 
-/** Everything planned in the courses. It goes to no one before `seenPlan` has filtered it. */
-export async function loadPlan(reader: Reader, ids: readonly CourseId[]): Promise<Plan> {
-  const [{ locale }, frame, entries, sheets] = await Promise.all([
+/**
+ * Everything planned in the courses, and the private notes of `author`. It goes to no one before `seenPlan` has filtered
+ * it.
+ */
+export async function loadPlan(reader: Reader, ids: readonly CourseId[], author?: PersonId): Promise<Plan> {
+  const [{ locale }, frame, classPlans, entries, notes, sheets] = await Promise.all([
     schoolSettings(reader),
     loadFrame(reader, ids),
+    classPlansOf(reader, ids),
     entriesOf(reader, ids),
+    author ? notesOf(reader, author) : [],
     sheetsOf(reader, ids),
   ]);
-  return { locale, ...frame, entries, sheets };
+  return { locale, ...frame, classPlans, entries: [...entries, ...notes], sheets };
 }

@@ -40,6 +40,10 @@ const ORDER: readonly (readonly [Table, string])[] = [
   ['slots', `sheet_id IN (${SHEETS})`],
   ['hosts', `sheet_id IN (${SHEETS})`],
   ['links', `entry_id IN (${ENTRIES})`],
+  ['extensions', `entry_id IN (${ENTRIES})`],
+  ['replies', `entry_id IN (${ENTRIES})`],
+  ['plan_bindings', 'plan_id IN (SELECT id FROM class_plans WHERE course_id = :id)'],
+  ['class_plans', 'course_id = :id'],
 ];
 
 /** Takes a course away row by row, so that the act can be undone. */

@@ -1,14 +1,16 @@
 import type { Temporal } from 'temporal-polyfill';
 import type { Entry, Link } from '@/core/entries/entry';
 import { entryFromInput } from '@/core/entries/entryFromInput';
-import type { EntryInput } from '@/core/entries/entryInput';
-import type { EntryId } from '@/core/ids';
-import { Temporal as T } from 'temporal-polyfill';
+import type { EntryInputJson } from '@/core/entries/entryInput';
+import { entryInput } from '@/core/entries/entryInput';
+import type { EntryId, GroupId } from '@/core/ids';
 import { requireZone } from '@/core/time/zoneData';
 import type { DemoTerm } from './calendar';
 import type { DemoCourse } from './courses';
 import { BM, HL, NV, SR } from './courses';
 import { demoId } from './demoIds';
+import type { DemoPerson } from './people';
+import { MAREN, STUDENTS, TOBIAS } from './people';
 
 /** `week.weekday time`, e.g. `6.4 17:00`: Thursday of week 6 at five. */
 type At = `${number}.${number} ${string}`;
@@ -108,17 +110,64 @@ function linksTo(paths: readonly string[], library: string): Link[] {
   });
 }
 
-export function demoEntries(term: DemoTerm, library: string, now: Temporal.Instant): Entry[] {
-  const zone = requireZone(term.tzid);
+type Dates = Readonly<{ day: (text: string) => string; wall: (at: string) => string }>;
+
+function datesOf(term: DemoTerm): Dates {
   const date = (text: string) => {
     const [week, weekday] = text.split('.').map(Number);
     return term.day(week!, weekday!);
   };
-  const wall = (at: string) => {
-    const [day = '', time = ''] = at.split(' ');
-    return date(day).toPlainDateTime(T.PlainTime.from(time));
+  return {
+    day: (text) => date(text).toString(),
+    wall: (at) => {
+      const [day = '', time = ''] = at.split(' ');
+      return `${date(day)}T${time}`;
+    },
   };
-  const visibility = (release: Release): EntryInput['visibility'] =>
+}
+
+/** What shows the rarer kinds: a series, an outing that asks who is coming, announcements, private notes, an extension. */
+function specials({ day, wall }: Dates): readonly (readonly [author: DemoPerson, input: EntryInputJson])[] {
+  return [
+    [
+      TOBIAS,
+      {
+        kind: 'event', title: 'Splicing drop-in', start: wall('2.2 16:00'), end: wall('2.2 17:00'), place: 'Sail loft',
+        rrule: `FREQ=WEEKLY;BYDAY=TU;UNTIL=${day('12.2').replaceAll('-', '')}`, audience: [{ course: SR.id }],
+      },
+    ],
+    [
+      MAREN,
+      {
+        kind: 'event', title: 'Night sail to the outer buoy', start: wall('8.6 18:30'), end: wall('8.6 22:00'), place: 'Town quay',
+        description: '<p>Bring a <strong>headlamp</strong> and warm clothes. We sail in any weather below force 6.</p>',
+        coming: { seats: 12 }, audience: [{ course: NV.id }],
+      },
+    ],
+    [
+      MAREN,
+      {
+        kind: 'announcement', title: 'The loft is open until 20:00 this week', on: day('6.1'),
+        audience: [{ course: HL.id }],
+      },
+    ],
+    [
+      MAREN,
+      {
+        kind: 'event', title: 'Half-model team meets', start: wall('7.4 12:15'), end: wall('7.4 13:00'), place: 'The loft',
+        audience: [{ course: HL.id, groups: [demoId<GroupId>(`${HL.code} group Half-model team`)] }],
+      },
+    ],
+    [MAREN, { kind: 'note', title: 'Order batten stock', on: wall('6.3 11:00') }],
+    [STUDENTS[0]!, { kind: 'note', title: 'Borrow a spline from Signe', on: day('6.3') }],
+  ]; // prettier-ignore
+}
+
+export function demoEntries(term: DemoTerm, library: string, now: Temporal.Instant): Entry[] {
+  const zone = requireZone(term.tzid);
+  const dates = datesOf(term);
+  const { day, wall } = dates;
+  const visibility = (release: Release): Extract<EntryInputJson, { kind: 'event' }>['visibility'] =>
     release === undefined
       ? { kind: 'visible' }
       : release === 'draft'
@@ -126,34 +175,50 @@ export function demoEntries(term: DemoTerm, library: string, now: Temporal.Insta
         : { kind: 'from', from: wall(release.from) };
   const common = (course: DemoCourse, title: string, links: string[] | undefined, release: Release) => ({
     title,
-    description: '',
     audience: [{ course: course.id }],
     links: linksTo(links ?? [], library),
     visibility: visibility(release),
   });
-  const inputs: EntryInput[] = [
-    ...ASSIGNMENTS.map(([course, title, set, due, handIn, links, release]): EntryInput => ({
-      ...common(course, title, links, release),
-      kind: 'assignment',
-      setOn: date(set),
-      due: wall(due),
-      handIn,
-    })),
-    ...EVENTS.map(([course, title, start, end, place, links, release]): EntryInput => ({
-      ...common(course, title, links, release),
-      kind: 'event',
-      start: wall(start),
-      end: wall(start).withPlainTime(T.PlainTime.from(end)),
-      place,
-    })),
+  const inputs: (readonly [DemoPerson, EntryInputJson])[] = [
+    ...ASSIGNMENTS.map(([course, title, set, due, handIn, links, release]) => {
+      const input: EntryInputJson = {
+        ...common(course, title, links, release),
+        kind: 'assignment',
+        setOn: day(set),
+        due: wall(due),
+        handIn,
+        ...(title === 'Half-breadth plan'
+          ? {
+              effortMinutes: 180,
+              points: 20,
+              latePolicy: 'One day late costs two points; after that, talk to me.',
+              extensions: [{ person: STUDENTS[1]!.id, due: wall('6.5 17:00') }],
+            }
+          : {}),
+      };
+      return [course.instructor, input] as const;
+    }),
+    ...EVENTS.map(([course, title, start, end, place, links, release]) => {
+      const input: EntryInputJson = {
+        ...common(course, title, links, release),
+        kind: 'event',
+        start: wall(start),
+        end: `${wall(start).slice(0, 10)}T${end}`,
+        place,
+      };
+      return [course.instructor, input] as const;
+    }),
+    ...specials(dates),
   ];
-  return inputs.map((input) => {
-    const name = `${input.audience[0]!.course} ${input.kind} ${input.title}`;
+  return inputs.map(([author, json]) => {
+    const input = entryInput.parse(json);
+    const name = `${input.kind === 'note' ? author.email : input.audience[0]!.course} ${input.kind} ${input.title}`;
     const identity = {
       id: demoId<EntryId>(name),
       uid: demoId<string>(`uid ${name}`),
       sequence: 0,
       created: now,
+      author: author.id,
     };
     return entryFromInput(input, identity, zone, now);
   });

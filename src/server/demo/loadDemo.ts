@@ -16,10 +16,13 @@ import type { DemoTerm } from './calendar';
 import { demoClosures, demoSiteDates, demoTerm } from './calendar';
 import { NO_SETTINGS } from '@/core/frame/schoolSettings';
 import { fromClosure, fromPattern, fromSiteDate } from '@/data/plan/frameRows';
+import { writeClassPlan } from '@/data/plan/classPlans';
+import { loadFrame } from '@/data/plan/loadPlan';
 import { writeSettings } from '@/data/plan/schoolSettings';
 import { refitMeetings } from '../frame/refitMeetings';
 import { COURSES, HL, NV } from './courses';
 import { demoId } from './demoIds';
+import { demoClassPlans } from './classPlans';
 import { demoEntries } from './entries';
 import { DEMO_PASSWORD, DEMO_SCHOOL, MAREN, STAFF, STUDENTS } from './people';
 import { demoSheets } from './sheets';
@@ -43,6 +46,11 @@ export async function loadDemo(pembit: Pembit): Promise<void> {
       change,
       COURSES.map((course) => course.id),
     );
+    const { courses } = await loadFrame(
+      change,
+      COURSES.map((course) => course.id),
+    );
+    for (const plan of demoClassPlans(courses, library, now)) await writeClassPlan(change, plan);
     await insertEntries(change, demoEntries(term, library, now));
     for (const sheet of demoSheets(term, now)) {
       await insertSheet(change, sheet);

@@ -1,20 +1,51 @@
 import type { Entry } from '@/core/entries/entry';
 import type { EntryId } from '@/core/ids';
 import type { Outcome } from '@/core/refusals';
+import { done, refused } from '@/core/refusals';
+import { endBefore, hasOccurrence, isSeries, skipOccurrence } from '@/core/series/editSeries';
+import type { Scope } from '@/core/series/scope';
 import { historyTexts } from '@/core/texts/history';
-import { removeEntry } from '@/data/entries/entries';
+import { removeEntry, replaceEntry } from '@/data/entries/entries';
 import { perform } from '../history/perform';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
 import { editableEntry } from './editableEntry';
+import { momentOfSeries } from './momentOfSeries';
 
-/** Takes an entry away for everyone at once; undoing the act brings it back under its UID. */
-export function deleteEntry(pembit: Pembit, actor: SignedIn, id: EntryId): Promise<Outcome<Entry>> {
+/**
+ * Takes an entry away for everyone at once: all of it, one occurrence of a series, or this one and the later ones.
+ * Undoing the act brings it back under its UID.
+ */
+export function deleteEntry(
+  pembit: Pembit,
+  actor: SignedIn,
+  id: EntryId,
+  { scope, recurrenceId }: Scope = { scope: 'all' },
+): Promise<Outcome<Entry>> {
   return perform(pembit, actor, 'deleteEntry', async (change) => {
     const found = await editableEntry(change, actor.viewer, id);
     if (!found.ok) return found;
-    await removeEntry(change, found.value);
-    change.summarise(historyTexts.deleted(found.value.title));
-    return found;
+    const entry = found.value;
+    change.summarise(historyTexts.deleted(entry.title));
+    if (scope === 'all' || entry.kind !== 'event' || !isSeries(entry)) {
+      await removeEntry(change, entry);
+      return found;
+    }
+    const at = momentOfSeries(entry, recurrenceId!);
+    if (!at || !hasOccurrence(entry, at))
+      return refused('badRequest', [
+        { field: 'recurrenceId', message: 'The series has no such occurrence.' },
+      ]);
+    const left = scope === 'this' ? skipOccurrence(entry, at) : endBefore(entry, at);
+    if (!left) {
+      await removeEntry(change, entry);
+      return found;
+    }
+    await replaceEntry(change, entry, {
+      ...left,
+      sequence: entry.sequence + 1,
+      lastModified: pembit.now(),
+    });
+    return done(left);
   });
 }

@@ -30,7 +30,7 @@ const day = (text: string) => Temporal.PlainDate.from(text);
 const plan = () => loadPlan(school.pembit, [school.course]);
 
 const entry = () => ({
-  kind: 'assignment' as const, title: 'Body plan', description: '', links: [], visibility: { kind: 'visible' as const }, handIn: '',
+  kind: 'assignment' as const, title: 'Body plan', description: '', links: [], visibility: { kind: 'visible' as const }, handIn: '', latePolicy: '', extensions: [],
   due: wall('2026-10-29T17:00'), setOn: day('2026-10-22'), audience: [{ course: school.course }],
 }); // prettier-ignore
 const sheet = () => ({

@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { TermInput } from '@/core/frame/frameInput';
+import { mainMoment } from '@/core/entries/entry';
 import type { TermId } from '@/core/ids';
 import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
@@ -57,14 +58,12 @@ async function effectsOf(reader: Reader, before: Term, after: Term): Promise<Ter
       classesLost += [...had].filter((key) => !keys.has(key)).length;
     }
   }
-  const dayOfEntry = (entry: (typeof plan.entries)[number]) =>
-    entry.kind === 'assignment' ? entry.due : entry.when.start;
   return {
     classesAdded,
     classesLost,
     entriesKept: zoneChanges ? plan.entries.length : 0,
     timesKept: zoneChanges ? plan.sheets.flatMap((sheet) => sheet.slots).length : 0,
-    outside: plan.entries.filter((entry) => !isIn(after, dayOf(dayOfEntry(entry)))).length,
+    outside: plan.entries.filter((entry) => !isIn(after, dayOf(mainMoment(entry)))).length,
   };
 }
 

@@ -51,7 +51,7 @@ test('adding, changing and deleting an entry are undone to the exact state, sequ
   const { id } = added.value;
 
   const changed = await must(
-    changeEntry(school.pembit, school.instructor, { id, sequence: 0 }, input({ title: 'Moved', due: '2026-10-16', links: [], audience: [{ course: school.course, sections: [school.section] }] })),
+    changeEntry(school.pembit, school.instructor, { id, sequence: 0, scope: 'all' }, input({ title: 'Moved', due: '2026-10-16', links: [], audience: [{ course: school.course, sections: [school.section] }] })),
   ); // prettier-ignore
   expect(await stateOf()).not.toEqual(planned);
   await must(undo(changed.history));
@@ -61,7 +61,7 @@ test('adding, changing and deleting an entry are undone to the exact state, sequ
     'SELECT sequence FROM entries WHERE id = :id',
     { id },
   );
-  expect(row!.sequence).toBeGreaterThan(changed.value.sequence);
+  expect(row!.sequence).toBeGreaterThan(changed.value.entry.sequence);
 
   const deleted = await must(deleteEntry(school.pembit, school.instructor, id));
   expect(await stateOf()).toEqual(empty);
@@ -77,7 +77,7 @@ test('an act on which later changes rest is refused, with what they are, and not
     changeEntry(
       school.pembit,
       school.instructor,
-      { id: added.value.id, sequence: 0 },
+      { id: added.value.id, sequence: 0, scope: 'all' },
       input({ title: 'Bevels II' }),
     ),
   );
@@ -93,7 +93,12 @@ test('an act on which later changes rest is refused, with what they are, and not
 test('two people editing the same entry: the later one is refused', async () => {
   const added = await must(planEntry(school.pembit, school.instructor, input({ title: 'Fairing' })));
   const change = (title: string) =>
-    changeEntry(school.pembit, school.instructor, { id: added.value.id, sequence: 0 }, input({ title }));
+    changeEntry(
+      school.pembit,
+      school.instructor,
+      { id: added.value.id, sequence: 0, scope: 'all' },
+      input({ title }),
+    );
   const answers = await Promise.all([change('One'), change('Two')]);
   expect(answers.map((answer) => (answer.ok ? 'saved' : answer.reason))).toEqual([
     'saved',

@@ -4,6 +4,7 @@ import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
 import { historyTexts } from '@/core/texts/history';
 import { historyRecord, markUndone, putBack } from '@/data/history/undo';
+import { takeBackLetters } from '@/data/mail/outbox';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
 import { perform } from './perform';
@@ -29,6 +30,7 @@ export function undoChange(
         laterChanges.map((table) => ({ field: table, message: 'This has changed again since.' })),
       );
     await markUndone(change, record.id);
+    await takeBackLetters(change, record.id);
     change.concerns(...record.scopes);
     change.summarise(historyTexts.undid(record.summary));
     return done({ summary: record.summary });

@@ -112,7 +112,8 @@ async function build({
   now,
   changedAtMs,
 }: Making): Promise<CachedAnswer | undefined> {
-  const plan = await loadPlan(pembit, coursesOf(viewer));
+  const author = outlet.audience === 'personal' ? outlet.owner : undefined;
+  const plan = await loadPlan(pembit, coursesOf(viewer), author);
   const contents = outletContents(outlet, viewer, plan, now);
   const { baseUrl } = pembit.config;
   const embed = `/embed/${wanted.token}`;

@@ -4,6 +4,7 @@ import type { CourseId, EntryId } from '@/core/ids';
 import type { OutletContents } from '@/core/outlets/outletContents';
 import type { Occurrence } from '@/core/plan/occurrences';
 import { occurrencesOf, overAtMs, touches } from '@/core/plan/occurrences';
+import { sanitize } from '@/core/richText/sanitize';
 import { embedTexts } from '@/core/texts/embeds';
 import { entryTexts } from '@/core/texts/entries';
 import { dateLabel, momentLabel, rangeLabel, timeLabel, weekAndDate } from '@/core/time/dateLabels';
@@ -61,11 +62,14 @@ const linkList = (links: readonly { url: string; label: string }[]): Html | unde
 function detailOf(o: Occurrence, { addresses, contents }: Context): Html | undefined {
   switch (o.kind) {
     case 'event':
-      return html`${o.place ? html`<span class="soft">${o.place}</span>` : undefined}${linkList(o.links)}`;
     case 'class': {
       const said = o.cancelled === undefined ? o.place : entryTexts.cancelled(o.cancelled);
-      return said ? html`<span class="soft">${said}</span>` : undefined;
+      return html`${said ? html`<span class="soft">${said}</span>` : undefined}${linkList(o.links)}`;
     }
+    case 'announcement':
+      return linkList(o.links);
+    case 'note':
+      return undefined; // its author's alone: never in an embed
     case 'closure':
       return o.closesAt
         ? html`<span class="soft">${entryTexts.closedFrom(o.title, timeLabel(o.closesAt))}</span>`
@@ -101,7 +105,8 @@ function lineOf(o: Occurrence, context: Context): Html {
   const tags = courses.map(
     (c) => html`<span class="tag ${c.color}" title="${c.code} ${c.title}">${c.tag}</span> `,
   );
-  const title = o.kind === 'set' ? entryTexts.setTitle(o.title) : o.title;
+  const name = o.kind === 'set' ? entryTexts.setTitle(o.title) : o.title;
+  const title = o.cancelled === undefined ? html`${name}` : html`<s>${name}</s>`;
   const heading =
     'entry' in o
       ? html`<a class="title" href="${context.addresses.embed}/e/${o.entry}">${title}</a>`
@@ -183,7 +188,7 @@ export function entryPage(
   return html`<p><a class="back" href="${addresses.embed}">${embedTexts.back}</a></p>
     <h1>${entry.title}</h1>
     ${days(list, { contents, addresses })}
-    ${entry.description ? html`<p class="text">${entry.description}</p>` : undefined}`;
+    ${entry.description ? html`<div class="text">${{ html: sanitize(entry.description) }}</div>` : undefined}`;
 }
 
 export const unknownPage = (): string =>

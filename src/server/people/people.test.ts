@@ -28,7 +28,7 @@ beforeAll(async () => {
 afterAll(() => school.close());
 
 const eventFor = (audience: object) => ({
-  kind: 'event' as const, title: 'Team meeting', description: '', links: [], visibility: { kind: 'visible' as const }, place: '',
+  kind: 'event' as const, title: 'Team meeting', description: '', links: [], visibility: { kind: 'visible' as const }, place: '', meetingLink: '', meetingText: '',
   start: Temporal.PlainDateTime.from('2026-10-20T10:00'), audience: [{ course: school.course, ...audience }],
 }); // prettier-ignore
 const seesEntries = async (who: SignedIn) => {

@@ -15,9 +15,17 @@ import type { Temporal } from 'temporal-polyfill';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
 
-/** The plan of all courses a viewer has to do with, as that viewer may see it. */
-export async function planSeenBy(pembit: Pembit, viewer: Viewer): Promise<SeenPlan> {
-  return seenPlan(viewer, await loadPlan(pembit, coursesOf(viewer)), pembit.now());
+/**
+ * The plan of all courses a viewer has to do with, as that viewer may see it. `notes` is false while staff look as somebody
+ * else: private notes are their author's alone.
+ */
+export async function planSeenBy(
+  pembit: Pembit,
+  viewer: Viewer,
+  { notes = true }: { notes?: boolean } = {},
+): Promise<SeenPlan> {
+  const author = notes && viewer.kind === 'person' ? viewer.id : undefined;
+  return seenPlan(viewer, await loadPlan(pembit, coursesOf(viewer), author), pembit.now());
 }
 
 /** Everything planned in one course, unfiltered: for its own staff alone, undefined for anybody else. */

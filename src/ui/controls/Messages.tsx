@@ -7,20 +7,24 @@ import { createContext, useCallback, useContext, useState } from 'react';
 import { frameTexts } from '@/core/texts/frame';
 import { callApi } from './callApi';
 
-type Message = Readonly<{ text: string; history?: string }>;
-type Say = (text: string, history?: string) => void;
+/** Something else that can be done from the message: bring along what hangs on a date, tell the students. */
+export type MessageAct = Readonly<{ label: string; run: () => unknown }>;
+type Message = Readonly<{ text: string; history?: string; acts: readonly MessageAct[] }>;
+type Say = (text: string, history?: string, acts?: readonly MessageAct[]) => void;
 
 const MessagesContext = createContext<Say>(() => undefined);
 
 /** Reports an act; with a history id the message can undo it. */
 export const useMessages = (): Say => useContext(MessagesContext);
 
+const PLAIN = { color: 'inherit', textDecoration: 'underline' } as const;
+
 export function Messages({ children }: { children: ReactNode }) {
   const router = useRouter();
   const [message, setMessage] = useState<Message>();
   const [open, setOpen] = useState(false);
-  const say = useCallback<Say>((text, history) => {
-    setMessage({ text, history });
+  const say = useCallback<Say>((text, history, acts = []) => {
+    setMessage({ text, history, acts });
     setOpen(true);
   }, []);
   const undo = async (history: string) => {
@@ -38,14 +42,19 @@ export function Messages({ children }: { children: ReactNode }) {
         message={message?.text}
         anchorOrigin={{ vertical: 'bottom', horizontal: 'center' }}
         action={
-          message?.history ? (
-            <Button
-              size="small"
-              style={{ color: 'inherit', textDecoration: 'underline' }}
-              onClick={() => undo(message.history!)}
-            >
-              {frameTexts.undo}
-            </Button>
+          message ? (
+            <>
+              {message.acts.map((act) => (
+                <Button key={act.label} size="small" style={PLAIN} onClick={() => void act.run()}>
+                  {act.label}
+                </Button>
+              ))}
+              {message.history ? (
+                <Button size="small" style={PLAIN} onClick={() => undo(message.history!)}>
+                  {frameTexts.undo}
+                </Button>
+              ) : null}
+            </>
           ) : undefined
         }
       />

@@ -3,7 +3,8 @@ import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import { panelTexts } from '@/core/texts/term';
 import styles from './EntryForm.module.css';
-import type { EntryDraft } from './entryDraft';
+import type { CourseChoice, EntryDraft } from './entryDraft';
+import { EVERYONE } from './entryDraft';
 import type { PanelCourse } from './panelData';
 
 type Chosen = EntryDraft['courses'];
@@ -14,29 +15,24 @@ type Props = Readonly<{
   error?: string;
 }>;
 
-/** The courses an entry is for and, in a course of several sections, which of them; all ticked is everyone. */
+const toggled = (list: readonly string[], id: string) =>
+  list.includes(id) ? list.filter((other) => other !== id) : [...list, id];
+
+/** The courses an entry is for and, within each, whether for everyone or for sections, groups or named students. */
 export function AudienceFields({ courses, chosen, onChange, error }: Props) {
   const toggleCourse = (id: string) => {
     const { [id]: had, ...others } = chosen;
-    onChange(had ? others : { ...chosen, [id]: [] });
-  };
-  const toggleSection = (course: PanelCourse, id: string) => {
-    const all = course.sections.map((section) => section.id);
-    const had = chosen[course.id] ?? [];
-    const ticked = had.length === 0 ? all : had;
-    const next = ticked.includes(id) ? ticked.filter((s) => s !== id) : [...ticked, id];
-    // The last tick cannot go: an entry for no section is an entry for nobody.
-    if (next.length > 0) onChange({ ...chosen, [course.id]: next.length === all.length ? [] : next });
+    onChange(had ? others : { ...chosen, [id]: EVERYONE });
   };
   return (
     <fieldset className={styles.courses}>
       <legend>{panelTexts.courses}</legend>
       {courses.map((course) => {
-        const sections = chosen[course.id];
+        const choice = chosen[course.id];
         return (
           <div key={course.id}>
             <FormControlLabel
-              control={<Checkbox checked={sections !== undefined} onChange={() => toggleCourse(course.id)} />}
+              control={<Checkbox checked={choice !== undefined} onChange={() => toggleCourse(course.id)} />}
               label={
                 <>
                   <span className="tag" data-course={course.color}>
@@ -46,26 +42,92 @@ export function AudienceFields({ courses, chosen, onChange, error }: Props) {
                 </>
               }
             />
-            {sections && course.sections.length > 1 ? (
-              <div role="group" aria-label={panelTexts.sections(course.tag)} className={styles.sections}>
-                {course.sections.map((section) => (
-                  <FormControlLabel
-                    key={section.id}
-                    control={
-                      <Checkbox
-                        checked={sections.length === 0 || sections.includes(section.id)}
-                        onChange={() => toggleSection(course, section.id)}
-                      />
-                    }
-                    label={section.name}
-                  />
-                ))}
-              </div>
+            {choice ? (
+              <Within
+                course={course}
+                choice={choice}
+                onChange={(next) => onChange({ ...chosen, [course.id]: next })}
+              />
             ) : null}
           </div>
         );
       })}
       {error ? <p className={styles.error}>{error}</p> : null}
     </fieldset>
+  );
+}
+
+type WithinProps = Readonly<{
+  course: PanelCourse;
+  choice: CourseChoice;
+  onChange: (choice: CourseChoice) => void;
+}>;
+
+function Within({ course, choice, onChange }: WithinProps) {
+  const { sections, groups, people } = choice;
+  const narrowed = sections.length + groups.length + people.length > 0;
+  const several = course.sections.length > 1;
+  const everySection = !narrowed;
+  const tickSection = (id: string) => {
+    const all = course.sections.map((section) => section.id);
+    const next = toggled(everySection ? all : sections, id);
+    // All ticked, and nothing else named, is everyone. The last tick cannot go: an entry for no one is for nobody.
+    if (next.length === all.length && groups.length + people.length === 0) onChange(EVERYONE);
+    else if (next.length + groups.length + people.length > 0) onChange({ ...choice, sections: next });
+  };
+  return (
+    <div className={styles.sections}>
+      {several ? (
+        <div role="group" aria-label={panelTexts.sections(course.tag)}>
+          {course.sections.map((section) => (
+            <FormControlLabel
+              key={section.id}
+              control={
+                <Checkbox
+                  checked={everySection || sections.includes(section.id)}
+                  onChange={() => tickSection(section.id)}
+                />
+              }
+              label={section.name}
+            />
+          ))}
+        </div>
+      ) : null}
+      {course.groups.length > 0 || course.roster.length > 0 ? (
+        <details open={groups.length + people.length > 0}>
+          <summary>{panelTexts.narrow}</summary>
+          {course.groups.length > 0 ? (
+            <div role="group" aria-label={panelTexts.groups(course.tag)}>
+              {course.groups.map((group) => (
+                <FormControlLabel
+                  key={group.id}
+                  control={
+                    <Checkbox
+                      checked={groups.includes(group.id)}
+                      onChange={() => onChange({ ...choice, groups: toggled(groups, group.id) })}
+                    />
+                  }
+                  label={group.name}
+                />
+              ))}
+            </div>
+          ) : null}
+          <div role="group" aria-label={panelTexts.named(course.tag)} className={styles.names}>
+            {course.roster.map((student) => (
+              <FormControlLabel
+                key={student.id}
+                control={
+                  <Checkbox
+                    checked={people.includes(student.id)}
+                    onChange={() => onChange({ ...choice, people: toggled(people, student.id) })}
+                  />
+                }
+                label={student.name}
+              />
+            ))}
+          </div>
+        </details>
+      ) : null}
+    </div>
   );
 }

@@ -1,9 +1,17 @@
+import { studentTexts } from '@/core/texts/student';
 import { panelTexts } from '@/core/texts/term';
+import { ComingButtons } from './ComingButtons';
 import styles from './EntryPanel.module.css';
 import type { PanelEntry } from './panelData';
 
 /** An entry to read: what and when, where its links lead, who sees it. */
-export function ReadEntry({ entry, heading: Heading = 'h1' }: { entry: PanelEntry; heading?: 'h1' | 'h2' }) {
+export function ReadEntry({
+  entry,
+  heading: Heading = 'h1',
+}: {
+  entry: PanelEntry;
+  heading?: 'h1' | 'h2' | 'h3';
+}) {
   return (
     <article className={styles.entry} aria-labelledby="entry-title">
       <p className="soft">
@@ -14,10 +22,16 @@ export function ReadEntry({ entry, heading: Heading = 'h1' }: { entry: PanelEntr
             </span>{' '}
           </span>
         ))}
-        {entry.kindLabel} · {entry.tags.map((tag) => tag.title).join(', ')}
+        {[entry.kindLabel, entry.tags.map((tag) => tag.title).join(', ')].filter(Boolean).join(' · ')}
       </p>
-      <Heading id="entry-title">{entry.title}</Heading>
-      <p>{entry.when}</p>
+      <Heading id="entry-title" className={entry.cancelled === undefined ? undefined : styles.off}>
+        {entry.title}
+      </Heading>
+      <p>
+        {entry.when}
+        {entry.repeats ? <>, {entry.repeats}</> : null}
+      </p>
+      {entry.cancelled === undefined ? null : <p className="notice">{entry.cancelled}</p>}
       {entry.shown ? null : <p className="notice">{entry.release}</p>}
       {entry.dates.length > 1 ? (
         <ol className={styles.dates}>
@@ -29,9 +43,32 @@ export function ReadEntry({ entry, heading: Heading = 'h1' }: { entry: PanelEntr
           ))}
         </ol>
       ) : null}
-      {entry.place ? <Fact label={panelTexts.place} value={entry.place} /> : null}
-      {entry.handIn ? <Fact label={panelTexts.handingIn} value={entry.handIn} /> : null}
-      {entry.description ? <p className={styles.text}>{entry.description}</p> : null}
+      {entry.facts.map((fact) => (
+        <Fact key={fact.label} {...fact} />
+      ))}
+      {entry.description ? (
+        // Sanitised by an allow list when it was written, and again when this was made.
+        <div className={styles.text} dangerouslySetInnerHTML={{ __html: entry.description }} />
+      ) : null}
+      {entry.meetingLink ? (
+        <p>
+          <a className={styles.join} href={entry.meetingLink} target="_blank" rel="noopener">
+            {studentTexts.join}
+          </a>
+        </p>
+      ) : null}
+      {entry.coming ? (
+        <section>
+          <h3>{panelTexts.coming}</h3>
+          <p>{entry.coming.words}</p>
+          {entry.coming.own === undefined ? null : <ComingButtons entry={entry.id} own={entry.coming.own} />}
+          <ul>
+            {entry.coming.names.map((name) => (
+              <li key={name}>{name}</li>
+            ))}
+          </ul>
+        </section>
+      ) : null}
       {entry.links.length > 0 ? (
         <section>
           <h3>{panelTexts.links}</h3>

@@ -1,13 +1,26 @@
-import { Temporal } from 'temporal-polyfill';
-import type { EntryInputJson } from '@/core/entries/entryInput';
-import { safeUri } from '@/core/icalendar/text';
-import { panelTexts } from '@/core/texts/term';
-import { readTime } from '@/core/time/typedTime';
-import { timeLabel } from '@/core/time/dateLabels';
+/** Who is meant in one course; three empty lists are everyone. */
+export type CourseChoice = Readonly<{
+  sections: readonly string[];
+  groups: readonly string[];
+  people: readonly string[];
+}>;
+
+export const EVERYONE: CourseChoice = { sections: [], groups: [], people: [] };
+
+/** How an event repeats, as it is typed. `own` is a rule that was made elsewhere and stays as it is. */
+export type RepeatDraft = Readonly<{
+  kind: 'none' | 'days' | 'weeks' | 'monthDay' | 'monthWeekday' | 'own';
+  every: string;
+  weekdays: readonly number[];
+  ends: 'term' | 'date' | 'count';
+  until: string;
+  count: string;
+  rrule: string;
+}>;
 
 /** The panel's fields as they are typed; dates are ISO days, times are as people type them. */
 export type EntryDraft = Readonly<{
-  kind: 'event' | 'assignment';
+  kind: 'event' | 'assignment' | 'announcement' | 'note';
   title: string;
   day: string;
   lastDay: string;
@@ -15,17 +28,44 @@ export type EntryDraft = Readonly<{
   starts: string;
   ends: string;
   place: string;
+  meetingLink: string;
+  meetingText: string;
+  repeat: RepeatDraft;
+  asksComing: boolean;
+  seats: string;
   setOn: string;
+  opensDay: string;
+  opensTime: string;
   dueTime: string;
+  closesDay: string;
+  closesTime: string;
   handIn: string;
+  latePolicy: string;
+  points: string;
+  effortHours: string;
+  extensions: readonly Readonly<{ person: string; day: string; time: string }>[];
+  /** Formatted text as HTML. */
   description: string;
   links: readonly Readonly<{ url: string; label: string; staffOnly: boolean }>[];
-  /** Ids of the courses it is for, each with its sections; an empty list is everyone. */
-  courses: Readonly<Record<string, readonly string[]>>;
-  visibility: 'visible' | 'draft' | 'from';
+  /** Ids of the courses it is for. */
+  courses: Readonly<Record<string, CourseChoice>>;
+  visibility: 'visible' | 'draft' | 'from' | 'before';
   fromDay: string;
   fromTime: string;
+  daysBefore: string;
+  hiddenDay: string;
+  hiddenTime: string;
 }>;
+
+export const NO_REPEAT: RepeatDraft = {
+  kind: 'none',
+  every: '1',
+  weekdays: [],
+  ends: 'term',
+  until: '',
+  count: '4',
+  rrule: '',
+};
 
 export const emptyDraft = (day: string, course: string | undefined): EntryDraft => ({
   kind: 'event',
@@ -36,118 +76,29 @@ export const emptyDraft = (day: string, course: string | undefined): EntryDraft 
   starts: '',
   ends: '',
   place: '',
+  meetingLink: '',
+  meetingText: '',
+  repeat: NO_REPEAT,
+  asksComing: false,
+  seats: '',
   setOn: '',
+  opensDay: '',
+  opensTime: '',
   dueTime: '',
+  closesDay: '',
+  closesTime: '',
   handIn: '',
+  latePolicy: '',
+  points: '',
+  effortHours: '',
+  extensions: [],
   description: '',
   links: [],
-  courses: course ? { [course]: [] } : {},
+  courses: course ? { [course]: EVERYONE } : {},
   visibility: 'visible',
   fromDay: '',
   fromTime: '8:00',
+  daysBefore: '7',
+  hiddenDay: '',
+  hiddenTime: '23:59',
 });
-
-export type DraftErrors = Readonly<Partial<Record<string, string>>>;
-/** A time that means two things, with both readings as `14:00`. */
-export type Question = Readonly<{
-  field: 'starts' | 'ends' | 'dueTime' | 'fromTime';
-  readings: readonly string[];
-}>;
-export type DraftReading =
-  | Readonly<{ ok: true; input: EntryInputJson }>
-  | Readonly<{ ok: false; errors: DraftErrors; questions: readonly Question[] }>;
-
-const { errors: say } = panelTexts;
-
-/** What was typed as what is sent, or what is wrong with it, field by field, and what must be asked. */
-export function readDraft(draft: EntryDraft): DraftReading {
-  const errors: Record<string, string> = {};
-  const questions: Question[] = [];
-
-  const date = (field: string, text: string): Temporal.PlainDate | undefined => {
-    try {
-      return Temporal.PlainDate.from(text);
-    } catch {
-      errors[field] = say.day;
-      return undefined;
-    }
-  };
-  const time = (
-    field: Question['field'],
-    text: string,
-    after?: Temporal.PlainTime,
-  ): Temporal.PlainTime | undefined => {
-    const read = readTime(text);
-    if (read.kind === 'time') return read.time;
-    if (read.kind === 'unreadable') {
-      errors[field] = say.time;
-      return undefined;
-    }
-    // The start settles the end where only one reading lies after it.
-    const fitting = read.readings.filter((t) => !after || Temporal.PlainTime.compare(t, after) > 0);
-    if (after && fitting.length === 1) return fitting[0];
-    questions.push({ field, readings: read.readings.map(timeLabel) });
-    errors[field] = say.which;
-    return undefined;
-  };
-  const wall = (day: Temporal.PlainDate, at: Temporal.PlainTime) =>
-    day.toPlainDateTime(at).toString({ smallestUnit: 'minute' });
-
-  if (draft.title.trim() === '') errors.title = say.title;
-  if (Object.keys(draft.courses).length === 0) errors.courses = say.course;
-  draft.links.forEach(({ url }, i) => {
-    if (url.trim() !== '' && (!safeUri(url.trim()) || !URL.canParse(url.trim())))
-      errors[`links.${i}.url`] = say.url;
-  });
-  const visibility = ((): EntryInputJson['visibility'] => {
-    if (draft.visibility !== 'from') return { kind: draft.visibility };
-    const day = date('fromDay', draft.fromDay);
-    const at = time('fromTime', draft.fromTime);
-    return day && at ? { kind: 'from', from: wall(day, at) } : undefined;
-  })();
-
-  const common = {
-    title: draft.title,
-    description: draft.description,
-    audience: Object.entries(draft.courses).map(([course, sections]) =>
-      sections.length > 0 ? { course, sections: [...sections] } : { course },
-    ),
-    links: draft.links
-      .filter(({ url }) => url.trim() !== '')
-      .map((link) => ({ ...link, url: link.url.trim() })),
-    visibility,
-  };
-  const dates = draft.kind === 'assignment' ? assignment() : event();
-  if (Object.keys(errors).length > 0 || !dates) return { ok: false, errors, questions };
-  return { ok: true, input: { ...common, ...dates } as EntryInputJson };
-
-  function assignment() {
-    const due = date('day', draft.day);
-    const setOn = draft.setOn === '' ? undefined : date('setOn', draft.setOn);
-    const at = draft.dueTime.trim() === '' ? undefined : time('dueTime', draft.dueTime);
-    if (due && setOn && Temporal.PlainDate.compare(setOn, due) > 0) errors.setOn = say.setAfterDue;
-    if (!due) return undefined;
-    return {
-      kind: 'assignment' as const,
-      due: at ? wall(due, at) : due.toString(),
-      setOn: setOn?.toString(),
-      handIn: draft.handIn,
-    };
-  }
-
-  function event() {
-    const first = date('day', draft.day);
-    const kind = 'event' as const;
-    if (draft.allDay) {
-      const last = draft.lastDay === '' ? first : date('lastDay', draft.lastDay);
-      if (!first || !last) return undefined;
-      if (Temporal.PlainDate.compare(last, first) < 0) errors.lastDay = say.lastBefore;
-      return { kind, start: first.toString(), end: last.add({ days: 1 }).toString(), place: draft.place };
-    }
-    const starts = time('starts', draft.starts);
-    const ends = draft.ends.trim() === '' ? undefined : time('ends', draft.ends, starts);
-    if (!first || !starts) return undefined;
-    if (ends && Temporal.PlainTime.compare(ends, starts) <= 0) errors.ends = say.endBefore;
-    return { kind, start: wall(first, starts), end: ends && wall(first, ends), place: draft.place };
-  }
-}

@@ -1,5 +1,7 @@
 import type { EntryDraft } from './entryDraft';
 
+type Named = Readonly<{ id: string; name: string; students: number }>;
+
 /** A course as the panel offers it. */
 export type PanelCourse = Readonly<{
   id: string;
@@ -7,25 +9,36 @@ export type PanelCourse = Readonly<{
   title: string;
   color: string;
   students: number;
-  sections: readonly Readonly<{ id: string; name: string; students: number }>[];
+  sections: readonly Named[];
+  groups: readonly Named[];
+  roster: readonly Readonly<{ id: string; name: string }>[];
+  meetingLink: string;
+  /** The last day of its term: how long a series may go on. */
+  termEnds: string;
 }>;
 
 /** An entry as the panel shows it, formatted, with the draft that editing starts from. */
 export type PanelEntry = Readonly<{
   id: string;
   sequence: number;
+  kind: EntryDraft['kind'];
   kindLabel: string;
   tags: readonly Readonly<{ tag: string; color: string; title: string }>[];
   title: string;
   when: string;
+  repeats: string;
+  cancelled?: string;
   dates: readonly Readonly<{ label: string; value: string }>[];
-  place: string;
-  handIn: string;
+  /** How it is handed in, points, effort: each with its name. */
+  facts: readonly Readonly<{ label: string; value: string }>[];
+  /** Sanitised HTML. */
   description: string;
+  meetingLink: string;
   links: readonly Readonly<{ url: string; label: string; staffOnly: boolean }>[];
   who: string;
   release: string;
   shown: boolean;
+  coming?: Readonly<{ words: string; own?: string; names: readonly string[] }>;
   editable: boolean;
   draft: EntryDraft;
 }>;

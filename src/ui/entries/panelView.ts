@@ -1,46 +1,25 @@
 import type { SeenEntry } from '@/core/entries/seenBy';
+import { mainMoment } from '@/core/entries/entry';
+import type { SharedEntry } from '@/core/entries/entry';
 import { audienceWords } from '@/core/plan/audienceWords';
 import type { Course } from '@/core/plan/plan';
+import { sanitize } from '@/core/richText/sanitize';
+import { repeatWords } from '@/core/series/repeatWords';
 import { entryTexts } from '@/core/texts/entries';
 import { panelTexts } from '@/core/texts/term';
 import { dateLabel, momentLabel, rangeLabel, timeLabel, weekAndDate } from '@/core/time/dateLabels';
 import type { Term } from '@/core/time/term';
-import type { ZonedWall } from '@/core/time/zonedWall';
 import { dayOf, isDay } from '@/core/time/zonedWall';
-import type { EntryDraft } from './entryDraft';
-import { emptyDraft } from './entryDraft';
+import { draftOf } from './draftOf';
 import type { PanelEntry } from './panelData';
-
-function draftOf(entry: SeenEntry): EntryDraft {
-  const start = entry.kind === 'event' ? entry.when.start : entry.due;
-  const end = entry.kind === 'event' ? entry.when.end : undefined;
-  const clock = (moment: ZonedWall | undefined) => (moment ? timeLabel(moment.wall) : '');
-  const from = entry.visibility.kind === 'from' ? entry.visibility.from : undefined;
-  return {
-    ...emptyDraft(dayOf(start).toString(), undefined),
-    kind: entry.kind,
-    title: entry.title,
-    allDay: entry.kind === 'event' && isDay(start),
-    lastDay: end && isDay(end) ? end.subtract({ days: 1 }).toString() : '',
-    starts: entry.kind === 'event' && !isDay(start) ? clock(start) : '',
-    ends: end && !isDay(end) ? clock(end) : '',
-    place: entry.kind === 'event' ? entry.place : '',
-    setOn: entry.kind === 'assignment' ? (entry.setOn?.toString() ?? '') : '',
-    dueTime: entry.kind === 'assignment' && !isDay(start) ? clock(start) : '',
-    handIn: entry.kind === 'assignment' ? entry.handIn : '',
-    description: entry.description,
-    links: entry.links,
-    courses: Object.fromEntries(entry.audience.map((part) => [part.course, part.sections ?? []])),
-    visibility: entry.visibility.kind,
-    ...(from ? { fromDay: dayOf(from).toString(), fromTime: clock(from) } : {}),
-  };
-}
 
 function whenOf(entry: SeenEntry, term: Term | undefined, locale: string): string {
   const long = (day: ReturnType<typeof dayOf>) =>
     term ? weekAndDate(term, day, locale) : dateLabel(day, 'short', locale);
-  if (entry.kind === 'assignment')
-    return isDay(entry.due) ? long(entry.due) : `${long(dayOf(entry.due))}, ${timeLabel(entry.due.wall)}`;
+  if (entry.kind !== 'event') {
+    const moment = mainMoment(entry);
+    return isDay(moment) ? long(moment) : `${long(dayOf(moment))}, ${timeLabel(moment.wall)}`;
+  }
   const { when } = entry;
   if (when.kind === 'days') {
     const last = when.end.subtract({ days: 1 });
@@ -50,6 +29,61 @@ function whenOf(entry: SeenEntry, term: Term | undefined, locale: string): strin
   }
   const clock = when.end ? rangeLabel(when.start.wall, when.end.wall) : timeLabel(when.start.wall);
   return `${long(dayOf(when.start))}, ${clock}`;
+}
+
+type Named = Readonly<{ label: string; value: string }>;
+const named = (list: readonly (readonly [label: string, value: string | undefined])[]): Named[] =>
+  list.flatMap(([label, value]) => (value ? [{ label, value }] : []));
+
+/** The line of dates, in the order of time: shown from, set, opens, due, closes. */
+function datesOf(entry: SharedEntry, locale: string): Named[] {
+  const moment = (at: Parameters<typeof momentLabel>[0] | undefined) => at && momentLabel(at, locale);
+  const { visibility } = entry;
+  const shown =
+    visibility.kind === 'from'
+      ? moment(visibility.from)
+      : visibility.kind === 'before'
+        ? dateLabel(dayOf(mainMoment(entry)).subtract({ days: visibility.days }), 'short', locale)
+        : undefined;
+  const work = entry.kind === 'assignment' ? entry : undefined;
+  return named([
+    [panelTexts.shownFromDay, shown],
+    [entryTexts.kind.set, moment(work?.setOn)],
+    [panelTexts.opens, moment(work?.opens)],
+    [entryTexts.kind.due, moment(work?.due)],
+    [panelTexts.closes, moment(work?.closes)],
+    [panelTexts.hiddenAfter, entry.hiddenAfter && moment(entry.hiddenAfter.wall)],
+  ]);
+}
+
+function factsOf(entry: SeenEntry, locale: string): Named[] {
+  if (entry.kind === 'event')
+    return named([
+      [panelTexts.place, entry.place],
+      [panelTexts.joining, entry.meetingText],
+    ]);
+  if (entry.kind !== 'assignment') return [];
+  return named([
+    [panelTexts.handingIn, entry.handIn],
+    [panelTexts.latePolicy, entry.latePolicy],
+    [panelTexts.points, entry.points === undefined ? '' : String(entry.points)],
+    [panelTexts.effort, entry.effortMinutes ? panelTexts.effortWords(entry.effortMinutes) : ''],
+    [
+      panelTexts.extensions,
+      entry.extensions.map((e) => `${e.name}: ${momentLabel(e.due, locale)}`).join('; '),
+    ],
+    [panelTexts.extensions, entry.extended ? panelTexts.extendedForYou : ''],
+  ]);
+}
+
+function comingOf(entry: SeenEntry): PanelEntry['coming'] {
+  if (entry.kind !== 'event' || !entry.coming) return undefined;
+  const { seats, replies } = entry.coming;
+  return {
+    words: panelTexts.comingCount(entry.comingCount ?? 0, seats),
+    own: entry.asStaff ? undefined : (replies[0]?.answer ?? ''),
+    names: entry.asStaff ? replies.map((r) => `${r.name}: ${panelTexts.answers[r.answer]}`) : [],
+  };
 }
 
 /** What the panel shows of an entry. `mayEdit` is decided where rights are known. */
@@ -62,31 +96,31 @@ export function panelEntry(
     mayEdit,
   }: { courses: readonly Course[]; term: Term | undefined; locale: string; mayEdit: boolean },
 ): PanelEntry {
-  const own = courses.filter((course) => entry.audience.some((part) => part.course === course.id));
-  const dates: { label: string; value: string }[] = [];
-  if (entry.visibility.kind === 'from')
-    dates.push({ label: panelTexts.shownFromDay, value: momentLabel(entry.visibility.from, locale) });
-  if (entry.kind === 'assignment') {
-    if (entry.setOn)
-      dates.push({ label: entryTexts.kind.set, value: dateLabel(entry.setOn, 'short', locale) });
-    dates.push({ label: entryTexts.kind.due, value: momentLabel(entry.due, locale) });
-  }
+  const audience = entry.kind === 'note' ? [] : entry.audience;
+  const own = courses.filter((course) => audience.some((part) => part.course === course.id));
   return {
     id: entry.id,
     sequence: entry.sequence,
+    kind: entry.kind,
     kindLabel: panelTexts[entry.kind],
     tags: own.map(({ tag, color, title }) => ({ tag, color, title })),
     title: entry.title,
     when: whenOf(entry, term, locale),
-    dates,
-    place: entry.kind === 'event' ? entry.place : '',
-    handIn: entry.kind === 'assignment' ? entry.handIn : '',
-    description: entry.description,
-    links: entry.links,
-    who: audienceWords(entry.audience, courses),
+    repeats: entry.kind === 'event' && entry.recurrence ? repeatWords(entry.recurrence.rrule, locale) : '',
+    cancelled:
+      entry.kind !== 'note' && entry.cancelled !== undefined
+        ? entryTexts.cancelled(entry.cancelled)
+        : undefined,
+    dates: entry.kind === 'note' ? [] : datesOf(entry, locale),
+    facts: factsOf(entry, locale),
+    description: sanitize(entry.description),
+    meetingLink: entry.kind === 'event' ? entry.meetingLink : '',
+    links: entry.kind === 'note' ? [] : entry.links,
+    who: entry.kind === 'note' ? panelTexts.onlyYou : audienceWords(audience, courses),
     release: entryTexts.release[entry.release],
     shown: entry.release === 'shown',
+    coming: comingOf(entry),
     editable: mayEdit,
-    draft: draftOf(entry),
+    draft: draftOf(entry, term),
   };
 }

@@ -3,21 +3,37 @@ import { panelTexts } from '@/core/texts/term';
 import type { EntryDraft } from './entryDraft';
 import type { PanelCourse } from './panelData';
 
+const some = (list: readonly string[]) => (list.length > 0 ? list : undefined);
+
 /** Who the draft is for, in words with the number; empty while no course is chosen. */
 export const audienceOfDraft = (draft: EntryDraft, courses: readonly PanelCourse[]): string =>
-  audienceWords(
-    Object.entries(draft.courses).map(([course, sections]) =>
-      sections.length > 0 ? { course, sections } : { course },
-    ),
-    courses,
-  );
+  draft.kind === 'note'
+    ? panelTexts.onlyYou
+    : audienceWords(
+        Object.entries(draft.courses).map(([course, { sections, groups, people }]) => ({
+          course,
+          sections: some(sections),
+          groups: some(groups),
+          people: some(people),
+        })),
+        courses,
+      );
 
 /** The sentence beside the save button. */
 export function whoWillSee(draft: EntryDraft, courses: readonly PanelCourse[]): string {
+  if (draft.kind === 'note') return panelTexts.seesOnlyYou;
   const who = audienceOfDraft(draft, courses);
   if (!who) return panelTexts.seesNobody;
-  if (draft.visibility === 'draft') return panelTexts.seesDraft;
-  if (draft.visibility === 'from')
-    return panelTexts.seesFrom(who, `${draft.fromDay} ${draft.fromTime}`.trim());
-  return panelTexts.seesNow(who);
+  switch (draft.visibility) {
+    case 'draft':
+      return panelTexts.seesDraft;
+    case 'from':
+      return panelTexts.seesFrom(who, `${draft.fromDay} ${draft.fromTime}`.trim());
+    case 'before':
+      return panelTexts.seesBefore(who, draft.daysBefore || '7');
+    case 'visible':
+      return panelTexts.seesNow(who);
+    default:
+      return draft.visibility satisfies never;
+  }
 }

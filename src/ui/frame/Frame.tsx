@@ -7,21 +7,28 @@ import type { SwitchCourse } from './CourseSwitches';
 import { CourseSwitches } from './CourseSwitches';
 import styles from './Frame.module.css';
 import { NavLink } from './NavLink';
+import { SeeAsSelect } from './SeeAsSelect';
 
 export type FramePerson = Readonly<{ name: string; initials: string }>;
-export type NavItem = Readonly<{ href: string; label: string }>;
+export type NavItem = Readonly<{
+  href: string;
+  label: string;
+  /** Left out of the bar of a phone, which holds five words at most. */
+  wideOnly?: boolean;
+}>;
 type Props = Readonly<{
   person: FramePerson;
   nav: readonly NavItem[];
   termName?: string;
   courses?: readonly SwitchCourse[];
+  seeAs?: Readonly<{ choices: readonly Readonly<{ key: string; label: string }>[]; chosen?: string }>;
   /** Wide pages use the whole width; the others keep a readable measure. */
   wide?: boolean;
   children: ReactNode;
 }>;
 
 /** The frame around every page: the column of words at the left (below, on a phone), term and courses at the top. */
-export function Frame({ person, nav, termName, courses = [], wide = false, children }: Props) {
+export function Frame({ person, nav, termName, courses = [], seeAs, wide = false, children }: Props) {
   return (
     <Messages>
       <a className={styles.skip} href="#page">
@@ -35,6 +42,11 @@ export function Frame({ person, nav, termName, courses = [], wide = false, child
           </Link>
           {termName ? <span className={styles.term}>{termName}</span> : null}
           <Suspense>{courses.length > 0 ? <CourseSwitches courses={courses} /> : null}</Suspense>
+          {seeAs && seeAs.choices.length > 0 ? (
+            <Suspense>
+              <SeeAsSelect {...seeAs} />
+            </Suspense>
+          ) : null}
           <Link href="/account" className={styles.person} aria-label={frameTexts.account(person.name)}>
             {person.initials}
           </Link>

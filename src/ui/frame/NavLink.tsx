@@ -3,11 +3,16 @@ import Link from 'next/link';
 import { usePathname } from 'next/navigation';
 import styles from './Frame.module.css';
 
-export function NavLink({ href, label }: { href: string; label: string }) {
+export function NavLink({ href, label, wideOnly }: { href: string; label: string; wideOnly?: boolean }) {
   const path = usePathname();
   const here = path === href || path.startsWith(`${href}/`);
   return (
-    <Link href={href} className={styles.navLink} aria-current={here ? 'page' : undefined}>
+    <Link
+      href={href}
+      className={styles.navLink}
+      data-wide={wideOnly}
+      aria-current={here ? 'page' : undefined}
+    >
       {label}
     </Link>
   );

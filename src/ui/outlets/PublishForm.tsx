@@ -16,11 +16,21 @@ import { callApi } from '../controls/callApi';
 import { Choice } from '../controls/Choice';
 import { Field } from '../controls/Field';
 import { useMessages } from '../controls/Messages';
-import type { PanelCourse } from '../entries/panelData';
+
 import styles from './Publish.module.css';
 
+/** A course as it can be published. */
+type PublishCourse = Readonly<{
+  id: string;
+  tag: string;
+  title: string;
+  color: string;
+  students: number;
+  sections: readonly Readonly<{ id: string; name: string; students: number }>[];
+}>;
+
 /** Composes a feed or an embed by ticks; its name follows what is ticked until one is typed. */
-export function PublishForm({ courses }: { courses: readonly PanelCourse[] }) {
+export function PublishForm({ courses }: { courses: readonly PublishCourse[] }) {
   const router = useRouter();
   const say = useMessages();
   const [kind, setKind] = useState<'feed' | 'embed'>('feed');

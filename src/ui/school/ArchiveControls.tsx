@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { frameHistoryTexts } from '@/core/texts/frameHistory';
 import { courseTexts } from '@/core/texts/school';
 import styles from './School.module.css';
-import { useSubmit } from './useSubmit';
+import { useSubmit } from '../controls/useSubmit';
 
 type Contents = Parameters<typeof courseTexts.contents>[0];
 

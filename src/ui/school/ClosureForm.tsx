@@ -8,8 +8,8 @@ import { panelTexts } from '@/core/texts/term';
 import { Field } from '../controls/Field';
 import { FormBox } from './FormBox';
 import styles from './School.module.css';
-import { Select } from './Select';
-import { useSubmit } from './useSubmit';
+import { Select } from '../controls/Select';
+import { useSubmit } from '../controls/useSubmit';
 
 type HitLine = Readonly<{
   tag: string;

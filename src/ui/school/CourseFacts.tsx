@@ -6,8 +6,8 @@ import { courseTexts, schoolTexts } from '@/core/texts/school';
 import { Field } from '../controls/Field';
 import { FormBox } from './FormBox';
 import styles from './School.module.css';
-import { Select } from './Select';
-import { useSubmit } from './useSubmit';
+import { Select } from '../controls/Select';
+import { useSubmit } from '../controls/useSubmit';
 
 export type CourseFactsView = Readonly<{
   id: string;

@@ -6,8 +6,8 @@ import { schoolTexts } from '@/core/texts/school';
 import { Field } from '../controls/Field';
 import { FormBox } from './FormBox';
 import styles from './School.module.css';
-import { Select } from './Select';
-import { useSubmit } from './useSubmit';
+import { Select } from '../controls/Select';
+import { useSubmit } from '../controls/useSubmit';
 
 type Props = Readonly<{
   terms: readonly Readonly<{ id: string; name: string }>[];

@@ -1,4 +1,5 @@
 import Link from 'next/link';
+import type { ReactNode } from 'react';
 import type { Course } from '@/core/plan/plan';
 import { entryTexts } from '@/core/texts/entries';
 import { schoolTexts } from '@/core/texts/school';
@@ -8,9 +9,12 @@ import styles from './School.module.css';
 export function CourseLines({
   courses,
   linked,
+  acts,
 }: {
   courses: readonly Course[];
   linked: (course: Course) => boolean;
+  /** What can be done with a course from here. */
+  acts?: (course: Course) => ReactNode;
 }) {
   if (courses.length === 0) return <p className="soft">{schoolTexts.noCourses}</p>;
   return (
@@ -23,6 +27,7 @@ export function CourseLines({
         );
         const classes = course.sections.reduce((sum, section) => sum + section.meetings.length, 0);
         const instructor = course.staff[0]?.name ?? '';
+        const archived = course.archived ? schoolTexts.isArchived : '';
         return (
           <li key={course.id} data-course={course.color}>
             <span>
@@ -34,6 +39,7 @@ export function CourseLines({
               )}
               <br />
               <span className="soft">
+                {archived}
                 {schoolTexts.courseLine(
                   instructor,
                   course.sections.length,
@@ -42,6 +48,7 @@ export function CourseLines({
                 )}
               </span>
             </span>
+            {acts?.(course)}
           </li>
         );
       })}

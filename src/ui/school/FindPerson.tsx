@@ -6,7 +6,7 @@ import { callApi } from '../controls/callApi';
 import { Field } from '../controls/Field';
 import { FormBox } from './FormBox';
 import styles from './School.module.css';
-import { useSubmit } from './useSubmit';
+import { useSubmit } from '../controls/useSubmit';
 
 type Found = Readonly<{ id: string; name: string; email: string }>;
 

@@ -10,7 +10,7 @@ import { Field } from '../controls/Field';
 import { FormBox } from './FormBox';
 import type { RosterMember } from './RosterLine';
 import styles from './School.module.css';
-import { useSubmit } from './useSubmit';
+import { useSubmit } from '../controls/useSubmit';
 
 export type GroupView = Readonly<{ id: string; name: string; people: readonly string[] }>;
 type Draft = Readonly<{ id?: string; name: string; people: readonly string[] }>;

@@ -4,7 +4,7 @@ import { historyTexts } from '@/core/texts/history';
 import { courseTexts } from '@/core/texts/school';
 import type { HitChoice } from './hitLines';
 import styles from './School.module.css';
-import { useSubmit } from './useSubmit';
+import { useSubmit } from '../controls/useSubmit';
 
 /** What closures hit in this course, each with its choice. Nothing stands here while nothing is hit. */
 export function HitsSection({ hits }: { hits: readonly HitChoice[] }) {

@@ -5,7 +5,7 @@ import { frameHistoryTexts } from '@/core/texts/frameHistory';
 import { courseTexts } from '@/core/texts/school';
 import { CopyField } from '../controls/CopyField';
 import styles from './School.module.css';
-import { useSubmit } from './useSubmit';
+import { useSubmit } from '../controls/useSubmit';
 
 /** The address at which students put themselves on the roster, where the instructor allows it. */
 export function JoiningSection({ course, address }: { course: string; address?: string }) {

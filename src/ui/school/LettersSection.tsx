@@ -2,7 +2,7 @@
 import Button from '@mui/material/Button';
 import { schoolTexts } from '@/core/texts/school';
 import styles from './School.module.css';
-import { useSubmit } from './useSubmit';
+import { useSubmit } from '../controls/useSubmit';
 
 type Letter = Readonly<{
   id: string;

@@ -6,7 +6,7 @@ import { Field } from '../controls/Field';
 import { FindPerson } from './FindPerson';
 import { FormBox } from './FormBox';
 import styles from './School.module.css';
-import { useSubmit } from './useSubmit';
+import { useSubmit } from '../controls/useSubmit';
 
 export type PersonLine = Readonly<{ id: string; name: string; email: string; waiting: boolean }>;
 

@@ -2,7 +2,7 @@
 import Button from '@mui/material/Button';
 import { schoolTexts } from '@/core/texts/school';
 import styles from './School.module.css';
-import { useSubmit } from './useSubmit';
+import { useSubmit } from '../controls/useSubmit';
 
 export type RemovableLine = Readonly<{ id: string; name: string; when: string; removable: boolean }>;
 

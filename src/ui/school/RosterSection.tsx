@@ -4,11 +4,12 @@ import type { RosterReading } from '@/core/roster/readRoster';
 import { frameHistoryTexts } from '@/core/texts/frameHistory';
 import { courseTexts } from '@/core/texts/school';
 import { Field } from '../controls/Field';
+import { FileField } from '../controls/FileField';
 import { FormBox } from './FormBox';
 import type { RosterMember } from './RosterLine';
 import { RosterLine } from './RosterLine';
 import styles from './School.module.css';
-import { useSubmit } from './useSubmit';
+import { useSubmit } from '../controls/useSubmit';
 
 /** Who takes the course; a pasted list is looked at line by line before anybody is added. */
 export function RosterSection({
@@ -23,19 +24,9 @@ export function RosterSection({
   const { submit, errors, message, busy } = useSubmit();
   const [list, setList] = useState('');
   const [reading, setReading] = useState<RosterReading>();
-  const [unread, setUnread] = useState(false);
   const take = (text: string) => {
     setReading(undefined);
-    setUnread(false);
     setList(text);
-  };
-  const readFile = async (file: File | undefined) => {
-    if (!file) return;
-    try {
-      take(new TextDecoder('utf-8', { fatal: true }).decode(await file.arrayBuffer()));
-    } catch {
-      setUnread(true);
-    }
   };
   const look = async () => {
     const answer = await submit<RosterReading>('POST', `/api/courses/${course}/roster/preview`, { list });
@@ -72,15 +63,7 @@ export function RosterSection({
         <h3>{courseTexts.pasteTitle}</h3>
         <p className="soft">{courseTexts.pasteLead}</p>
         <Field label={courseTexts.paste} rows={6} value={list} error={errors.list} onChange={take} />
-        <label className={styles.file}>
-          {courseTexts.chooseFile}{' '}
-          <input
-            type="file"
-            accept=".csv,.txt,.tsv,text/csv,text/plain"
-            onChange={(event) => void readFile(event.target.files?.[0])}
-          />
-        </label>
-        {unread ? <p className={styles.error}>{courseTexts.fileUnread}</p> : null}
+        <FileField label={courseTexts.chooseFile} onText={take} />
         <div aria-live="polite">
           {reading ? (
             <div className="notice">

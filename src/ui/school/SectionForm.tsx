@@ -4,7 +4,7 @@ import { frameHistoryTexts } from '@/core/texts/frameHistory';
 import { courseTexts } from '@/core/texts/school';
 import { Field } from '../controls/Field';
 import { FormBox } from './FormBox';
-import { useSubmit } from './useSubmit';
+import { useSubmit } from '../controls/useSubmit';
 
 export function SectionForm({ course }: { course: string }) {
   const { submit, errors, message, busy } = useSubmit();

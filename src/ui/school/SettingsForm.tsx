@@ -7,8 +7,8 @@ import { schoolTexts, setupTexts } from '@/core/texts/school';
 import { Field } from '../controls/Field';
 import { FormBox } from './FormBox';
 import styles from './School.module.css';
-import { Select } from './Select';
-import { useSubmit } from './useSubmit';
+import { Select } from '../controls/Select';
+import { useSubmit } from '../controls/useSubmit';
 
 export const localeOptions = Object.entries(LOCALES).map(([value, label]) => ({ value, label }));
 export const weekStartOptions = WEEK_STARTS.map((day) => ({

@@ -5,9 +5,9 @@ import { callApi } from '../controls/callApi';
 import { Field } from '../controls/Field';
 import { FormBox } from './FormBox';
 import styles from './School.module.css';
-import { Select } from './Select';
+import { Select } from '../controls/Select';
 import { localeOptions, weekStartOptions } from './SettingsForm';
-import { useSubmit } from './useSubmit';
+import { useSubmit } from '../controls/useSubmit';
 
 /** The first run: an account, a school, a term; then straight in. */
 export function SetupForm({ zones }: { zones: readonly string[] }) {

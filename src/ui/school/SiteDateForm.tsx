@@ -9,8 +9,8 @@ import { Field } from '../controls/Field';
 import { TimeField } from '../entries/TimeField';
 import { FormBox } from './FormBox';
 import styles from './School.module.css';
-import { Select } from './Select';
-import { useSubmit } from './useSubmit';
+import { Select } from '../controls/Select';
+import { useSubmit } from '../controls/useSubmit';
 
 /** A date for everyone: an exam day, a deadline. */
 export function SiteDateForm({ terms }: { terms: readonly Readonly<{ id: string; name: string }>[] }) {

@@ -5,7 +5,7 @@ import { schoolTexts } from '@/core/texts/school';
 import { Field } from '../controls/Field';
 import { FormBox } from './FormBox';
 import styles from './School.module.css';
-import { useSubmit } from './useSubmit';
+import { useSubmit } from '../controls/useSubmit';
 
 export type TermFields = Readonly<{ name: string; startsOn: string; endsOn: string; tzid: string }>;
 type Effects = Parameters<typeof schoolTexts.effects>[0];

@@ -4,7 +4,7 @@ import { frameHistoryTexts } from '@/core/texts/frameHistory';
 import { courseTexts } from '@/core/texts/school';
 import { Field } from '../controls/Field';
 import { FormBox } from './FormBox';
-import { useSubmit } from './useSubmit';
+import { useSubmit } from '../controls/useSubmit';
 
 /** What each week is about, one line a week: a list that was written elsewhere is pasted whole. */
 export function ThemesForm({ course, themes }: { course: string; themes: readonly string[] }) {

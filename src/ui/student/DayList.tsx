@@ -7,7 +7,13 @@ export function DayList({ lines }: { lines: readonly DayLine[] }) {
   return (
     <ul className={styles.list}>
       {lines.map((line) => (
-        <li key={line.key} className={styles.line} data-kind={line.kind} data-course={line.tags[0]?.color}>
+        <li
+          key={line.key}
+          className={styles.line}
+          data-kind={line.kind}
+          data-off={line.off}
+          data-course={line.tags[0]?.color}
+        >
           <span className={styles.time}>{line.time}</span>
           <div className={styles.what}>
             <p>

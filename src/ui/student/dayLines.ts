@@ -4,7 +4,7 @@ import { embedTexts } from '@/core/texts/embeds';
 import { entryTexts, listed } from '@/core/texts/entries';
 import { studentTexts } from '@/core/texts/student';
 import { dateLabel, momentLabel, rangeLabel, timeLabel } from '@/core/time/dateLabels';
-import { dayOf, isDay } from '@/core/time/zonedWall';
+import { dayOf, isDay, momentText } from '@/core/time/zonedWall';
 
 export type DayLine = Readonly<{
   key: string;
@@ -12,6 +12,8 @@ export type DayLine = Readonly<{
   time: string;
   tags: readonly Readonly<{ tag: string; color: string }>[];
   title: string;
+  /** Called off: struck through. */
+  off: boolean;
   detail: string;
   /** The page of the entry, or where times are taken. */
   href?: string;
@@ -21,9 +23,12 @@ export type DayLine = Readonly<{
 function detailOf(o: Occurrence, locale: string): string {
   switch (o.kind) {
     case 'event':
-      return o.place;
     case 'class':
       return o.cancelled === undefined ? o.place : entryTexts.cancelled(o.cancelled);
+    case 'announcement':
+      return entryTexts.kind.announcement;
+    case 'note':
+      return entryTexts.kind.note;
     case 'closure':
       return o.closesAt ? entryTexts.closedFrom(o.title, timeLabel(o.closesAt)) : '';
     case 'siteDate':
@@ -31,7 +36,12 @@ function detailOf(o: Occurrence, locale: string): string {
     case 'set':
       return entryTexts.due(momentLabel(o.due, locale));
     case 'due':
-      return [o.handIn, o.setOn && studentTexts.setLine(dateLabel(o.setOn, 'short', locale))]
+      return [
+        o.cancelled === undefined ? '' : entryTexts.cancelled(o.cancelled),
+        o.extended ? studentTexts.extended : '',
+        o.handIn,
+        o.setOn && studentTexts.setLine(dateLabel(o.setOn, 'short', locale)),
+      ]
         .filter(Boolean)
         .join(' · ');
     case 'times': {
@@ -59,20 +69,17 @@ function timeOf(o: Occurrence): string {
 
 /** One line of a list by day: for the student's home, the day sheet and the entry's page alike. */
 export function dayLine(o: Occurrence, plan: Pick<SeenPlan, 'courses' | 'locale'>): DayLine {
-  const links =
-    o.kind === 'booking' || o.kind === 'class'
-      ? o.meetingLink
-        ? [{ url: o.meetingLink, label: '' }]
-        : []
-      : 'links' in o
-        ? o.links.map(({ url, label }) => ({ url, label }))
-        : [];
+  const links = [
+    ...('meetingLink' in o && o.meetingLink ? [{ url: o.meetingLink, label: studentTexts.join }] : []),
+    ...('links' in o ? o.links.map(({ url, label }) => ({ url, label })) : []),
+  ];
   return {
-    key: `${o.uid} ${o.kind}`,
+    key: `${o.uid} ${o.kind} ${momentText(o.start)}`,
     kind: o.kind,
     time: timeOf(o),
     tags: plan.courses.filter((c) => o.courses.includes(c.id)).map(({ tag, color }) => ({ tag, color })),
     title: titleOf(o),
+    off: o.cancelled !== undefined,
     detail: detailOf(o, plan.locale),
     href:
       'entry' in o

@@ -1,13 +1,16 @@
 'use client';
 import type { CSSProperties, KeyboardEvent } from 'react';
 import { useRef, useState } from 'react';
+import { Temporal } from 'temporal-polyfill';
 import { termTexts } from '@/core/texts/term';
+import type { Desk } from '../plan/PlanDesk';
 import styles from './TermGrid.module.css';
 import { TermItem } from './TermItem';
 import type { GridDay, GridItem, GridWeek, TermGridView } from './termView';
+import { useGridDrag } from './useGridDrag';
 
 /** Beyond this many a cell shows a count, which opens the day in place. */
-const SHOWN = 2;
+const SHOWN = { all: 2, six: 4, one: 40 } as const;
 
 const ARROWS: Record<string, readonly [number, number]> = {
   ArrowUp: [-1, 0],
@@ -16,24 +19,28 @@ const ARROWS: Record<string, readonly [number, number]> = {
   ArrowRight: [0, 1],
 };
 
-type Props = Readonly<{
-  view: TermGridView;
-  selected?: string;
-  day?: string;
-  canAdd: boolean;
-  onOpen: (item: GridItem) => void;
-  /** Adds to a day; `typed` is what was typed on it already. */
-  onDay: (date: string, typed?: string) => void;
-}>;
+type Props = Readonly<{ view: TermGridView; desk: Desk }>;
 
 /**
- * Weeks down, days across, after the ARIA grid pattern: arrows move between days, Enter goes into a day's entries or adds to an empty one, typing adds to any, Escape comes back out.
+ * Weeks down, days across, after the ARIA grid pattern: arrows move between days, Enter goes into a day's entries or adds to
+ * an empty one, typing adds to any, Alt with an arrow moves an entry by a day or a week, Escape comes back out.
  */
-export function TermGrid({ view, selected, day, canAdd, onOpen, onDay }: Props) {
+export function TermGrid({ view, desk }: Props) {
   const table = useRef<HTMLDivElement>(null);
   const [active, setActive] = useState<readonly [number, number]>(() => startOf(view.weeks));
   const [opened, setOpened] = useState<string>();
-
+  const [picked, setPicked] = useState<ReadonlySet<string>>(new Set());
+  const all = view.weeks.flatMap((week) => week.days.flatMap((day) => day.items));
+  /** A mark with all that are chosen along with it. */
+  const together = (item: GridItem) => (picked.has(item.key) ? all.filter((i) => picked.has(i.key)) : [item]);
+  const { drag, begin, wasDragged, surface } = useGridDrag({
+    onMark: (key, to) => {
+      const item = all.find((i) => i.key === key);
+      if (item && item.date !== to) desk.move(together(item), to);
+      setPicked(new Set());
+    },
+    onDays: (day, lastDay) => desk.canAdd && desk.add({ day, lastDay }),
+  });
   const columns = {
     '--columns': view.columns.map(({ narrow }) => `minmax(0, ${narrow ? 0.72 : 1}fr)`).join(' '),
   } as CSSProperties;
@@ -43,14 +50,30 @@ export function TermGrid({ view, selected, day, canAdd, onOpen, onDay }: Props) 
     setActive([row, column]);
     table.current?.querySelector<HTMLElement>(`[data-cell="${row} ${column}"]`)?.focus();
   };
+  /** By a day, or a week; the focus stays with what moved once it is drawn anew. */
+  const moveBy = (item: GridItem, [weeks, days]: readonly [number, number]) => {
+    if (!item.movable) return;
+    const to = Temporal.PlainDate.from(item.date).add({ days: weeks * 7 + days });
+    desk.move(together(item), to.toString());
+    setPicked(new Set());
+  };
 
   const onKey = (event: KeyboardEvent<HTMLElement>, cell: GridDay, row: number, column: number) => {
-    if (event.altKey || event.ctrlKey || event.metaKey) return;
+    if (event.ctrlKey || event.metaKey) return;
     const inside = event.target !== event.currentTarget;
-    const items = [...event.currentTarget.querySelectorAll<HTMLElement>('button')];
     const arrow = ARROWS[event.key];
+    if (event.altKey) {
+      const key = (event.target as HTMLElement).dataset.key;
+      const item =
+        cell.items.find((i) => i.key === key) ?? (cell.items.length === 1 ? cell.items[0] : undefined);
+      if (!arrow || !item) return;
+      event.preventDefault();
+      return moveBy(item, arrow);
+    }
+    const items = [...event.currentTarget.querySelectorAll<HTMLElement>('button')];
     if (event.key === 'Escape') {
       setOpened(undefined);
+      setPicked(new Set());
       event.currentTarget.focus();
     } else if (inside && (event.key === 'ArrowUp' || event.key === 'ArrowDown')) {
       event.preventDefault();
@@ -65,15 +88,31 @@ export function TermGrid({ view, selected, day, canAdd, onOpen, onDay }: Props) 
       event.preventDefault();
       // Enter goes in where there is something to open, and adds where there is nothing.
       if (items[0]) items[0].focus();
-      else if (canAdd) onDay(cell.date);
-    } else if (!inside && canAdd && event.key.length === 1 && event.key !== ' ') {
+      else if (desk.canAdd) desk.add({ day: cell.date });
+    } else if (!inside && desk.canAdd && event.key.length === 1 && event.key !== ' ') {
       event.preventDefault();
-      onDay(cell.date, event.key);
+      desk.add({ day: cell.date, typed: event.key });
     }
+  };
+  const onItem = (item: GridItem, extend: boolean) => {
+    if (wasDragged()) return;
+    if (!extend || !item.movable) return desk.open(item);
+    const next = new Set(picked);
+    if (!next.delete(item.key)) next.add(item.key);
+    setPicked(next);
   };
 
   return (
-    <div className={styles.grid} style={columns} role="grid" aria-label={termTexts.grid} ref={table}>
+    <div
+      className={styles.grid}
+      style={columns}
+      role="grid"
+      aria-label={termTexts.grid}
+      ref={table}
+      data-zoom={view.zoom}
+      data-dragging={drag !== undefined}
+      {...surface}
+    >
       <div role="row" className={styles.head}>
         <span role="columnheader" className="visually-hidden">
           {termTexts.title}
@@ -103,10 +142,11 @@ export function TermGrid({ view, selected, day, canAdd, onOpen, onDay }: Props) 
           </div>
           {week.days.map((cell, column) => {
             const here = active[0] === row && active[1] === column;
-            const all = opened === cell.date;
-            const shown = all
+            const whole = opened === cell.date;
+            const most = SHOWN[view.zoom];
+            const shown = whole
               ? cell.items
-              : cell.items.slice(0, cell.items.length > SHOWN ? SHOWN - 1 : SHOWN);
+              : cell.items.slice(0, cell.items.length > most ? most - 1 : most);
             const more = cell.items.length - shown.length;
             return (
               <div
@@ -116,40 +156,51 @@ export function TermGrid({ view, selected, day, canAdd, onOpen, onDay }: Props) 
                 data-date={cell.date}
                 data-today={cell.today}
                 data-outside={!cell.inTerm}
-                data-add={canAdd}
+                data-add={desk.canAdd}
                 data-closed={cell.closed !== undefined}
                 data-empty={cell.items.length === 0}
                 data-long={cell.long}
+                data-target={
+                  drag?.kind === 'mark'
+                    ? drag.over === cell.date
+                    : drag !== undefined && isBetween(cell.date, drag.from, drag.over)
+                }
                 className={styles.cell}
                 tabIndex={here ? 0 : -1}
                 aria-label={`${cell.long}${cell.today ? `, ${termTexts.today}` : ''}: ${cell.items.length === 0 ? (cell.closed ?? termTexts.empty) : termTexts.entries(cell.items.length)}`}
-                aria-selected={day === cell.date}
+                aria-selected={desk.day === cell.date}
                 onKeyDown={(event) => onKey(event, cell, row, column)}
                 onFocus={() => setActive([row, column])}
+                onPointerDown={(event) => {
+                  if (desk.canAdd && event.target === event.currentTarget) begin(event, 'days', cell.date);
+                }}
                 onClick={(event) => {
-                  if (canAdd && event.target === event.currentTarget) onDay(cell.date);
+                  if (event.target !== event.currentTarget || wasDragged()) return;
+                  if (desk.canAdd) desk.add({ day: cell.date });
                 }}
               >
                 {cell.closed ? <span className={styles.closed}>{cell.closed}</span> : null}
-                <div className={all ? styles.opened : styles.items} data-alone={cell.items.length === 1}>
+                <div className={whole ? styles.opened : styles.items} data-alone={cell.items.length === 1}>
                   {shown.map((item) => (
                     <TermItem
                       key={item.key}
                       item={item}
-                      selected={item.entry !== undefined && item.entry === selected}
-                      onOpen={() => onOpen(item)}
+                      selected={desk.selected !== undefined && desk.selected === (item.entry ?? item.meeting)}
+                      picked={picked.has(item.key)}
+                      onOpen={(extend) => onItem(item, extend)}
+                      onPress={(event) => item.movable && begin(event, 'mark', item.key)}
                     />
                   ))}
-                  {more > 0 || all ? (
+                  {more > 0 || whole ? (
                     <button
                       type="button"
                       className={styles.more}
                       tabIndex={-1}
-                      aria-expanded={all}
-                      aria-label={all ? termTexts.fewer : termTexts.moreOn(more, cell.long)}
-                      onClick={() => setOpened(all ? undefined : cell.date)}
+                      aria-expanded={whole}
+                      aria-label={whole ? termTexts.fewer : termTexts.moreOn(more, cell.long)}
+                      onClick={() => setOpened(whole ? undefined : cell.date)}
                     >
-                      {all ? termTexts.fewer : termTexts.more(more)}
+                      {whole ? termTexts.fewer : termTexts.more(more)}
                     </button>
                   ) : null}
                 </div>
@@ -158,9 +209,15 @@ export function TermGrid({ view, selected, day, canAdd, onOpen, onDay }: Props) 
           })}
         </div>
       ))}
+      <p className="visually-hidden" aria-live="polite">
+        {picked.size > 0 ? termTexts.picked(picked.size) : ''}
+      </p>
     </div>
   );
 }
+
+const isBetween = (date: string, a: string, b: string) =>
+  a < b ? date >= a && date <= b : date >= b && date <= a;
 
 /** The cell that the keyboard enters first: today, or the first day. */
 function startOf(weeks: readonly GridWeek[]): readonly [number, number] {

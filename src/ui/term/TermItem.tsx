@@ -1,3 +1,4 @@
+import type { PointerEvent } from 'react';
 import { entryTexts } from '@/core/texts/entries';
 import styles from './TermGrid.module.css';
 import type { GridItem } from './termView';
@@ -6,11 +7,19 @@ import type { GridItem } from './termView';
 export function TermItem({
   item,
   selected,
+  picked,
+  reachable = false,
   onOpen,
+  onPress,
 }: {
   item: GridItem;
   selected: boolean;
-  onOpen: () => void;
+  /** Chosen along with others, to be moved together. */
+  picked: boolean;
+  /** Whether Tab comes here; in the grid the cell leads in. */
+  reachable?: boolean;
+  onOpen: (extend: boolean) => void;
+  onPress?: (event: PointerEvent) => void;
 }) {
   const content = (
     <span className={styles.flow}>
@@ -18,9 +27,9 @@ export function TermItem({
         <span key={tag.tag} className="tag" data-course={tag.color}>
           {tag.tag}
         </span>
-      ))}
-      {item.time ? <span className={styles.time}>{item.time}</span> : null}
-      {item.ordinal !== undefined ? (
+      ))}{' '}
+      {item.time ? <span className={styles.time}>{item.time}</span> : null}{' '}
+      {item.ordinal !== undefined && !item.planned ? (
         <>
           <span className={styles.ordinal}>{item.ordinal}</span>
           <span className={styles.long}>{item.long}</span>
@@ -43,6 +52,10 @@ export function TermItem({
     'data-kind': item.kind,
     'data-release': item.release,
     'data-cancelled': item.cancelled,
+    'data-planned': item.planned,
+    'data-picked': picked,
+    'data-movable': item.movable,
+    'data-key': item.key,
     'data-course': item.tags[0]?.color,
     title: item.release === 'shown' ? item.words : `${item.words}. ${entryTexts.release[item.release]}`,
   };
@@ -52,8 +65,9 @@ export function TermItem({
       type="button"
       aria-label={item.words}
       aria-pressed={selected}
-      tabIndex={-1}
-      onClick={onOpen}
+      tabIndex={reachable ? 0 : -1}
+      onClick={(event) => onOpen(event.ctrlKey || event.metaKey || event.shiftKey)}
+      onPointerDown={onPress}
     >
       {content}
     </button>

@@ -1,7 +1,7 @@
 import type { Temporal } from 'temporal-polyfill';
 import type { Occurrence } from '@/core/plan/occurrences';
 import { touches } from '@/core/plan/occurrences';
-import type { Release } from '@/core/entries/seenBy';
+import type { Release } from '@/core/entries/visibility';
 import type { SeenPlan } from '@/core/plan/seenPlan';
 import { entryTexts, listed } from '@/core/texts/entries';
 import { studentTexts } from '@/core/texts/student';
@@ -10,33 +10,32 @@ import { dateLabel, timeLabel, weekAndDate } from '@/core/time/dateLabels';
 import type { Term } from '@/core/time/term';
 import { teachingWeeks } from '@/core/time/term';
 import { dayOf, isDay, momentText } from '@/core/time/zonedWall';
+import type { PlanItem } from '../plan/planItem';
 
 export type Tag = Readonly<{ tag: string; color: string }>;
 
 /** One mark in a cell, as plain text: the server formats, the grid draws. */
-export type GridItem = Readonly<{
-  key: string;
-  kind: Occurrence['kind'];
-  tags: readonly Tag[];
-  title: string;
-  /** Before the title: `10:00`. */
-  time?: string;
-  /** The number of a class, drawn as a small box. */
-  ordinal?: number;
-  /** The same in words, where there is room. */
-  long?: string;
-  /** At the end: `by 17:00`. */
-  by?: string;
-  release: Release;
-  cancelled: boolean;
-  entry?: string;
-  /** Where a mark that is no entry leads. */
-  href?: string;
-  /** A sheet's times, true where taken. */
-  boxes?: readonly boolean[];
-  /** All of it in words, for the tooltip and for screen readers. */
-  words: string;
-}>;
+export type GridItem = PlanItem &
+  Readonly<{
+    kind: Occurrence['kind'];
+    tags: readonly Tag[];
+    /** Before the title: `10:00`. */
+    time?: string;
+    /** The number of a class, drawn as a small box. */
+    ordinal?: number;
+    /** Whether a class has a plan: then it is tinted. */
+    planned: boolean;
+    /** The same in words, where there is room. */
+    long?: string;
+    /** At the end: `by 17:00`. */
+    by?: string;
+    release: Release;
+    cancelled: boolean;
+    /** A sheet's times, true where taken. */
+    boxes?: readonly boolean[];
+    /** All of it in words, for the tooltip and for screen readers. */
+    words: string;
+  }>;
 
 export type GridDay = Readonly<{
   /** The first date of the cell; the last column holds Saturday and Sunday. */
@@ -64,6 +63,10 @@ export type TermGridView = Readonly<{
   title: string;
   span: string;
   now?: string;
+  zoom: 'all' | 'six' | 'one';
+  /** The number of the first week shown, and of the term's last. */
+  from: number;
+  lastWeek: number;
   columns: readonly GridColumn[];
   weeks: readonly GridWeek[];
 }>;
@@ -73,14 +76,45 @@ const PRECEDENCE: Record<Occurrence['kind'], number> = {
   due: 0,
   booking: 1,
   event: 2,
+  announcement: 5,
+  note: 6,
   times: 3,
   class: 4,
   set: 5,
-  siteDate: 6,
-  closure: 7,
+  siteDate: 7,
+  closure: 8,
 };
 
-function itemOf(o: Occurrence, tags: readonly Tag[]): GridItem {
+/** What a view of the plan knows of an occurrence that is opened or moved. */
+export function planItemOf(o: Occurrence, mayMove: MayMove): PlanItem {
+  const entry = 'entry' in o ? o.entry : undefined;
+  return {
+    key: `${o.uid} ${o.recurrenceId ? momentText(o.recurrenceId) : momentText(o.start)}`,
+    title: o.title,
+    date: dayOf(o.start).toString(),
+    entry,
+    meeting: o.kind === 'class' ? o.meeting : undefined,
+    href:
+      o.kind === 'siteDate'
+        ? `/day/${dayOf(o.start)}`
+        : o.kind === 'times' || o.kind === 'booking'
+          ? o.asStaff
+            ? '/office-hours'
+            : '/sign-up'
+          : undefined,
+    recurrenceId: o.recurrenceId && momentText(o.recurrenceId),
+    start: momentText(o.start),
+    end: o.end && momentText(o.end),
+    movable:
+      o.kind === 'class'
+        ? o.asStaff && o.plan !== undefined
+        : o.kind !== 'set' && entry !== undefined && mayMove(entry),
+  };
+}
+export type MayMove = (entry: string) => boolean;
+
+/** An occurrence as a mark. */
+export function itemOf(o: Occurrence, tags: readonly Tag[], mayMove: MayMove): GridItem {
   const clock = isDay(o.start) ? undefined : timeLabel(o.start.wall);
   const title =
     o.kind === 'set'
@@ -96,25 +130,50 @@ function itemOf(o: Occurrence, tags: readonly Tag[]): GridItem {
     entryTexts.kind[o.kind],
     o.kind === 'due' && clock ? entryTexts.by(clock) : clock,
     title,
-    o.kind === 'class' && o.cancelled !== undefined ? entryTexts.cancelled(o.cancelled) : undefined,
+    o.cancelled === undefined ? undefined : entryTexts.cancelled(o.cancelled),
     taken ? termTexts.rulerLabel(taken.filter(Boolean).length, taken.length) : undefined,
     o.asStaff && o.release !== 'shown' ? entryTexts.release[o.release] : undefined,
   ];
   return {
-    key: `${o.uid} ${momentText(o.start)}`,
+    ...planItemOf(o, mayMove),
     kind: o.kind,
     tags,
-    title: o.kind === 'class' ? (o.sectionName ?? '') : title,
+    title: o.kind === 'class' ? (o.plan ? o.title : (o.sectionName ?? '')) : title,
+    planned: o.kind === 'class' && o.plan !== undefined,
     ordinal: o.kind === 'class' ? o.ordinal : undefined,
-    long: o.kind === 'class' ? title : undefined,
+    long: o.kind === 'class' && !o.plan ? title : undefined,
     time: o.kind === 'due' ? undefined : clock,
     by: o.kind === 'due' && clock ? entryTexts.by(clock) : undefined,
     release: o.release,
-    cancelled: o.kind === 'class' && o.cancelled !== undefined,
-    href: o.kind === 'class' || o.kind === 'siteDate' ? `/day/${dayOf(o.start)}` : undefined,
-    entry: 'entry' in o ? o.entry : undefined,
+    cancelled: o.cancelled !== undefined,
     boxes: taken,
     words: words.filter(Boolean).join(', '),
+  };
+}
+
+/** The same class plan (or the same number) in several sections on one day is one mark. */
+function intoMarks(marks: Occurrence[][], o: Occurrence): Occurrence[][] {
+  const same =
+    o.kind === 'class' &&
+    o.cancelled === undefined &&
+    marks.find(([first]) => {
+      if (first?.kind !== 'class' || first.course !== o.course || first.cancelled !== undefined) return false;
+      return o.plan ? first.plan === o.plan : !first.plan && first.ordinal === o.ordinal;
+    });
+  if (same) same.push(o);
+  else marks.push([o]);
+  return marks;
+}
+
+function standingFor(others: readonly Occurrence[], item: GridItem): GridItem {
+  if (others.length === 0) return item;
+  const classes = others.flatMap((o) => (o.kind === 'class' ? [o] : []));
+  const times = classes.map((o) => (isDay(o.start) ? '' : timeLabel(o.start.wall)));
+  return {
+    ...item,
+    others: classes.map((o) => o.meeting),
+    title: item.planned ? item.title : '',
+    words: `${item.words}, ${termTexts.alsoAt(listed(times))}`,
   };
 }
 
@@ -127,6 +186,9 @@ function closedOn(occurrences: readonly Occurrence[], date: Temporal.PlainDate):
   );
   return names.length > 0 ? listed(names) : undefined;
 }
+
+/** How much of the term is shown: from a week on, where it is not all. */
+export type Zoom = Readonly<{ kind: 'all' }> | Readonly<{ kind: 'six' | 'one'; from: number }>;
 
 /** The days of a week as columns, by their distance from its first day; days of a weekend that meet share one. */
 function columnsFrom(weekStart: number): number[][] {
@@ -149,12 +211,16 @@ export function termView(
     term,
     occurrences,
     shown,
+    mayMove = () => false,
+    zoom = { kind: 'all' },
   }: {
     plan: SeenPlan;
     term: Term;
     occurrences: readonly Occurrence[];
     /** The courses that are switched on. */
     shown: ReadonlySet<string>;
+    mayMove?: MayMove;
+    zoom?: Zoom;
   },
   today: Temporal.PlainDate,
 ): TermGridView {
@@ -179,10 +245,15 @@ export function termView(
         items: occurrences
           .filter((o) => o.kind !== 'closure' && touches(o, first, last))
           .sort((a, b) => PRECEDENCE[a.kind] - PRECEDENCE[b.kind])
-          .map((o) =>
-            itemOf(
-              o,
-              o.courses.flatMap((id) => tagOf.get(id) ?? []),
+          .reduce<Occurrence[][]>(intoMarks, [])
+          .map(([o, ...others]) =>
+            standingFor(
+              others,
+              itemOf(
+                o!,
+                o!.courses.flatMap((id) => tagOf.get(id) ?? []),
+                mayMove,
+              ),
             ),
           ),
       };
@@ -215,13 +286,17 @@ export function termView(
     span: termTexts.span(
       dateLabel(term.startsOn, 'dayMonth', plan.locale),
       dateLabel(term.endsOn, 'dayMonth', plan.locale),
-      weeks.length,
     ),
     now: weekNow === undefined ? undefined : termTexts.weekNow(weekNow),
+    zoom: zoom.kind,
+    from: zoom.kind === 'all' ? 1 : zoom.from,
+    lastWeek: weeks.length,
     columns: columns.map((offsets) => ({
       label: [...new Set([offsets[0]!, offsets.at(-1)!])].map(weekday).join('–'),
       narrow: isWeekend(weekStart, offsets[0]!),
     })),
-    weeks,
+    weeks: zoom.kind === 'all' ? weeks : weeks.slice(zoom.from - 1, zoom.from - 1 + WEEKS_OF[zoom.kind]),
   };
 }
+
+export const WEEKS_OF = { six: 6, one: 1 } as const;

@@ -54,6 +54,7 @@ export const theme = createTheme({
         },
         input: { padding: '7px 10px', height: 'auto' },
         multiline: { padding: '7px 10px' },
+        inputMultiline: { padding: 0 },
         notchedOutline: { borderColor: 'var(--edge)' },
       },
     },

@@ -3,6 +3,7 @@ import { notFound } from 'next/navigation';
 import { entryTexts } from '@/core/texts/entries';
 import { currentTerm } from '@/core/time/term';
 import { planSeenBy } from '@/server/plan/planSeenBy';
+import { recordShown } from '@/server/plan/recordShown';
 import { todayIn } from '@/server/plan/todayIn';
 import { sharedPembit } from '@/server/pembit';
 import { ReadEntry } from '@/ui/entries/ReadEntry';
@@ -19,6 +20,7 @@ export default async function EntryPage({ params }: { params: Promise<{ entry: s
   const pembit = sharedPembit();
   const plan = await planSeenBy(pembit, actor.viewer);
   const entry = plan.entries.find((e) => e.id === id);
+  await recordShown(pembit, actor.person.id, { entries: entry ? [entry] : [] });
   if (!entry) notFound();
   const term = currentTerm(plan.terms, todayIn(pembit, plan));
   return (

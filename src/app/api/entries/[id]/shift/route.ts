@@ -1,21 +1,15 @@
 import { z } from 'zod';
+import { dayOrWall } from '@/core/fields';
 import { entryId } from '@/core/ids';
-import { shiftEntry } from '@/server/entries/shiftEntry';
+import { shiftEntries } from '@/server/entries/shiftEntry';
 import { endpoint } from '../../../endpoint';
-import { entryAnswer } from '../../entryAnswer';
+import { shiftBy } from '../../shiftBy';
 
 const params = z.object({ id: entryId });
-const body = z.object({
-  days: z
-    .number({ error: 'Say by how many days, such as 1 or -7.' })
-    .int('Whole days only.')
-    .min(-400, 'At most 400 days.')
-    .max(400, 'At most 400 days.')
-    .refine((days) => days !== 0, 'It stays where it is.'),
-  /** Whether what hangs on the date comes along. */
-  along: z.boolean().default(false),
-});
+const body = z.object({ ...shiftBy, recurrenceId: dayOrWall.optional() });
 
-export const POST = endpoint({ who: 'person', params, body }, async ({ pembit, actor, params, body }) =>
-  entryAnswer(await shiftEntry(pembit, actor, params.id, body)),
-);
+export const POST = endpoint({ who: 'person', params, body }, async ({ pembit, actor, params, body }) => {
+  const { recurrenceId, ...by } = body;
+  const outcome = await shiftEntries(pembit, actor, [{ id: params.id, recurrenceId }], by);
+  return outcome.ok ? { ...outcome, value: { moved: outcome.value.length } } : outcome;
+});

@@ -1,6 +1,6 @@
 'use client';
 import { useId } from 'react';
-import styles from './School.module.css';
+import styles from './Select.module.css';
 
 type Props = Readonly<{
   label: string;

@@ -1,6 +1,7 @@
 import { expect, test } from 'vitest';
 import type { EntryDraft } from './entryDraft';
-import { emptyDraft, readDraft } from './entryDraft';
+import { emptyDraft } from './entryDraft';
+import { readDraft } from './readDraft';
 
 const HL = '11111111-1111-4111-8111-111111111111';
 const draft = (changes: Partial<EntryDraft>): EntryDraft => ({
@@ -64,8 +65,38 @@ test.each([
 });
 
 test('sections narrow the audience; none ticked is everyone', () => {
-  expect(read({ starts: '10', courses: { [HL]: ['a'] } })).toMatchObject({
+  expect(
+    read({ starts: '10', courses: { [HL]: { sections: ['a'], groups: [], people: [] } } }),
+  ).toMatchObject({
     audience: [{ course: HL, sections: ['a'] }],
   });
   expect(read({ starts: '10' })).toMatchObject({ audience: [{ course: HL }] });
+});
+
+test.each([
+  [{ kind: 'weeks', weekdays: [2, 4] }, 'FREQ=WEEKLY;BYDAY=TU,TH;UNTIL=20261218'],
+  [{ kind: 'weeks', every: '2', ends: 'count', count: '4' }, 'FREQ=WEEKLY;INTERVAL=2;BYDAY=TH;COUNT=4'],
+  [{ kind: 'monthWeekday', ends: 'date', until: '2026-12-31' }, 'FREQ=MONTHLY;BYDAY=3TH;UNTIL=20261231'],
+  [{ kind: 'own', rrule: 'FREQ=YEARLY;COUNT=2' }, 'FREQ=YEARLY;COUNT=2'],
+  [{}, undefined],
+] as [Partial<EntryDraft['repeat']>, string | undefined][])(
+  'repeating %j is the rule %s',
+  (repeat, rrule) => {
+    const given = draft({ starts: '10', repeat: { ...emptyDraft('', undefined).repeat, ...repeat } });
+    expect(readDraft(given, { termEnds: '2026-12-18' })).toMatchObject({ ok: true, input: { rrule } });
+  },
+);
+
+test('a note has no audience; effort and points are read as numbers', () => {
+  expect(read({ kind: 'note', starts: '11' })).toEqual({
+    kind: 'note',
+    title: 'Fairing',
+    description: '',
+    on: '2026-10-15T11:00',
+  });
+  expect(read({ kind: 'assignment', effortHours: '1,5', points: '20' })).toMatchObject({
+    effortMinutes: 90,
+    points: 20,
+  });
+  expect(read({ kind: 'assignment', points: 'many' })).toEqual({ points: 'Type a number.' });
 });

@@ -1,9 +1,9 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import type { Called, FieldErrors } from '../controls/callApi';
-import { callApi } from '../controls/callApi';
-import { useMessages } from '../controls/Messages';
+import type { Called, FieldErrors } from './callApi';
+import { callApi } from './callApi';
+import { useMessages } from './Messages';
 
 type Submit = <T>(
   method: 'GET' | 'POST' | 'PUT' | 'DELETE',

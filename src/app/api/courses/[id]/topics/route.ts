@@ -1,0 +1,12 @@
+import { z } from 'zod';
+import { courseId } from '@/core/ids';
+import { topicsInput } from '@/core/plan/classPlanInput';
+import { writeTopics } from '@/server/plan/classPlans';
+import { endpoint } from '../../../endpoint';
+
+const params = z.object({ id: courseId });
+
+export const POST = endpoint(
+  { who: 'person', params, body: topicsInput },
+  ({ pembit, actor, params, body }) => writeTopics(pembit, actor, params.id, body),
+);

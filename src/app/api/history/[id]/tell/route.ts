@@ -1,0 +1,11 @@
+import { z } from 'zod';
+import { historyId } from '@/core/ids';
+import { tellChange } from '@/server/history/tellChange';
+import { endpoint } from '../../../endpoint';
+
+const params = z.object({ id: historyId });
+
+/** Tells everybody who had been shown what the act changed, by mail, after a minute. */
+export const POST = endpoint({ who: 'person', params }, ({ pembit, actor, params }) =>
+  tellChange(pembit, actor, params.id),
+);

@@ -1,0 +1,16 @@
+import { z } from 'zod';
+import { meetingId } from '@/core/ids';
+import { classPlanInput } from '@/core/plan/classPlanInput';
+import { clearClass, planClass } from '@/server/plan/classPlans';
+import { endpoint } from '../../../endpoint';
+
+const params = z.object({ id: meetingId });
+
+export const PUT = endpoint(
+  { who: 'person', params, body: classPlanInput },
+  ({ pembit, actor, params, body }) => planClass(pembit, actor, params.id, body),
+);
+
+export const DELETE = endpoint({ who: 'person', params }, ({ pembit, actor, params }) =>
+  clearClass(pembit, actor, params.id),
+);

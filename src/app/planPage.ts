@@ -1,0 +1,76 @@
+import type { Temporal } from 'temporal-polyfill';
+import type { Viewer } from '@/core/entries/viewer';
+import type { Occurrence } from '@/core/plan/occurrences';
+import { occurrencesOf } from '@/core/plan/occurrences';
+import type { SeenPlan } from '@/core/plan/seenPlan';
+import type { Term } from '@/core/time/term';
+import { currentTerm } from '@/core/time/term';
+import { requireZone } from '@/core/time/zoneData';
+import { sharedPembit } from '@/server/pembit';
+import { rostersOf } from '@/server/people/rosters';
+import { planSeenBy } from '@/server/plan/planSeenBy';
+import { recordShown } from '@/server/plan/recordShown';
+import type { SeeAs } from '@/server/plan/seeAs';
+import { seeAsChoices, seeAsViewer } from '@/server/plan/seeAs';
+import { todayIn } from '@/server/plan/todayIn';
+import type { SignedIn } from '@/server/session/session';
+import { withoutCourses } from '@/ui/frame/switchedCourses';
+import type { DeskData } from '@/ui/plan/planItem';
+import { deskData, mayEdit } from '@/ui/plan/deskData';
+import { signedInOr } from './signedIn';
+
+/** What every view of the plan begins with: who looks, what they see, expanded; and what the panel needs. */
+export type PlanPage = Readonly<{
+  actor: SignedIn;
+  viewer: Viewer;
+  /** Set while staff look at the plan as somebody else. */
+  as?: SeeAs;
+  choices: readonly SeeAs[];
+  plan: SeenPlan;
+  term?: Term;
+  occurrences: readonly Occurrence[];
+  /** Ids of the courses that are switched on. */
+  shown: ReadonlySet<string>;
+  mayMove: (entry: string) => boolean;
+  today: Temporal.PlainDate;
+  data?: DeskData;
+}>;
+
+export async function planPage(path: string, search: Record<string, string | undefined>): Promise<PlanPage> {
+  const actor = await signedInOr(path);
+  const pembit = sharedPembit();
+  const [as, choices] = await Promise.all([
+    seeAsViewer(pembit, actor, search.as),
+    seeAsChoices(pembit, actor),
+  ]);
+  const viewer = as?.viewer ?? actor.viewer;
+  const plan = await planSeenBy(pembit, viewer, { notes: !as });
+  const today = todayIn(pembit, plan);
+  const term = currentTerm(plan.terms, today);
+  const off = withoutCourses(search.without);
+  const shown = new Set(
+    plan.courses.filter((course) => !course.archived && !off.has(course.code)).map((course) => course.id),
+  );
+  // The ruler tells staff that a time is taken; to students their own booking is an entry of the day.
+  const occurrences = occurrencesOf(plan, requireZone).filter(
+    (o) => (o.kind === 'note' || o.courses.some((id) => shown.has(id))) && !(o.kind === 'booking' && !o.mine),
+  );
+  const editable = new Set<string>(
+    as ? [] : plan.entries.filter((entry) => mayEdit(viewer, entry)).map((entry) => entry.id),
+  );
+  if (!as) await recordShown(pembit, actor.person.id, plan);
+  const rosters = await rostersOf(pembit, actor);
+  return {
+    actor,
+    viewer,
+    as,
+    choices,
+    plan,
+    term,
+    occurrences,
+    shown,
+    mayMove: (entry) => editable.has(entry),
+    today,
+    data: term && deskData(viewer, plan, { term, rosters, readOnly: as !== undefined }),
+  };
+}

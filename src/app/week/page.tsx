@@ -1,0 +1,38 @@
+import type { Metadata } from 'next';
+import { plainDate } from '@/core/fields';
+import { termTexts } from '@/core/texts/term';
+import { weekTexts } from '@/core/texts/week';
+import { toWall } from '@/core/time/zone';
+import { requireZone } from '@/core/time/zoneData';
+import { sharedPembit } from '@/server/pembit';
+import { WeekDesk } from '@/ui/week/WeekDesk';
+import { weekView } from '@/ui/week/weekView';
+import { planPage } from '../planPage';
+import { PlanFrame } from '../PlanFrame';
+
+export const metadata: Metadata = { title: weekTexts.name };
+
+type Search = Promise<Record<string, string | undefined>>;
+
+/** One week by the hour: `/week?from=DATE`, the week that holds the date. */
+export default async function WeekPage({ searchParams }: { searchParams: Search }) {
+  const search = await searchParams;
+  const page = await planPage('/week', search);
+  const { plan, term, occurrences, mayMove, today, data } = page;
+  const asked = plainDate.safeParse(search.from);
+  const date = asked.success ? asked.data : today;
+  return (
+    <PlanFrame page={page} empty={[termTexts.noCourses, termTexts.noCoursesLead]}>
+      {term && data ? (
+        <WeekDesk
+          view={weekView(
+            { plan, term, occurrences, mayMove },
+            { date, now: toWall(requireZone(term.tzid), sharedPembit().now()) },
+          )}
+          data={data}
+          today={today.toString()}
+        />
+      ) : null}
+    </PlanFrame>
+  );
+}

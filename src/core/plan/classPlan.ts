@@ -1,0 +1,21 @@
+import type { Temporal } from 'temporal-polyfill';
+import type { Link } from '../entries/entry';
+import type { ClassPlanId, CourseId, MeetingId, SectionId } from '../ids';
+
+export type Binding = Readonly<{ section: SectionId; meeting: MeetingId }>;
+
+/** What is taught in a class. It stands on one meeting in each section; a meeting that is gone leaves it waiting. */
+export type ClassPlan = Readonly<{
+  id: ClassPlanId;
+  course: CourseId;
+  title: string;
+  /** Formatted text. */
+  description: string;
+  links: readonly Link[];
+  /** Holds its date: an exam. */
+  pinned: boolean;
+  bindings: readonly Binding[];
+  sequence: number;
+  created: Temporal.Instant;
+  lastModified: Temporal.Instant;
+}>;

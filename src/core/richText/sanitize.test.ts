@@ -1,0 +1,35 @@
+import fc from 'fast-check';
+import { describe, expect, test } from 'vitest';
+import { plainText, sanitize } from './sanitize';
+
+describe('formatted text keeps what the allow list names, and nothing that runs', () => {
+  test.each([
+    ['<p>Bring <strong>battens</strong></p>', '<p>Bring <strong>battens</strong></p>'],
+    ['<b>old</b> <i>tags</i>', '<strong>old</strong> <em>tags</em>'],
+    ['<p></p>', ''],
+    ['<script>alert(1)</script>text', 'text'],
+    ['<p onclick="x()">a</p>', '<p>a</p>'],
+    ['<img src=x onerror=alert(1)>', ''],
+    ['<a href="javascript:alert(1)">x</a>', '<a target="_blank" rel="noopener">x</a>'],
+    ['<a href="https://x.example/a?b=1&amp;c=2">x</a>', '<a href="https://x.example/a?b=1&amp;c=2" target="_blank" rel="noopener">x</a>'],
+    ['<iframe src="https://x.example"></iframe>', ''],
+    ['<p style="position:fixed">a</p>', '<p>a</p>'],
+  ])('%s', (given, expected) => expect(sanitize(given)).toBe(expected)); // prettier-ignore
+
+  test('sanitising twice changes nothing, whatever is typed', () =>
+    fc.assert(
+      fc.property(fc.string({ unit: fc.constantFrom('<', '>', 'a', '/', '"', '=', 'p', ' ', '&', 's', 'href', 'script', 'on') }), (text) => {
+        const once = sanitize(text);
+        expect(sanitize(once)).toBe(once);
+        expect(once).not.toMatch(/<script|<[a-z]+[^>]*\son/i);
+      }),
+    )); // prettier-ignore
+});
+
+test.each([
+  ['<p>One</p><p>Two &amp; three</p>', 'One\nTwo & three'],
+  ['<ul><li>battens</li><li>spline</li></ul>', '- battens\n- spline'],
+  ['<p><a href="https://x.example/h">Handout</a></p>', 'Handout (https://x.example/h)'],
+  ['<p><a href="https://x.example/h">https://x.example/h</a></p>', 'https://x.example/h'],
+  ['', ''],
+])('as plain text: %s', (given, expected) => expect(plainText(given)).toBe(expected));

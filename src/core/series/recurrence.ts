@@ -1,0 +1,24 @@
+import type { Moment } from '../time/zonedWall';
+
+/** One occurrence that differs from its series; what is absent is as in the series. */
+export type Override = Readonly<{
+  recurrenceId: Moment;
+  start?: Moment;
+  end?: Moment;
+  title?: string;
+  place?: string;
+  /** Called off, visibly; the reason may be empty. */
+  cancelled?: string;
+}>;
+
+/**
+ * How an event repeats. `rrule` is RFC 5545's RRULE value with one difference: UNTIL is the wall time of the series'
+ * own zone (or a date), so that it means the same when the zone's offset changes; the writer turns it into UTC
+ * (section 3.3.10).
+ */
+export type Recurrence = Readonly<{
+  rrule: string;
+  /** Occurrences that are gone. */
+  exdates: readonly Moment[];
+  overrides: readonly Override[];
+}>;

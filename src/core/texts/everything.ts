@@ -1,0 +1,46 @@
+const several = (n: number) => (n === 1 ? '1 entry' : `${n} entries`);
+
+/** Words of the plain list of everything planned. */
+export const everythingTexts = {
+  title: 'Everything',
+  search: 'Search',
+  kind: 'Kind',
+  all: 'All kinds',
+  shown: 'Shown',
+  shownChoices: {
+    all: 'All',
+    shown: 'Students see it',
+    notYet: 'Not yet, or no longer',
+    draft: 'Drafts',
+  },
+  from: 'From',
+  to: 'To',
+  columns: {
+    week: 'Week',
+    date: 'Date',
+    time: 'Time',
+    tags: 'Course',
+    kind: 'Kind',
+    title: 'Title',
+    shown: 'Shown',
+  },
+  count: (n: number, all: number) => (n === all ? several(n) : `${n} of ${several(all)}`),
+  chosen: (n: number) => `${n} chosen`,
+  choose: (title: string) => `Choose ${title}`,
+  chooseAll: 'Choose all in this list',
+  moveBy: 'Move by days',
+  move: 'Move',
+  show: 'Show to students',
+  hide: 'Make drafts',
+  cancel: 'Cancel',
+  remove: 'Delete',
+  did: {
+    delete: (n: number) => `Deleted ${several(n)}`,
+    cancel: (n: number) => `Cancelled ${several(n)}`,
+    show: (n: number) => `Students see ${several(n)}`,
+    draft: (n: number) => (n === 1 ? 'Made 1 draft' : `Made ${n} drafts`),
+  },
+  csv: 'Save as CSV',
+  print: 'Print',
+  none: 'Nothing fits. Change the search or the filters.',
+} as const;

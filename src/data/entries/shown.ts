@@ -1,0 +1,49 @@
+import type { EntryId, PersonId } from '@/core/ids';
+import type { Reader } from '../database';
+import { select } from '../database';
+import type { Writer } from '../writeQueue';
+
+/** Which state of an entry a person has been shown. */
+export type Shown = Readonly<{ entry: EntryId; sequence: number }>;
+
+/** What of these a person has not been shown yet in this state. */
+export async function notYetShown(
+  reader: Reader,
+  person: PersonId,
+  entries: readonly Shown[],
+): Promise<readonly Shown[]> {
+  const rows = await select<{ entry_id: string; sequence: number }>(
+    reader,
+    'SELECT entry_id, sequence FROM shown WHERE person_id = :person',
+    { person },
+  );
+  const known = new Map(rows.map((row) => [row.entry_id, row.sequence]));
+  return entries.filter(({ entry, sequence }) => (known.get(entry) ?? -1) < sequence);
+}
+
+export async function markShown(
+  writer: Writer,
+  person: PersonId,
+  entries: readonly Shown[],
+  nowMs: number,
+): Promise<void> {
+  for (const { entry, sequence } of entries)
+    await writer.sequelize.query(
+      `INSERT INTO shown (person_id, entry_id, sequence, at) SELECT :person, id, :sequence, :nowMs FROM entries WHERE id = :entry
+       ON CONFLICT (person_id, entry_id) DO UPDATE SET sequence = excluded.sequence, at = excluded.at`,
+      { replacements: { person, entry, sequence, nowMs }, transaction: writer.transaction },
+    );
+}
+
+/** Everybody who has been shown one of these entries, in whatever state. */
+export async function shownTo(
+  reader: Reader,
+  entries: readonly string[],
+): Promise<readonly Readonly<{ person: PersonId; entry: EntryId }>[]> {
+  if (entries.length === 0) return [];
+  return select(
+    reader,
+    'SELECT person_id AS person, entry_id AS entry FROM shown WHERE entry_id IN (:entries) ORDER BY person_id',
+    { entries },
+  );
+}

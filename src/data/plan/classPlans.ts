@@ -1,0 +1,93 @@
+import { randomUUID } from 'node:crypto';
+import { Temporal } from 'temporal-polyfill';
+import type { Link } from '@/core/entries/entry';
+import type { ClassPlanId, CourseId, MeetingId, SectionId } from '@/core/ids';
+import type { ClassPlan } from '@/core/plan/classPlan';
+import { groupBy } from '@/core/groupBy';
+import type { Reader } from '../database';
+import { select } from '../database';
+import type { Change } from '../history/change';
+import type { Rows } from '../rows';
+
+function toClassPlan(row: Rows['class_plans'], bindings: readonly Rows['plan_bindings'][]): ClassPlan {
+  return {
+    id: row.id as ClassPlanId,
+    course: row.course_id as CourseId,
+    title: row.title,
+    description: row.description,
+    links: JSON.parse(row.links) as Link[],
+    pinned: row.pinned === 1,
+    bindings: bindings.map((b) => ({
+      section: b.section_id as SectionId,
+      meeting: b.meeting_id as MeetingId,
+    })),
+    sequence: row.sequence,
+    created: Temporal.Instant.fromEpochMilliseconds(row.created_at),
+    lastModified: Temporal.Instant.fromEpochMilliseconds(row.modified_at),
+  };
+}
+
+const fromClassPlan = (plan: ClassPlan): Rows['class_plans'] => ({
+  id: plan.id,
+  course_id: plan.course,
+  title: plan.title,
+  description: plan.description,
+  links: JSON.stringify(plan.links),
+  pinned: plan.pinned ? 1 : 0,
+  sequence: plan.sequence,
+  created_at: plan.created.epochMilliseconds,
+  modified_at: plan.lastModified.epochMilliseconds,
+});
+
+export async function classPlansOf(reader: Reader, courses: readonly CourseId[]): Promise<ClassPlan[]> {
+  if (courses.length === 0) return [];
+  const [plans, bindings] = await Promise.all([
+    select<Rows['class_plans']>(
+      reader,
+      'SELECT * FROM class_plans WHERE course_id IN (:courses) ORDER BY created_at, id',
+      { courses },
+    ),
+    select<Rows['plan_bindings']>(
+      reader,
+      `SELECT * FROM plan_bindings WHERE plan_id IN (SELECT id FROM class_plans WHERE course_id IN (:courses))
+       ORDER BY section_id`,
+      { courses },
+    ),
+  ]);
+  const of = groupBy(bindings, (binding) => binding.plan_id);
+  return plans.map((row) => toClassPlan(row, of.get(row.id) ?? []));
+}
+
+/** Inserts a class plan, or writes it over what was there; its bindings are exactly those given. */
+export async function writeClassPlan(change: Change, plan: ClassPlan): Promise<void> {
+  const row = fromClassPlan(plan);
+  const [known, bindings] = await Promise.all([
+    select<{ id: string }>(change, 'SELECT id FROM class_plans WHERE id = :id', { id: plan.id }),
+    select<Rows['plan_bindings']>(change, 'SELECT * FROM plan_bindings WHERE plan_id = :id', { id: plan.id }),
+  ]);
+  if (known.length > 0) await change.update('class_plans', plan.id, row);
+  else await change.insert('class_plans', [row]);
+  const wanted = new Map(plan.bindings.map((b) => [b.section as string, b.meeting]));
+  for (const binding of bindings) {
+    const meeting = wanted.get(binding.section_id);
+    if (meeting === undefined) await change.remove('plan_bindings', binding.id);
+    else await change.update('plan_bindings', binding.id, { meeting_id: meeting });
+    wanted.delete(binding.section_id);
+  }
+  await change.insert(
+    'plan_bindings',
+    [...wanted].map(([section, meeting]) => ({
+      id: randomUUID(),
+      plan_id: plan.id,
+      section_id: section,
+      meeting_id: meeting,
+    })),
+  );
+  change.concerns(`course:${plan.course}`);
+}
+
+export async function removeClassPlan(change: Change, plan: ClassPlan): Promise<void> {
+  await writeClassPlan(change, { ...plan, bindings: [] });
+  await change.remove('class_plans', plan.id);
+  change.concerns(`course:${plan.course}`);
+}

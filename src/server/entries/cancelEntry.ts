@@ -1,0 +1,58 @@
+import type { Entry, SharedEntry } from '@/core/entries/entry';
+import type { EntryId } from '@/core/ids';
+import type { Outcome } from '@/core/refusals';
+import { done, refused } from '@/core/refusals';
+import { hasOccurrence, isSeries, overrideOccurrence } from '@/core/series/editSeries';
+import { historyTexts } from '@/core/texts/history';
+import { replaceEntry } from '@/data/entries/entries';
+import { perform } from '../history/perform';
+import type { Pembit } from '../pembit';
+import type { SignedIn } from '../session/session';
+import { editableEntry } from './editableEntry';
+import { momentOfSeries } from './momentOfSeries';
+import type { Temporal } from 'temporal-polyfill';
+
+type Asked = Readonly<{
+  /** Why; absent: it takes place after all. */
+  reason?: string;
+  /** One occurrence of a series; absent: all of it. */
+  recurrenceId?: Temporal.PlainDate | Temporal.PlainDateTime;
+}>;
+
+/** Calls an entry off, visibly, with a reason; or takes that back. */
+export function cancelEntry(
+  pembit: Pembit,
+  actor: SignedIn,
+  id: EntryId,
+  { reason, recurrenceId }: Asked,
+): Promise<Outcome<Entry>> {
+  return perform(pembit, actor, 'cancelEntry', async (change) => {
+    const found = await editableEntry(change, actor.viewer, id);
+    if (!found.ok) return found;
+    const entry = found.value;
+    if (entry.kind === 'note')
+      return refused('badRequest', [{ field: 'id', message: 'Delete a note instead.' }]);
+    const grown = { sequence: entry.sequence + 1, lastModified: pembit.now() };
+    const save = async (after: SharedEntry) => {
+      await replaceEntry(change, entry, after);
+      change.summarise(
+        reason === undefined ? historyTexts.takesPlace(entry.title) : historyTexts.cancelled(entry.title),
+      );
+      return done(after as Entry);
+    };
+    if (!recurrenceId) {
+      const { cancelled: _, ...others } = entry;
+      return save({
+        ...others,
+        ...grown,
+        ...(reason === undefined ? {} : { cancelled: reason }),
+      } as SharedEntry);
+    }
+    const at = entry.kind === 'event' ? momentOfSeries(entry, recurrenceId) : undefined;
+    if (entry.kind !== 'event' || !isSeries(entry) || !at || !hasOccurrence(entry, at))
+      return refused('badRequest', [
+        { field: 'recurrenceId', message: 'The series has no such occurrence.' },
+      ]);
+    return save({ ...overrideOccurrence(entry, at, { cancelled: reason }), ...grown });
+  });
+}

@@ -1,0 +1,19 @@
+import type { EntryId } from '@/core/ids';
+import type { Outcome } from '@/core/refusals';
+import { done, refused } from '@/core/refusals';
+import { historyOfEntry } from '@/data/history/undo';
+import { editableEntry } from '../entries/editableEntry';
+import type { Pembit } from '../pembit';
+import type { SignedIn } from '../session/session';
+
+export type HistoryLine = Readonly<{ id: string; at: string; summary: string; by: string; undone: boolean }>;
+
+/** What was done to an entry, newest first: each act can be undone from here while nothing later rests on it. */
+export async function entryHistory(
+  pembit: Pembit,
+  actor: SignedIn,
+  id: EntryId,
+): Promise<Outcome<HistoryLine[]>> {
+  const found = await editableEntry(pembit, actor.viewer, id);
+  return found.ok ? done(await historyOfEntry(pembit, id)) : refused('notFound');
+}

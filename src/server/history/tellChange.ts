@@ -1,0 +1,95 @@
+import type { Entry } from '@/core/entries/entry';
+import { audienceOf, mainMoment } from '@/core/entries/entry';
+import { isStaffOf } from '@/core/entries/viewer';
+import type { CourseId, HistoryId } from '@/core/ids';
+import type { Outcome } from '@/core/refusals';
+import { done, refused } from '@/core/refusals';
+import { mailTexts } from '@/core/texts/mail';
+import { momentLabel } from '@/core/time/dateLabels';
+import { momentFrom } from '@/core/time/zonedWall';
+import { entryById } from '@/data/entries/entries';
+import { shownTo } from '@/data/entries/shown';
+import type { HistoryRecord } from '@/data/history/undo';
+import { historyRecord } from '@/data/history/undo';
+import type { Letter } from '@/data/mail/outbox';
+import { queueLetters } from '@/data/mail/outbox';
+import { personById } from '@/data/people/people';
+import { schoolSettings } from '@/data/plan/schoolSettings';
+import type { Rows } from '@/data/rows';
+import type { Reader } from '@/data/database';
+import type { Pembit } from '../pembit';
+import type { SignedIn } from '../session/session';
+
+/** How long a letter is held, so that undoing the act still keeps it back. */
+export const HELD_MS = 60_000;
+
+type EntryRow = Rows['entries'];
+
+/** Entries of an act that were there before and after it. */
+const changedEntries = (record: HistoryRecord) =>
+  record.changes.flatMap(({ table, id, before, after }) =>
+    table === 'entries' && before && after
+      ? [{ id, before: before as unknown as EntryRow, after: after as unknown as EntryRow }]
+      : [],
+  );
+
+/** How many students had been shown what an act changed. */
+export async function whoHadSeen(reader: Reader, record: HistoryRecord): Promise<number> {
+  const shown = await shownTo(
+    reader,
+    changedEntries(record).map((entry) => entry.id),
+  );
+  return new Set(shown.map((row) => row.person)).size;
+}
+
+/**
+ * Writes to everybody who had been shown what an act changed: what it was, what it is now. The letters wait a minute;
+ * undoing the act takes them back.
+ */
+export function tellChange(
+  pembit: Pembit,
+  actor: SignedIn,
+  id: HistoryId,
+): Promise<Outcome<{ told: number }>> {
+  return pembit.queue.write(async (writer) => {
+    const record = await historyRecord(writer, id);
+    if (!record || record.undone) return refused('notFound');
+    const may =
+      record.courses.length > 0 &&
+      record.courses.every((course) => isStaffOf(actor.viewer, course as CourseId));
+    if (!may) return refused('notFound');
+    const { locale } = await schoolSettings(writer);
+    const changed = changedEntries(record);
+    const shown = await shownTo(
+      writer,
+      changed.map((entry) => entry.id),
+    );
+    const letters = new Map<string, string[]>();
+    for (const { id: entryId, before } of changed) {
+      const entry = await entryById(writer, entryId as Entry['id']);
+      if (!entry || audienceOf(entry).length === 0) continue;
+      const line = mailTexts.changedLine(
+        entry.title,
+        momentLabel(momentFrom(before.start_local, before.tzid), locale),
+        momentLabel(mainMoment(entry), locale),
+        entry.kind !== 'note' && entry.cancelled !== undefined,
+        `${pembit.config.baseUrl}/e/${entry.id}`,
+      );
+      for (const { person } of shown.filter((row) => row.entry === entryId))
+        letters.set(person, [...(letters.get(person) ?? []), line]);
+    }
+    const ready: Letter[] = [];
+    for (const [personId, lines] of letters) {
+      const person = await personById(writer, personId);
+      if (person)
+        ready.push({
+          to: person.email,
+          subject: mailTexts.changedSubject(record.summary),
+          text: mailTexts.changed(person.name, lines, actor.person.name),
+          sender: actor.person.id,
+        });
+    }
+    await queueLetters(writer, ready, pembit.now().epochMilliseconds, { holdMs: HELD_MS, history: id });
+    return done({ told: ready.length });
+  });
+}

@@ -1,0 +1,226 @@
+import { randomUUID } from 'node:crypto';
+import type { ClassPlanId, CourseId, MeetingId } from '@/core/ids';
+import { isStaffOf } from '@/core/entries/viewer';
+import type { ClassPlan } from '@/core/plan/classPlan';
+import type { ClassPlanInput } from '@/core/plan/classPlanInput';
+import type { Filling } from '@/core/plan/fillTopics';
+import { fillTopics } from '@/core/plan/fillTopics';
+import type { Course } from '@/core/plan/plan';
+import { readTopics } from '@/core/plan/readTopics';
+import type { Outcome } from '@/core/refusals';
+import { done, refused } from '@/core/refusals';
+import { sanitize } from '@/core/richText/sanitize';
+import { historyTexts } from '@/core/texts/history';
+import { dateLabel } from '@/core/time/dateLabels';
+import type { Meeting } from '@/core/time/meetings';
+import type { Temporal } from 'temporal-polyfill';
+import type { Reader } from '@/data/database';
+import type { Change } from '@/data/history/change';
+import { classPlansOf, removeClassPlan, writeClassPlan } from '@/data/plan/classPlans';
+import { courseOfSection, meetingById } from '@/data/plan/frameStore';
+import { loadFrame } from '@/data/plan/loadPlan';
+import { schoolSettings } from '@/data/plan/schoolSettings';
+import { perform } from '../history/perform';
+import type { Pembit } from '../pembit';
+import type { SignedIn } from '../session/session';
+
+type Found = Readonly<{ meeting: Meeting; course: Course; plans: readonly ClassPlan[]; plan?: ClassPlan }>;
+
+/** A class of a course that the actor teaches, with what is planned in the course. */
+async function classFor(reader: Reader, actor: SignedIn, id: MeetingId): Promise<Outcome<Found>> {
+  const found = await meetingById(reader, id);
+  const courseId = found && (await courseOfSection(reader, found.section));
+  if (!found || !courseId || !isStaffOf(actor.viewer, courseId)) return refused('notFound');
+  const [frame, plans] = await Promise.all([loadFrame(reader, [courseId]), classPlansOf(reader, [courseId])]);
+  const [course] = frame.courses;
+  if (!course) return refused('notFound');
+  if (course.archived) return refused('archived');
+  const plan = plans.find((p) => p.bindings.some((b) => b.meeting === id));
+  return done({ meeting: found.meeting, course, plans, plan });
+}
+
+/** The classes of one number in all sections that nothing stands on yet. */
+function freeOfNumber({ course, plans }: Found, ordinal: number): ClassPlan['bindings'] {
+  const taken = new Set(plans.flatMap((plan) => plan.bindings.map((b) => b.meeting)));
+  return course.sections.flatMap((section) => {
+    const meeting = section.meetings.find((m) => m.ordinal === ordinal);
+    return meeting && !taken.has(meeting.id) ? [{ section: section.id, meeting: meeting.id }] : [];
+  });
+}
+
+/** Writes what is taught in a class. A new plan stands on the class of the same number in every section. */
+export function planClass(
+  pembit: Pembit,
+  actor: SignedIn,
+  id: MeetingId,
+  input: ClassPlanInput,
+): Promise<Outcome<{ id: ClassPlanId; title: string }>> {
+  return perform(pembit, actor, 'planClass', async (change) => {
+    const found = await classFor(change, actor, id);
+    if (!found.ok) return found;
+    const now = pembit.now();
+    const text = { ...input, description: sanitize(input.description), lastModified: now };
+    const { plan, course, meeting } = found.value;
+    const after: ClassPlan = plan
+      ? { ...plan, ...text, sequence: plan.sequence + 1 }
+      : {
+          ...text,
+          id: randomUUID() as ClassPlanId,
+          course: course.id,
+          bindings: freeOfNumber(found.value, meeting.ordinal),
+          sequence: 0,
+          created: now,
+        };
+    await writeClassPlan(change, after);
+    change.summarise(historyTexts.plannedClass(after.title));
+    return done({ id: after.id, title: after.title });
+  });
+}
+
+/** Takes the plan off its classes, in all sections: it is gone. */
+export function clearClass(
+  pembit: Pembit,
+  actor: SignedIn,
+  id: MeetingId,
+): Promise<Outcome<{ title: string }>> {
+  return perform(pembit, actor, 'clearClass', async (change) => {
+    const found = await classFor(change, actor, id);
+    if (!found.ok) return found;
+    const { plan } = found.value;
+    if (!plan) return refused('notFound');
+    await removeClassPlan(change, plan);
+    change.summarise(historyTexts.clearedClass(plan.title));
+    return done({ title: plan.title });
+  });
+}
+
+/**
+ * Moves plans, each to another class of its own section; what stood there takes its place. Sections that are not named
+ * stay as they are.
+ */
+export function movePlans(
+  pembit: Pembit,
+  actor: SignedIn,
+  moves: readonly Readonly<{ from: MeetingId; to: MeetingId }>[],
+): Promise<Outcome<{ title: string }>> {
+  return perform(pembit, actor, 'movePlans', async (change) => {
+    let title = '';
+    for (const move of moves) {
+      const moved = await moveOne(change, actor, move, pembit.now());
+      if (!moved.ok) return moved;
+      title = moved.value.title;
+      const { locale } = await schoolSettings(change);
+      change.summarise(historyTexts.movedPlan(title, dateLabel(moved.value.date, 'short', locale)));
+    }
+    return done({ title });
+  });
+}
+
+async function moveOne(
+  change: Change,
+  actor: SignedIn,
+  { from, to }: Readonly<{ from: MeetingId; to: MeetingId }>,
+  now: Temporal.Instant,
+): Promise<Outcome<{ title: string; date: Temporal.PlainDate }>> {
+  const found = await classFor(change, actor, from);
+  if (!found.ok) return found;
+  const { plan, plans, course } = found.value;
+  if (!plan) return refused('notFound');
+  const section = course.sections.find((s) => s.meetings.some((m) => m.id === from));
+  const target = section?.meetings.find((m) => m.id === to);
+  if (!section || !target)
+    return refused('badRequest', [{ field: 'moves', message: 'Choose a class of the same section.' }]);
+  if (from === to) return done({ title: plan.title, date: target.date });
+  const other = plans.find((p) => p.bindings.some((b) => b.meeting === to));
+  const put = (p: ClassPlan, meeting: MeetingId): ClassPlan => ({
+    ...p,
+    bindings: p.bindings.map((b) => (b.section === section.id ? { ...b, meeting } : b)),
+    sequence: p.sequence + 1,
+    lastModified: now,
+  });
+  await writeClassPlan(change, put(plan, to));
+  if (other) await writeClassPlan(change, put(other, from));
+  return done({ title: plan.title, date: target.date });
+}
+
+type List = Readonly<{ list: string; from: number }>;
+export type TopicLine = Readonly<{
+  ordinal: number;
+  title: string;
+  days: readonly string[];
+  replaces?: string;
+}>;
+export type TopicPreview = Readonly<{
+  lines: readonly TopicLine[];
+  pinned: readonly number[];
+  left: readonly string[];
+}>;
+
+async function fillingFor(reader: Reader, actor: SignedIn, id: CourseId, { list, from }: List) {
+  const [course] = (await loadFrame(reader, [id])).courses;
+  if (!course || !isStaffOf(actor.viewer, id)) return refused('notFound');
+  if (course.archived) return refused('archived');
+  const fill = fillTopics(course, await classPlansOf(reader, [id]), readTopics(list), from);
+  return done({ course, fill });
+}
+
+/** Which topic would stand on which class; nothing is saved. */
+export async function previewTopics(
+  pembit: Pembit,
+  actor: SignedIn,
+  id: CourseId,
+  list: List,
+): Promise<Outcome<TopicPreview>> {
+  const found = await fillingFor(pembit, actor, id, list);
+  if (!found.ok) return found;
+  const { locale } = await schoolSettings(pembit);
+  const { course, fill } = found.value;
+  const day = ({ section, meeting }: Filling['meetings'][number]) =>
+    `${course.sections.length > 1 ? `${section.name}: ` : ''}${dateLabel(meeting.date, 'short', locale)}`;
+  return done({
+    lines: fill.fillings.map((f) => ({
+      ordinal: f.ordinal,
+      title: f.topic.title,
+      days: f.meetings.map(day),
+      replaces: f.replaces?.title,
+    })),
+    pinned: fill.pinned,
+    left: fill.left.map((topic) => topic.title),
+  });
+}
+
+/** Puts a list of topics on the classes from a number on, as the preview showed it. */
+export function writeTopics(
+  pembit: Pembit,
+  actor: SignedIn,
+  id: CourseId,
+  list: List,
+): Promise<Outcome<{ planned: number }>> {
+  return perform(pembit, actor, 'writeTopics', async (change) => {
+    const found = await fillingFor(change, actor, id, list);
+    if (!found.ok) return found;
+    const { fillings } = found.value.fill;
+    if (fillings.length === 0)
+      return refused('badRequest', [
+        { field: 'list', message: 'There is no class for any of these topics.' },
+      ]);
+    const now = pembit.now();
+    for (const { topic, meetings, replaces } of fillings) {
+      const bindings = meetings.map(({ section, meeting }) => ({ section: section.id, meeting: meeting.id }));
+      await writeClassPlan(change, {
+        id: replaces?.id ?? (randomUUID() as ClassPlanId),
+        course: id,
+        title: topic.title,
+        description: sanitize(topic.description) || (replaces?.description ?? ''),
+        links: topic.links.length > 0 ? topic.links : (replaces?.links ?? []),
+        pinned: false,
+        bindings,
+        sequence: replaces ? replaces.sequence + 1 : 0,
+        created: replaces?.created ?? now,
+        lastModified: now,
+      });
+    }
+    change.summarise(historyTexts.filledClasses(fillings.length));
+    return done({ planned: fillings.length });
+  });
+}

@@ -1,0 +1,81 @@
+import type { CourseId, PersonId, SectionId } from '@/core/ids';
+import type { Viewer } from '@/core/entries/viewer';
+import { seeAsTexts } from '@/core/texts/seeAs';
+import { select } from '@/data/database';
+import { viewerOf } from '@/data/people/people';
+import type { Pembit } from '../pembit';
+import type { SignedIn } from '../session/session';
+
+/** Somebody as whom staff may look at their own courses: a student, any student of a section, the public. */
+export type SeeAs = Readonly<{ key: string; label: string; viewer?: Viewer }>;
+
+type Row = Readonly<{ id: PersonId; name: string; tag: string }>;
+type SectionRow = Readonly<{ id: SectionId; name: string; course: CourseId; tag: string }>;
+
+const sectionsOf = (pembit: Pembit, actor: SignedIn) =>
+  select<SectionRow>(
+    pembit,
+    `SELECT sections.id, sections.name, courses.id AS course, courses.tag FROM sections
+     JOIN courses ON courses.id = sections.course_id WHERE course_id IN (:courses) ORDER BY courses.code, sections.name`,
+    { courses: [...actor.viewer.staffOf] },
+  );
+
+/** As whom the actor may look: nobody for students. */
+export async function seeAsChoices(pembit: Pembit, actor: SignedIn): Promise<readonly SeeAs[]> {
+  if (actor.viewer.staffOf.size === 0) return [];
+  const [sections, students] = await Promise.all([
+    sectionsOf(pembit, actor),
+    select<Row>(
+      pembit,
+      `SELECT people.id, people.name, GROUP_CONCAT(courses.tag, ' ') AS tag FROM roster
+       JOIN people ON people.id = roster.person_id JOIN courses ON courses.id = roster.course_id
+       WHERE roster.course_id IN (:courses) GROUP BY people.id, people.name ORDER BY people.name`,
+      { courses: [...actor.viewer.staffOf] },
+    ),
+  ]);
+  return [
+    { key: 'public', label: seeAsTexts.public },
+    ...sections.map((s) => ({ key: `section:${s.id}`, label: seeAsTexts.section(s.tag, s.name) })),
+    ...students.map((s) => ({ key: `person:${s.id}`, label: seeAsTexts.person(s.name, s.tag) })),
+  ];
+}
+
+/**
+ * The viewer behind a choice, narrowed to the courses that the actor teaches: what a student does elsewhere is none of
+ * their business. The same `seenPlan` serves it as serves that student.
+ */
+export async function seeAsViewer(
+  pembit: Pembit,
+  actor: SignedIn,
+  key: string | undefined,
+): Promise<(SeeAs & { viewer: Viewer }) | undefined> {
+  if (!key) return undefined;
+  const choice = (await seeAsChoices(pembit, actor)).find((c) => c.key === key);
+  if (!choice) return undefined;
+  const own = actor.viewer.staffOf;
+  const [kind, id = ''] = key.split(':');
+  if (kind === 'public') return { ...choice, viewer: { kind: 'public', courses: own, sections: new Set() } };
+  if (kind === 'section') {
+    const section = (await sectionsOf(pembit, actor)).find((s) => s.id === id);
+    if (!section) return undefined;
+    return {
+      ...choice,
+      viewer: {
+        kind: 'person',
+        id: '00000000-0000-4000-8000-000000000000' as PersonId,
+        staffOf: new Set(),
+        memberOf: new Map([[section.course, section.id]]),
+        groups: new Set(),
+      },
+    };
+  }
+  const student = await viewerOf(pembit, id as PersonId);
+  return {
+    ...choice,
+    viewer: {
+      ...student,
+      staffOf: new Set(),
+      memberOf: new Map([...student.memberOf].filter(([course]) => own.has(course))),
+    },
+  };
+}

@@ -1,0 +1,121 @@
+'use client';
+import Button from '@mui/material/Button';
+import { panelTexts } from '@/core/texts/term';
+import { Field } from '../controls/Field';
+import { Select } from '../controls/Select';
+import styles from './EntryForm.module.css';
+import type { FormFields } from './fieldsOf';
+import type { PanelCourse } from './panelData';
+import { TimeField } from './TimeField';
+
+type Props = Readonly<{
+  fields: FormFields;
+  dayWords: (date: string) => string | undefined;
+  courses: readonly PanelCourse[];
+}>;
+
+export function AssignmentFields({ fields, dayWords, courses }: Props) {
+  const { draft, text, time } = fields;
+  const more = [draft.opensDay, draft.closesDay, draft.latePolicy, draft.points, draft.effortHours];
+  return (
+    <>
+      <Field
+        label={panelTexts.setOn}
+        type="date"
+        hint={dayWords(draft.setOn) ?? panelTexts.setOnHint}
+        {...text('setOn')}
+      />
+      <div className={styles.row}>
+        <Field label={panelTexts.dueDay} type="date" hint={dayWords(draft.day)} {...text('day')} />
+        <TimeField label={panelTexts.dueTime} hint={panelTexts.dueTimeHint} {...time('dueTime')} />
+      </div>
+      <Field label={panelTexts.handIn} hint={panelTexts.handInHint} {...text('handIn')} />
+      <details open={more.some((value) => value !== '') || draft.extensions.length > 0}>
+        <summary>{panelTexts.moreDates}</summary>
+        <div className={styles.inner}>
+          <div className={styles.row}>
+            <Field label={panelTexts.opens} type="date" hint={panelTexts.opensHint} {...text('opensDay')} />
+            <TimeField label={panelTexts.time} {...time('opensTime')} />
+          </div>
+          <div className={styles.row}>
+            <Field
+              label={panelTexts.closes}
+              type="date"
+              hint={panelTexts.closesHint}
+              {...text('closesDay')}
+            />
+            <TimeField label={panelTexts.time} {...time('closesTime')} />
+          </div>
+          <div className={styles.row}>
+            <Field label={panelTexts.points} {...text('points')} />
+            <Field label={panelTexts.effortHours} {...text('effortHours')} />
+          </div>
+          <Field label={panelTexts.latePolicy} rows={2} {...text('latePolicy')} />
+          <ExtensionFields fields={fields} courses={courses} />
+        </div>
+      </details>
+    </>
+  );
+}
+
+/** Later due times for some students; each sees only their own. */
+function ExtensionFields({ fields, courses }: { fields: FormFields; courses: readonly PanelCourse[] }) {
+  const { draft, set, errors, readings } = fields;
+  const { extensions } = draft;
+  const students = courses.filter((c) => draft.courses[c.id]).flatMap((c) => c.roster);
+  const change = (at: number, changes: Partial<(typeof extensions)[number]>) =>
+    set({ extensions: extensions.map((e, i) => (i === at ? { ...e, ...changes } : e)) });
+  return (
+    <fieldset className={styles.links}>
+      <legend>{panelTexts.extensions}</legend>
+      {extensions.map((extension, i) => (
+        <div key={i} className={styles.link}>
+          <Select
+            label={panelTexts.extensionFor(i + 1)}
+            value={extension.person}
+            options={[
+              { value: '', label: panelTexts.chooseStudent },
+              ...students.map(({ id, name }) => ({ value: id, label: name })),
+            ]}
+            onChange={(person) => change(i, { person })}
+            error={errors[`extensions.${i}.person`]}
+          />
+          <div className={styles.row}>
+            <Field
+              label={panelTexts.extensionDay(i + 1)}
+              type="date"
+              value={extension.day}
+              onChange={(day) => change(i, { day })}
+              error={errors[`extensions.${i}.day`]}
+            />
+            <TimeField
+              label={panelTexts.extensionTime(i + 1)}
+              value={extension.time}
+              onChange={(time) => change(i, { time })}
+              error={errors[`extensions.${i}.time`]}
+              readings={readings(`extensions.${i}.time`)}
+            />
+          </div>
+          <Button
+            size="small"
+            aria-label={panelTexts.removeExtension(i + 1)}
+            onClick={() => set({ extensions: extensions.filter((_, j) => j !== i) })}
+          >
+            {panelTexts.remove}
+          </Button>
+        </div>
+      ))}
+      <div>
+        <Button
+          size="small"
+          variant="outlined"
+          onClick={() =>
+            set({ extensions: [...extensions, { person: '', day: draft.day, time: draft.dueTime }] })
+          }
+        >
+          {panelTexts.addExtension}
+        </Button>
+      </div>
+    </fieldset>
+  );
+}

@@ -1,0 +1,133 @@
+'use client';
+import Button from '@mui/material/Button';
+import Checkbox from '@mui/material/Checkbox';
+import FormControlLabel from '@mui/material/FormControlLabel';
+import dynamic from 'next/dynamic';
+import Link from 'next/link';
+import { useState } from 'react';
+import { classTexts } from '@/core/texts/classes';
+import { historyTexts } from '@/core/texts/history';
+import { panelTexts } from '@/core/texts/term';
+import { Field } from '../controls/Field';
+import { useSubmit } from '../controls/useSubmit';
+import formStyles from './EntryForm.module.css';
+import { LinkFields } from './LinkFields';
+import type { PanelClass } from './panelClass';
+import styles from './EntryPanel.module.css';
+
+const RichText = dynamic(() => import('./RichText'), { ssr: false });
+
+/** A class beside the plan: what is taught in it, written in place by its staff. */
+export function ClassPanel({ cls, onDone }: { cls: PanelClass; onDone: () => void }) {
+  const { submit, errors, message, busy } = useSubmit();
+  const [value, setValue] = useState({
+    title: cls.title,
+    description: cls.description,
+    links: cls.links,
+    pinned: cls.pinned,
+  });
+  const path = `/api/meetings/${cls.meeting}/plan`;
+  const save = async () => {
+    const body = { ...value, links: value.links.filter((link) => link.url.trim() !== '') };
+    const answer = await submit('PUT', path, body, () => historyTexts.plannedClass(value.title));
+    if (answer.ok) onDone();
+  };
+  const clear = async () => {
+    const answer = await submit('DELETE', path, undefined, () => historyTexts.clearedClass(cls.title));
+    if (answer.ok) onDone();
+  };
+  return (
+    <article className={styles.entry} aria-labelledby="class-title">
+      <p className="soft">
+        <span className="tag" data-course={cls.color}>
+          {cls.tag}
+        </span>{' '}
+        {cls.name}
+      </p>
+      <h2 id="class-title">{cls.title || classTexts.none}</h2>
+      <p>
+        {cls.when}
+        {cls.place ? ` · ${cls.place}` : ''}
+      </p>
+      {cls.cancelled === undefined ? null : <p className="notice">{cls.cancelled}</p>}
+      {cls.editable ? (
+        <form
+          className={formStyles.form}
+          noValidate
+          onSubmit={(event) => {
+            event.preventDefault();
+            void save();
+          }}
+        >
+          <Field
+            label={classTexts.what}
+            value={value.title}
+            onChange={(title) => setValue({ ...value, title })}
+            error={errors.title}
+            autoFocus
+          />
+          <LinkFields
+            links={value.links}
+            onChange={(links) => setValue({ ...value, links })}
+            errors={errors}
+          />
+          <div>
+            <div className={formStyles.legend}>{classTexts.description}</div>
+            <RichText
+              value={value.description}
+              onChange={(description) => setValue({ ...value, description })}
+              label={classTexts.description}
+            />
+          </div>
+          <FormControlLabel
+            control={
+              <Checkbox
+                checked={value.pinned}
+                onChange={(e) => setValue({ ...value, pinned: e.target.checked })}
+              />
+            }
+            label={classTexts.pinned}
+          />
+          {cls.others ? <p className="soft">{classTexts.also(cls.others)}</p> : null}
+          <p className="notice">
+            <b>{panelTexts.whoSees}: </b>
+            {panelTexts.seesNow(cls.who)}
+          </p>
+          {message ? (
+            <p role="alert" className={formStyles.error}>
+              {message}
+            </p>
+          ) : null}
+          <div className={styles.buttons}>
+            <Button type="submit" variant="contained" disabled={busy}>
+              {panelTexts.saveFor(cls.who)}
+            </Button>
+            {cls.title ? (
+              <Button variant="outlined" disabled={busy} onClick={clear}>
+                {classTexts.clear}
+              </Button>
+            ) : null}
+          </div>
+        </form>
+      ) : (
+        <>
+          {cls.description ? (
+            <div className={styles.text} dangerouslySetInnerHTML={{ __html: cls.description }} />
+          ) : null}
+          <ul className={styles.links}>
+            {cls.links.map((link) => (
+              <li key={link.url}>
+                <a href={link.url} target="_blank" rel="noopener">
+                  {link.label || link.url}
+                </a>
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
+      <p>
+        <Link href={cls.daySheet}>{classTexts.daySheet}</Link>
+      </p>
+    </article>
+  );
+}

@@ -1,0 +1,109 @@
+'use client';
+import Checkbox from '@mui/material/Checkbox';
+import FormControlLabel from '@mui/material/FormControlLabel';
+import Button from '@mui/material/Button';
+import { useState } from 'react';
+import { panelTexts } from '@/core/texts/term';
+import { callApi } from '../controls/callApi';
+import { Field } from '../controls/Field';
+import styles from './EntryForm.module.css';
+import type { FormFields } from './fieldsOf';
+import type { PanelCourse } from './panelData';
+import { RepeatFields } from './RepeatFields';
+import { TimeField } from './TimeField';
+
+type Props = Readonly<{
+  fields: FormFields;
+  dayWords: (date: string) => string | undefined;
+  /** One occurrence of a series: only its title, time and place. */
+  single: boolean;
+  courses: readonly PanelCourse[];
+}>;
+
+export function EventFields({ fields, dayWords, single, courses }: Props) {
+  const { draft, set, text, time } = fields;
+  return (
+    <>
+      <div className={styles.row}>
+        <Field label={panelTexts.day} type="date" hint={dayWords(draft.day)} {...text('day')} />
+        <FormControlLabel
+          className={styles.allDay}
+          control={<Checkbox checked={draft.allDay} onChange={(e) => set({ allDay: e.target.checked })} />}
+          label={panelTexts.allDay}
+        />
+      </div>
+      {draft.allDay ? (
+        <Field label={panelTexts.lastDay} type="date" hint={panelTexts.endsHint} {...text('lastDay')} />
+      ) : (
+        <div className={styles.row}>
+          <TimeField label={panelTexts.starts} hint={panelTexts.timesHint} {...time('starts')} />
+          <TimeField label={panelTexts.ends} hint={panelTexts.endsHint} {...time('ends')} />
+        </div>
+      )}
+      <Field label={panelTexts.place} {...text('place')} />
+      {single ? null : (
+        <details open={draft.repeat.kind !== 'none' || draft.meetingLink !== '' || draft.asksComing}>
+          <summary>{panelTexts.moreEvent}</summary>
+          <div className={styles.inner}>
+            <RepeatFields fields={fields} />
+            <MeetingFields fields={fields} courses={courses} />
+            <div className={styles.row}>
+              <FormControlLabel
+                control={
+                  <Checkbox
+                    checked={draft.asksComing}
+                    onChange={(e) => set({ asksComing: e.target.checked })}
+                  />
+                }
+                label={panelTexts.asksComing}
+              />
+              {draft.asksComing ? (
+                <Field label={panelTexts.seats} hint={panelTexts.seatsHint} {...text('seats')} />
+              ) : null}
+            </div>
+          </div>
+        </details>
+      )}
+    </>
+  );
+}
+
+/** A link to join by: pasted, the course's own, or a room that the meeting service makes. */
+function MeetingFields({ fields, courses }: { fields: FormFields; courses: readonly PanelCourse[] }) {
+  const { draft, set, text } = fields;
+  const [message, setMessage] = useState<string>();
+  const own = courses.filter((course) => draft.courses[course.id] && course.meetingLink);
+  const make = async () => {
+    const answer = await callApi<{ url: string; text: string }>('POST', '/api/rooms', {
+      title: draft.title || panelTexts.event,
+    });
+    if (answer.ok) set({ meetingLink: answer.value.url, meetingText: answer.value.text });
+    setMessage(answer.ok ? undefined : answer.message);
+  };
+  return (
+    <>
+      <Field label={panelTexts.meetingLink} type="url" {...text('meetingLink')} />
+      <div className={styles.buttons}>
+        {own.map((course) => (
+          <Button
+            key={course.id}
+            size="small"
+            variant="outlined"
+            onClick={() => set({ meetingLink: course.meetingLink })}
+          >
+            {panelTexts.useCourseLink(course.tag)}
+          </Button>
+        ))}
+        <Button size="small" variant="outlined" onClick={() => void make()}>
+          {panelTexts.makeMeeting}
+        </Button>
+      </div>
+      {message ? (
+        <p role="alert" className={styles.error}>
+          {message}
+        </p>
+      ) : null}
+      <Field label={panelTexts.meetingText} rows={2} {...text('meetingText')} />
+    </>
+  );
+}

@@ -1,0 +1,96 @@
+import type { Temporal } from 'temporal-polyfill';
+import type { SeenEntry } from '@/core/entries/seenBy';
+import { mainMoment } from '@/core/entries/entry';
+import { choiceOf } from '@/core/series/rule';
+import { timeLabel } from '@/core/time/dateLabels';
+import type { Term } from '@/core/time/term';
+import type { Moment } from '@/core/time/zonedWall';
+import { dayOf, isDay } from '@/core/time/zonedWall';
+import type { EntryDraft, RepeatDraft } from './entryDraft';
+import { NO_REPEAT, emptyDraft } from './entryDraft';
+
+const clock = (moment: Moment | undefined) => (moment && !isDay(moment) ? timeLabel(moment.wall) : '');
+const day = (moment: Moment | undefined) => (moment ? dayOf(moment).toString() : '');
+const numberText = (n: number | undefined) => (n === undefined ? '' : String(n));
+
+function repeatOf(rrule: string, first: Temporal.PlainDate, term: Term | undefined): RepeatDraft {
+  const choice = term && choiceOf(rrule, first, term);
+  if (!choice) return { ...NO_REPEAT, kind: 'own', rrule };
+  const { every, pattern, ends } = choice;
+  return {
+    ...NO_REPEAT,
+    kind: pattern.kind,
+    every: String(every),
+    weekdays: pattern.kind === 'weeks' ? pattern.weekdays : [],
+    ends: ends.kind,
+    until: ends.kind === 'date' ? ends.until.toString() : '',
+    count: ends.kind === 'count' ? String(ends.count) : '4',
+    rrule,
+  };
+}
+
+/** The draft that editing an entry starts from. */
+export function draftOf(entry: SeenEntry, term: Term | undefined): EntryDraft {
+  const start = mainMoment(entry);
+  const text = {
+    ...emptyDraft(day(start), undefined),
+    kind: entry.kind,
+    title: entry.title,
+    description: entry.description,
+  };
+  if (entry.kind === 'note') return { ...text, starts: clock(start) };
+  const { visibility, hiddenAfter } = entry;
+  const shared = {
+    ...text,
+    links: entry.links,
+    courses: Object.fromEntries(
+      entry.audience.map(({ course, sections = [], groups = [], people = [] }) => [
+        course,
+        { sections, groups, people },
+      ]),
+    ),
+    visibility: visibility.kind,
+    ...(visibility.kind === 'from'
+      ? { fromDay: day(visibility.from), fromTime: clock(visibility.from) }
+      : {}),
+    ...(visibility.kind === 'before' ? { daysBefore: String(visibility.days) } : {}),
+    ...(hiddenAfter ? { hiddenDay: day(hiddenAfter.wall), hiddenTime: clock(hiddenAfter.wall) } : {}),
+  };
+  switch (entry.kind) {
+    case 'announcement':
+      return shared;
+    case 'assignment':
+      return {
+        ...shared,
+        setOn: entry.setOn?.toString() ?? '',
+        dueTime: clock(entry.due),
+        opensDay: day(entry.opens),
+        opensTime: clock(entry.opens),
+        closesDay: day(entry.closes),
+        closesTime: clock(entry.closes),
+        handIn: entry.handIn,
+        latePolicy: entry.latePolicy,
+        points: numberText(entry.points),
+        effortHours: numberText(entry.effortMinutes && entry.effortMinutes / 60),
+        extensions: entry.extensions.map((e) => ({ person: e.person, day: day(e.due), time: clock(e.due) })),
+      };
+    case 'event': {
+      const { end } = entry.when;
+      return {
+        ...shared,
+        allDay: isDay(start),
+        lastDay: end && isDay(end) ? end.subtract({ days: 1 }).toString() : '',
+        starts: clock(start),
+        ends: clock(end),
+        place: entry.place,
+        meetingLink: entry.meetingLink,
+        meetingText: entry.meetingText,
+        repeat: entry.recurrence ? repeatOf(entry.recurrence.rrule, dayOf(start), term) : NO_REPEAT,
+        asksComing: entry.coming !== undefined,
+        seats: numberText(entry.coming?.seats),
+      };
+    }
+    default:
+      return entry satisfies never;
+  }
+}

@@ -1,0 +1,62 @@
+import type { SeenClass, SeenPlan } from '@/core/plan/seenPlan';
+import { classTitle } from '@/core/plan/occurrences';
+import { sanitize } from '@/core/richText/sanitize';
+import { entryTexts, listed } from '@/core/texts/entries';
+import { dateLabel, rangeLabel, weekAndDate } from '@/core/time/dateLabels';
+
+/** A class as its panel shows it. */
+export type PanelClass = Readonly<{
+  meeting: string;
+  section: string;
+  date: string;
+  tag: string;
+  color: string;
+  name: string;
+  when: string;
+  place: string;
+  cancelled?: string;
+  title: string;
+  description: string;
+  links: readonly Readonly<{ url: string; label: string; staffOnly: boolean }>[];
+  pinned: boolean;
+  /** The other classes on which the same plan stands. */
+  others: string;
+  who: string;
+  editable: boolean;
+  daySheet: string;
+}>;
+
+export function panelClass(seen: SeenClass, plan: SeenPlan): PanelClass {
+  const { course, section, meeting, asStaff } = seen;
+  const term = plan.terms.find((t) => t.id === course.term);
+  const own = seen.plan;
+  const same = own ? plan.classes.filter((c) => c.plan?.id === own.id && c.meeting.id !== meeting.id) : [];
+  const concerned = own ? [seen, ...same] : plan.classes.filter((c) => c.course.id === course.id && c.meeting.ordinal === meeting.ordinal); // prettier-ignore
+  const sections = [...new Set(concerned.map((c) => c.section))];
+  return {
+    meeting: meeting.id,
+    section: section.id,
+    date: meeting.date.toString(),
+    tag: course.tag,
+    color: course.color,
+    name: classTitle(seen),
+    when: `${term ? weekAndDate(term, meeting.date, plan.locale) : dateLabel(meeting.date, 'short', plan.locale)}, ${rangeLabel(meeting.start, meeting.end)}`,
+    place: course.place,
+    cancelled: meeting.cancelled === undefined ? undefined : entryTexts.cancelled(meeting.cancelled),
+    title: own?.title ?? '',
+    description: sanitize(own?.description ?? ''),
+    links: own?.links ?? [],
+    pinned: own?.pinned ?? false,
+    others: listed(same.map((c) => `${classTitle(c)}, ${dateLabel(c.meeting.date, 'short', plan.locale)}`)),
+    who:
+      sections.length === course.sections.length
+        ? entryTexts.everyoneIn(course.tag, course.students)
+        : entryTexts.sectionsIn(
+            course.tag,
+            sections.map((s) => s.name),
+            sections.reduce((sum, s) => sum + s.students, 0),
+          ),
+    editable: asStaff,
+    daySheet: `/day/${meeting.date}?course=${encodeURIComponent(course.code)}`,
+  };
+}

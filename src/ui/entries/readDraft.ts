@@ -1,0 +1,225 @@
+import { Temporal } from 'temporal-polyfill';
+import type { EntryInputJson } from '@/core/entries/entryInput';
+import { safeUri } from '@/core/icalendar/text';
+import type { RuleChoice } from '@/core/series/rule';
+import { rruleOf } from '@/core/series/rule';
+import { panelTexts } from '@/core/texts/term';
+import { readTime } from '@/core/time/typedTime';
+import { timeLabel } from '@/core/time/dateLabels';
+import type { EntryDraft } from './entryDraft';
+
+export type DraftErrors = Readonly<Partial<Record<string, string>>>;
+/** A time that means two things, with both readings as `14:00`. */
+export type Question = Readonly<{ field: string; readings: readonly string[] }>;
+export type DraftReading =
+  | Readonly<{ ok: true; input: EntryInputJson }>
+  | Readonly<{ ok: false; errors: DraftErrors; questions: readonly Question[] }>;
+
+const { errors: say } = panelTexts;
+
+/** Collects what is wrong with a draft, and what must be asked, while its fields are read. */
+function reader() {
+  const errors: Record<string, string> = {};
+  const questions: Question[] = [];
+  const date = (field: string, text: string): Temporal.PlainDate | undefined => {
+    try {
+      return Temporal.PlainDate.from(text);
+    } catch {
+      errors[field] = say.day;
+      return undefined;
+    }
+  };
+  const time = (field: string, text: string, after?: Temporal.PlainTime): Temporal.PlainTime | undefined => {
+    const read = readTime(text);
+    if (read.kind === 'time') return read.time;
+    if (read.kind === 'unreadable') {
+      errors[field] = say.time;
+      return undefined;
+    }
+    // The start settles the end where only one reading lies after it.
+    const fitting = read.readings.filter((t) => !after || Temporal.PlainTime.compare(t, after) > 0);
+    if (after && fitting.length === 1) return fitting[0];
+    questions.push({ field, readings: read.readings.map(timeLabel) });
+    errors[field] = say.which;
+    return undefined;
+  };
+  /** A number in words, or undefined for an empty field. */
+  const number = (field: string, text: string, { whole = true } = {}): number | undefined => {
+    if (text.trim() === '') return undefined;
+    const value = Number(text.trim().replace(',', '.'));
+    if (Number.isFinite(value) && value >= 0 && (!whole || Number.isInteger(value))) return value;
+    errors[field] = whole ? say.wholeNumber : say.number;
+    return undefined;
+  };
+  /** A day with an optional time; an empty day is nothing at all. */
+  const moment = (dayField: string, day: string, timeField: string, at: string): string | undefined => {
+    if (day === '') return undefined;
+    const onDay = date(dayField, day);
+    if (!onDay) return undefined;
+    if (at.trim() === '') return onDay.toString();
+    const clock = time(timeField, at);
+    return clock && wall(onDay, clock);
+  };
+  return { errors, questions, date, time, number, moment };
+}
+type Reader = ReturnType<typeof reader>;
+
+const wall = (day: Temporal.PlainDate, at: Temporal.PlainTime) =>
+  day.toPlainDateTime(at).toString({ smallestUnit: 'minute' });
+
+/** What was typed as what is sent, or what is wrong with it, field by field, and what must be asked. */
+export function readDraft(draft: EntryDraft, { termEnds }: { termEnds?: string } = {}): DraftReading {
+  const read = reader();
+  const { errors, questions } = read;
+  if (draft.title.trim() === '') errors.title = say.title;
+  const dates = datesOf(draft, read, termEnds);
+  const common = { title: draft.title, description: draft.description };
+  const shared = draft.kind === 'note' ? {} : sharedOf(draft, read);
+  if (Object.keys(errors).length > 0 || !dates) return { ok: false, errors, questions };
+  return { ok: true, input: { ...common, ...shared, ...dates } as EntryInputJson };
+}
+
+function sharedOf(draft: EntryDraft, read: Reader) {
+  const { errors } = read;
+  if (Object.keys(draft.courses).length === 0) errors.courses = say.course;
+  draft.links.forEach(({ url }, i) => {
+    if (url.trim() !== '' && (!safeUri(url.trim()) || !URL.canParse(url.trim())))
+      errors[`links.${i}.url`] = say.url;
+  });
+  const list = (items: readonly string[]) => (items.length > 0 ? [...items] : undefined);
+  return {
+    audience: Object.entries(draft.courses).map(([course, { sections, groups, people }]) => ({
+      course,
+      sections: list(sections),
+      groups: list(groups),
+      people: list(people),
+    })),
+    links: draft.links
+      .filter(({ url }) => url.trim() !== '')
+      .map((link) => ({ ...link, url: link.url.trim() })),
+    visibility: visibilityOf(draft, read),
+    hiddenAfter:
+      draft.hiddenDay === ''
+        ? undefined
+        : read.moment('hiddenDay', draft.hiddenDay, 'hiddenTime', draft.hiddenTime || '23:59'),
+  };
+}
+
+function visibilityOf(draft: EntryDraft, read: Reader) {
+  switch (draft.visibility) {
+    case 'visible':
+    case 'draft':
+      return { kind: draft.visibility };
+    case 'before':
+      return { kind: 'before' as const, days: read.number('daysBefore', draft.daysBefore || '7') ?? 7 };
+    case 'from': {
+      const day = read.date('fromDay', draft.fromDay);
+      const at = read.time('fromTime', draft.fromTime);
+      return day && at ? { kind: 'from' as const, from: wall(day, at) } : undefined;
+    }
+    default:
+      return draft.visibility satisfies never;
+  }
+}
+
+function datesOf(draft: EntryDraft, read: Reader, termEnds: string | undefined) {
+  switch (draft.kind) {
+    case 'event':
+      return eventOf(draft, read, termEnds);
+    case 'assignment':
+      return assignmentOf(draft, read);
+    case 'announcement':
+    case 'note': {
+      const on =
+        draft.kind === 'note'
+          ? read.moment('day', draft.day, 'starts', draft.starts)
+          : read.date('day', draft.day)?.toString();
+      if (draft.day === '') read.errors.day = say.day;
+      return on ? { kind: draft.kind, on } : undefined;
+    }
+    default:
+      return draft.kind satisfies never;
+  }
+}
+
+function assignmentOf(draft: EntryDraft, read: Reader) {
+  const { errors } = read;
+  const day = read.date('day', draft.day);
+  const setOn = draft.setOn === '' ? undefined : read.date('setOn', draft.setOn);
+  const at = draft.dueTime.trim() === '' ? undefined : read.time('dueTime', draft.dueTime);
+  const opens = read.moment('opensDay', draft.opensDay, 'opensTime', draft.opensTime);
+  const closes = read.moment('closesDay', draft.closesDay, 'closesTime', draft.closesTime);
+  if (day && setOn && Temporal.PlainDate.compare(setOn, day) > 0) errors.setOn = say.setAfterDue;
+  const effort = read.number('effortHours', draft.effortHours, { whole: false });
+  const points = read.number('points', draft.points, { whole: false });
+  const extensions = draft.extensions
+    .filter((e) => e.person !== '')
+    .map((e, i) => ({
+      person: e.person,
+      due: read.moment(`extensions.${i}.day`, e.day || draft.day, `extensions.${i}.time`, e.time),
+    }));
+  if (!day) return undefined;
+  return {
+    kind: 'assignment' as const,
+    due: at ? wall(day, at) : day.toString(),
+    setOn: setOn?.toString(),
+    opens,
+    closes,
+    handIn: draft.handIn,
+    latePolicy: draft.latePolicy,
+    points,
+    effortMinutes: effort ? Math.round(effort * 60) : undefined,
+    extensions,
+  };
+}
+
+function eventOf(draft: EntryDraft, read: Reader, termEnds: string | undefined) {
+  const { errors } = read;
+  const first = read.date('day', draft.day);
+  const facts = {
+    kind: 'event' as const,
+    place: draft.place,
+    meetingLink: draft.meetingLink.trim(),
+    meetingText: draft.meetingText,
+    rrule: first && ruleOf(draft, first, read, termEnds),
+    coming: draft.asksComing ? { seats: read.number('seats', draft.seats) || undefined } : undefined,
+  };
+  if (draft.allDay) {
+    const last = draft.lastDay === '' ? first : read.date('lastDay', draft.lastDay);
+    if (!first || !last) return undefined;
+    if (Temporal.PlainDate.compare(last, first) < 0) errors.lastDay = say.lastBefore;
+    return { ...facts, start: first.toString(), end: last.add({ days: 1 }).toString() };
+  }
+  const starts = read.time('starts', draft.starts);
+  const ends = draft.ends.trim() === '' ? undefined : read.time('ends', draft.ends, starts);
+  if (!first || !starts) return undefined;
+  if (ends && Temporal.PlainTime.compare(ends, starts) <= 0) errors.ends = say.endBefore;
+  return { ...facts, start: wall(first, starts), end: ends && wall(first, ends) };
+}
+
+function ruleOf(
+  { repeat }: EntryDraft,
+  first: Temporal.PlainDate,
+  read: Reader,
+  termEnds: string | undefined,
+): string | undefined {
+  if (repeat.kind === 'none') return undefined;
+  if (repeat.kind === 'own') return repeat.rrule;
+  const every = read.number('every', repeat.every || '1') ?? 1;
+  const until = repeat.ends === 'date' ? read.date('until', repeat.until) : undefined;
+  const count = repeat.ends === 'count' ? read.number('count', repeat.count) : undefined;
+  if (repeat.ends === 'count' && !count) read.errors.count = say.count;
+  if (repeat.ends === 'date' && until && Temporal.PlainDate.compare(until, first) < 0)
+    read.errors.until = say.untilBefore;
+  const ends: RuleChoice['ends'] = until
+    ? { kind: 'date', until }
+    : count
+      ? { kind: 'count', count }
+      : { kind: 'term' };
+  const pattern: RuleChoice['pattern'] =
+    repeat.kind === 'weeks'
+      ? { kind: 'weeks', weekdays: repeat.weekdays.length > 0 ? repeat.weekdays : [first.dayOfWeek] }
+      : { kind: repeat.kind };
+  const endsOn = termEnds ? Temporal.PlainDate.from(termEnds) : first.add({ months: 4 });
+  return rruleOf({ every: Math.max(1, every), pattern, ends }, first, { endsOn });
+}

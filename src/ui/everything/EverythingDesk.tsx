@@ -1,0 +1,111 @@
+'use client';
+import Button from '@mui/material/Button';
+import { useRouter } from 'next/navigation';
+import { useMemo, useState } from 'react';
+import { planCsv } from '@/core/exchange/planCsv';
+import { everythingTexts as say } from '@/core/texts/everything';
+import { Field } from '../controls/Field';
+import { Select } from '../controls/Select';
+import type { Desk } from '../plan/PlanDesk';
+import { PlanDesk } from '../plan/PlanDesk';
+import deskStyles from '../plan/PlanDesk.module.css';
+import type { DeskData } from '../plan/planItem';
+import { BulkActs } from './BulkActs';
+import styles from './Everything.module.css';
+import type { EverythingRow } from './everythingView';
+import type { Search, ShownChoice } from './findRows';
+import { findRows } from './findRows';
+import { RowTable } from './RowTable';
+
+type Props = Readonly<{ rows: readonly EverythingRow[]; data: DeskData; from: string; to: string }>;
+
+/** The plain list: search, filter, sort, choose several and act on them; the panel beside it. */
+export function EverythingDesk({ data, ...list }: Props) {
+  return <PlanDesk data={data}>{(desk) => <List desk={desk} {...list} />}</PlanDesk>;
+}
+
+function List({ rows, desk, from, to }: Omit<Props, 'data'> & { desk: Desk }) {
+  const router = useRouter();
+  const [search, setSearch] = useState<Search>({
+    words: '',
+    kind: '',
+    shown: 'all',
+    by: 'date',
+    down: false,
+  });
+  const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
+  const list = useMemo(() => findRows(rows, search), [rows, search]);
+  const set = (changes: Partial<Search>) => setSearch({ ...search, ...changes });
+  const range = (a: string, b: string) => a && b && router.push(`?from=${a}&to=${b}`);
+  const kinds = [...new Map(rows.map((row) => [row.kind, row.kindLabel]))];
+  const picked = rows.filter((row) => chosen.has(row.key) && row.movable && row.entry);
+  return (
+    <>
+      <div className={deskStyles.heading}>
+        <h1 id="plan-title">{say.title}</h1>
+        <p className="soft" aria-live="polite">
+          {say.count(list.length, rows.length)}
+        </p>
+        <span className={styles.tools}>
+          <Button className={deskStyles.tool} size="small" variant="outlined" onClick={() => saveCsv(list)}>
+            {say.csv}
+          </Button>
+          <Button className={deskStyles.tool} size="small" variant="outlined" onClick={() => window.print()}>
+            {say.print}
+          </Button>
+        </span>
+      </div>
+      <div className={styles.filters}>
+        <Field label={say.search} value={search.words} onChange={(words) => set({ words })} type="search" />
+        <Select
+          label={say.kind}
+          value={search.kind}
+          options={[{ value: '', label: say.all }, ...kinds.map(([value, label]) => ({ value, label }))]}
+          onChange={(kind) => set({ kind })}
+        />
+        <Select
+          label={say.shown}
+          value={search.shown}
+          options={Object.entries(say.shownChoices).map(([value, label]) => ({ value, label }))}
+          onChange={(shown) => set({ shown: shown as ShownChoice })}
+        />
+        <Field label={say.from} type="date" value={from} onChange={(a) => range(a, to)} />
+        <Field label={say.to} type="date" value={to} onChange={(b) => range(from, b)} />
+      </div>
+      {picked.length > 0 ? (
+        <BulkActs picked={picked} desk={desk} onDone={() => setChosen(new Set())} />
+      ) : null}
+      {list.length === 0 ? <p className="empty">{say.none}</p> : null}
+      <RowTable
+        rows={list}
+        desk={desk}
+        chosen={chosen}
+        onChoose={setChosen}
+        sort={search}
+        onSort={(by) => set({ by, down: search.by === by && !search.down })}
+      />
+    </>
+  );
+}
+
+/** The list as it stands, as a file. */
+function saveCsv(list: readonly EverythingRow[]): void {
+  const { columns } = say;
+  const body = planCsv(
+    Object.values(columns),
+    list.map((row) => ({
+      [columns.week]: row.week ? String(row.week) : '',
+      [columns.date]: row.start.slice(0, 10),
+      [columns.time]: row.time,
+      [columns.tags]: row.tags.map((tag) => tag.tag).join(' '),
+      [columns.kind]: row.kindLabel,
+      [columns.title]: row.title,
+      [columns.shown]: row.releaseLabel,
+    })),
+  );
+  const link = document.createElement('a');
+  link.href = URL.createObjectURL(new Blob([body], { type: 'text/csv' }));
+  link.download = 'plan.csv';
+  link.click();
+  URL.revokeObjectURL(link.href);
+}

@@ -1,0 +1,112 @@
+'use client';
+import Link from 'next/link';
+import { everythingTexts as say } from '@/core/texts/everything';
+import type { Desk } from '../plan/PlanDesk';
+import styles from './Everything.module.css';
+import type { EverythingRow } from './everythingView';
+import type { Column, Search } from './findRows';
+import { COLUMNS } from './findRows';
+
+type Props = Readonly<{
+  rows: readonly EverythingRow[];
+  desk: Desk;
+  chosen: ReadonlySet<string>;
+  onChoose: (chosen: ReadonlySet<string>) => void;
+  sort: Pick<Search, 'by' | 'down'>;
+  onSort: (by: Column) => void;
+}>;
+
+const canBeChosen = (row: EverythingRow) => row.movable && row.entry !== undefined;
+
+/** Plain elements: a term has hundreds of rows, and a component for each would be slow to draw. */
+export function RowTable({ rows, desk, chosen, onChoose, sort, onSort }: Props) {
+  const choosable = rows.filter(canBeChosen);
+  const toggle = (key: string) => {
+    const next = new Set(chosen);
+    if (!next.delete(key)) next.add(key);
+    onChoose(next);
+  };
+  return (
+    <div className={styles.scroll} tabIndex={0} role="region" aria-label={say.title}>
+      <table className={styles.table}>
+        <thead>
+          <tr>
+            <td>
+              {choosable.length > 0 ? (
+                <input
+                  type="checkbox"
+                  aria-label={say.chooseAll}
+                  checked={choosable.every((row) => chosen.has(row.key))}
+                  onChange={(event) =>
+                    onChoose(new Set(event.target.checked ? choosable.map((row) => row.key) : []))
+                  }
+                />
+              ) : null}
+            </td>
+            {COLUMNS.map((column) => (
+              <th
+                key={column}
+                aria-sort={sort.by === column ? (sort.down ? 'descending' : 'ascending') : undefined}
+              >
+                <button type="button" onClick={() => onSort(column)}>
+                  {say.columns[column]}
+                </button>
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map((row) => (
+            <tr
+              key={row.key}
+              data-course={row.tags[0]?.color}
+              data-selected={desk.selected !== undefined && desk.selected === (row.entry ?? row.meeting)}
+            >
+              <td>
+                {canBeChosen(row) ? (
+                  <input
+                    type="checkbox"
+                    aria-label={say.choose(`${row.title}, ${row.day}`)}
+                    checked={chosen.has(row.key)}
+                    onChange={() => toggle(row.key)}
+                  />
+                ) : null}
+              </td>
+              <td className="numbers">{row.week || ''}</td>
+              <td className="numbers">{row.day}</td>
+              <td className="numbers">{row.time}</td>
+              <td>
+                {row.tags.map((tag) => (
+                  <span key={tag.tag} className="tag" data-course={tag.color}>
+                    {tag.tag}
+                  </span>
+                ))}
+              </td>
+              <td className="soft">{row.kindLabel}</td>
+              <td>
+                <Title row={row} desk={desk} /> <span className="soft">{row.detail}</span>
+              </td>
+              <td className={row.release === 'shown' ? 'soft' : styles.hidden}>{row.releaseLabel}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}
+
+function Title({ row, desk }: { row: EverythingRow; desk: Desk }) {
+  if (row.entry || row.meeting)
+    return (
+      <button type="button" className={styles.open} data-off={row.off} onClick={() => desk.open(row)}>
+        {row.title}
+      </button>
+    );
+  return row.href ? (
+    <Link href={row.href} prefetch={false}>
+      {row.title}
+    </Link>
+  ) : (
+    <>{row.title}</>
+  );
+}

@@ -1,0 +1,61 @@
+import type { Temporal } from 'temporal-polyfill';
+import type { Occurrence } from '@/core/plan/occurrences';
+import { touches } from '@/core/plan/occurrences';
+import type { SeenPlan } from '@/core/plan/seenPlan';
+import { entryTexts } from '@/core/texts/entries';
+import { dateLabel } from '@/core/time/dateLabels';
+import type { Term } from '@/core/time/term';
+import { weekNumber } from '@/core/time/term';
+import { dayOf } from '@/core/time/zonedWall';
+import type { PlanItem } from '../plan/planItem';
+import { dayLine } from '../student/dayLines';
+import type { MayMove, Tag } from '../term/termView';
+import { planItemOf } from '../term/termView';
+
+/** One line of the list, as plain text. */
+export type EverythingRow = PlanItem &
+  Readonly<{
+    kind: Occurrence['kind'];
+    kindLabel: string;
+    week: number;
+    day: string;
+    time: string;
+    tags: readonly Tag[];
+    detail: string;
+    off: boolean;
+    release: Occurrence['release'];
+    releaseLabel: string;
+  }>;
+
+type Given = Readonly<{
+  plan: SeenPlan;
+  term: Term;
+  occurrences: readonly Occurrence[];
+  mayMove: MayMove;
+}>;
+
+/** Everything between two days, both included, one line each, in the order of time. */
+export function everythingView(
+  { plan, term, occurrences, mayMove }: Given,
+  { from, to }: { from: Temporal.PlainDate; to: Temporal.PlainDate },
+): EverythingRow[] {
+  return occurrences
+    .filter((o) => touches(o, from, to))
+    .map((o) => {
+      const { title, time, tags, detail, off } = dayLine(o, plan);
+      return {
+        ...planItemOf(o, mayMove),
+        title,
+        kind: o.kind,
+        kindLabel: entryTexts.kind[o.kind],
+        week: weekNumber(term, dayOf(o.start)) ?? 0,
+        day: dateLabel(dayOf(o.start), 'short', plan.locale),
+        time,
+        tags,
+        detail,
+        off,
+        release: o.release,
+        releaseLabel: entryTexts.release[o.release],
+      };
+    });
+}

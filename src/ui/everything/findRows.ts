@@ -1,0 +1,51 @@
+import type { EverythingRow } from './everythingView';
+
+export const COLUMNS = ['week', 'date', 'time', 'tags', 'kind', 'title', 'shown'] as const;
+export type Column = (typeof COLUMNS)[number];
+export type ShownChoice = 'all' | 'shown' | 'notYet' | 'draft';
+export type Search = Readonly<{
+  words: string;
+  /** Empty: all kinds. */
+  kind: string;
+  shown: ShownChoice;
+  by: Column;
+  down: boolean;
+}>;
+
+const keyOf: Record<Column, (row: EverythingRow) => string> = {
+  week: (row) => row.start,
+  date: (row) => row.start,
+  time: (row) => row.time,
+  tags: (row) => row.tags.map((tag) => tag.tag).join(' '),
+  kind: (row) => row.kindLabel,
+  title: (row) => row.title.toLowerCase(),
+  shown: (row) => row.releaseLabel,
+};
+
+function isShown({ release }: EverythingRow, wanted: ShownChoice): boolean {
+  if (wanted === 'all') return true;
+  return wanted === 'notYet' ? release === 'notYet' || release === 'over' : release === wanted;
+}
+
+const textOf = (row: EverythingRow) =>
+  [row.title, row.detail, row.kindLabel, row.day, `week ${row.week}`, ...row.tags.map((t) => t.tag)]
+    .join(' ')
+    .toLowerCase();
+
+/** The rows that hold every word and pass the filters, sorted; rows that sort alike stay in the order of time. */
+export function findRows(
+  rows: readonly EverythingRow[],
+  { words, kind, shown, by, down }: Search,
+): EverythingRow[] {
+  const wanted = words.toLowerCase().split(/\s+/).filter(Boolean);
+  const key = keyOf[by];
+  return rows
+    .filter((row) => (!kind || row.kind === kind) && isShown(row, shown))
+    .filter((row) => wanted.every((word) => textOf(row).includes(word)))
+    .map((row, i) => ({ row, i, key: key(row) }))
+    .sort((a, b) => {
+      const order = a.key < b.key ? -1 : a.key > b.key ? 1 : 0;
+      return (down ? -order : order) || a.i - b.i;
+    })
+    .map(({ row }) => row);
+}

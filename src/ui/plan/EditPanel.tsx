@@ -1,0 +1,134 @@
+'use client';
+import Button from '@mui/material/Button';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { historyTexts } from '@/core/texts/history';
+import { panelTexts, termTexts } from '@/core/texts/term';
+import type { FieldErrors } from '../controls/callApi';
+import { callApi } from '../controls/callApi';
+import { useMessages } from '../controls/Messages';
+import { EntryForm } from '../entries/EntryForm';
+import type { EntryDraft } from '../entries/entryDraft';
+import type { PanelEntry } from '../entries/panelData';
+import { ReadEntry } from '../entries/ReadEntry';
+import { lostAudience } from './lostAudience';
+import type { DeskData } from './planItem';
+import styles from './PlanDesk.module.css';
+import type { PanelState } from './panelState';
+import { NONE, editing } from './panelState';
+
+type Editing = Extract<PanelState, { draft: EntryDraft }>;
+type Saved = Readonly<{ id: string; lost?: readonly string[] }>;
+
+const ALL_KINDS: readonly EntryDraft['kind'][] = ['event', 'assignment', 'announcement', 'note'];
+
+/** Adding or changing an entry. Where somebody else saved meanwhile, both versions are shown and one is chosen. */
+export function EditPanel({
+  state,
+  entry,
+  data,
+  dayWords,
+  show,
+}: {
+  state: Editing;
+  /** As it stands now; absent while it is new. */
+  entry?: PanelEntry;
+  data: DeskData;
+  dayWords: (date: string) => string | undefined;
+  show: (next: PanelState) => void;
+}) {
+  const router = useRouter();
+  const say = useMessages();
+  const [errors, setErrors] = useState<FieldErrors>({});
+  const [message, setMessage] = useState<string>();
+  const [conflict, setConflict] = useState(false);
+  const [busy, setBusy] = useState(false);
+  const { draft } = state;
+
+  const save = async (input: { title: string }) => {
+    setBusy(true);
+    const answer =
+      state.kind === 'edit'
+        ? await callApi<Saved>('PUT', `/api/entries/${state.id}`, {
+            sequence: state.sequence,
+            scope: state.scope,
+            recurrenceId: state.recurrenceId,
+            entry: input,
+          })
+        : await callApi<Saved>('POST', '/api/entries', input);
+    setBusy(false);
+    if (!answer.ok) {
+      setErrors(
+        Object.fromEntries(Object.entries(answer.fields).map(([k, v]) => [k.replace(/^entry\./, ''), v])),
+      );
+      setConflict(answer.status === 412);
+      if (answer.status === 412) router.refresh();
+      return setMessage(answer.message);
+    }
+    const lost = answer.value.lost?.length ?? 0;
+    const text =
+      state.kind === 'edit' ? historyTexts.changed(input.title) : historyTexts.planned(input.title);
+    say(lost > 0 ? `${text}. ${panelTexts.lost(lost)}` : text, answer.history);
+    show({ kind: 'entry', id: answer.value.id });
+    router.refresh();
+  };
+  const single = state.kind === 'edit' && state.scope === 'this';
+  const kinds =
+    state.kind === 'new'
+      ? data.notesOnly
+        ? (['note'] as const)
+        : ALL_KINDS
+      : entry && (entry.kind === 'event' || entry.kind === 'assignment') && !entry.repeats
+        ? (['event', 'assignment'] as const)
+        : [draft.kind];
+  return (
+    <>
+      <h2 className={styles.panelTitle}>{state.kind === 'new' ? termTexts.add : panelTexts.edit}</h2>
+      {conflict && entry && state.kind === 'edit' ? (
+        <div className="notice">
+          <h3>{panelTexts.theirs}</h3>
+          <ReadEntry entry={entry} heading="h3" />
+          <div className={styles.choices}>
+            <Button
+              size="small"
+              variant="contained"
+              onClick={() => {
+                setConflict(false);
+                setMessage(undefined);
+                show({ ...state, sequence: entry.sequence });
+              }}
+            >
+              {panelTexts.keepMine}
+            </Button>
+            <Button
+              size="small"
+              variant="outlined"
+              onClick={() => {
+                setConflict(false);
+                setMessage(undefined);
+                show(editing(entry, 'all'));
+              }}
+            >
+              {panelTexts.takeTheirs}
+            </Button>
+          </div>
+        </div>
+      ) : null}
+      <EntryForm
+        key={state.kind === 'edit' ? `${state.id} ${state.sequence} ${state.scope}` : 'new'}
+        draft={draft}
+        onChange={(next) => show({ ...state, draft: next })}
+        courses={data.courses}
+        kinds={kinds}
+        single={single}
+        dayWords={dayWords}
+        serverErrors={errors}
+        message={message}
+        busy={busy}
+        loses={entry && lostAudience(entry.draft, draft, data.courses)}
+        onSave={(reading) => void save(reading.input)}
+        onCancel={() => show(state.kind === 'edit' ? { kind: 'entry', id: state.id } : NONE)}
+      />
+    </>
+  );
+}

@@ -1,0 +1,129 @@
+'use client';
+import Button from '@mui/material/Button';
+import { useState } from 'react';
+import { historyTexts } from '@/core/texts/history';
+import { panelTexts } from '@/core/texts/term';
+import { Field } from '../controls/Field';
+import { useSubmit } from '../controls/useSubmit';
+import styles from '../entries/EntryPanel.module.css';
+import type { PanelCourse, PanelEntry } from '../entries/panelData';
+import { ReadEntry } from '../entries/ReadEntry';
+import { EntryHistory } from './EntryHistory';
+import type { Occurrence, PanelState, Scope } from './panelState';
+import { NONE, editing } from './panelState';
+
+type Props = Readonly<{
+  entry: PanelEntry;
+  /** Which of a series was opened. */
+  occurrence?: Occurrence;
+  courses: readonly PanelCourse[];
+  show: (next: PanelState) => void;
+}>;
+
+/** An entry beside the plan, read first; whoever may edit it has the acts below. */
+export function EntryPanel({ entry, occurrence, courses, show }: Props) {
+  const { submit, message, busy } = useSubmit();
+  const [asking, setAsking] = useState<'cancel' | 'copy'>();
+  const [reason, setReason] = useState('');
+  const path = `/api/entries/${entry.id}`;
+  const scopes: readonly Scope[] = occurrence ? ['this', 'following', 'all'] : ['all'];
+  const remove = async (scope: Scope) => {
+    const query = scope === 'all' ? '' : `?scope=${scope}&recurrenceId=${occurrence!.recurrenceId}`;
+    const answer = await submit('DELETE', path + query, undefined, () => historyTexts.deleted(entry.title));
+    if (answer.ok) show(NONE);
+  };
+  const cancel = async (why: string | undefined) => {
+    const body = { reason: why, recurrenceId: occurrence?.recurrenceId };
+    const answer = await submit('PUT', `${path}/cancel`, body, () =>
+      why === undefined ? historyTexts.takesPlace(entry.title) : historyTexts.cancelled(entry.title),
+    );
+    if (answer.ok) setAsking(undefined);
+  };
+  const copy = async (ids?: readonly string[]) => {
+    const answer = await submit<{ id: string }>('POST', `${path}/copy`, { courses: ids }, () =>
+      historyTexts.duplicated(entry.title),
+    );
+    if (answer.ok) show({ kind: 'entry', id: answer.value.id });
+  };
+  return (
+    <>
+      <ReadEntry entry={entry} heading="h2" />
+      {entry.editable ? (
+        <div className={styles.acts}>
+          <div className={styles.buttons}>
+            {scopes.map((scope) => (
+              <Button
+                key={scope}
+                variant={scope === scopes[0] ? 'contained' : 'outlined'}
+                onClick={() => show(editing(entry, scope, occurrence))}
+              >
+                {occurrence ? panelTexts.editScope[scope] : panelTexts.edit}
+              </Button>
+            ))}
+          </div>
+          <div className={styles.buttons}>
+            {scopes.map((scope) => (
+              <Button
+                key={scope}
+                size="small"
+                variant="outlined"
+                disabled={busy}
+                onClick={() => remove(scope)}
+              >
+                {occurrence ? panelTexts.deleteScope[scope] : panelTexts.remove}
+              </Button>
+            ))}
+            {entry.kind === 'note' ? null : entry.cancelled === undefined ? (
+              <Button size="small" variant="outlined" onClick={() => setAsking('cancel')}>
+                {panelTexts.cancelIt}
+              </Button>
+            ) : (
+              <Button size="small" variant="outlined" disabled={busy} onClick={() => cancel(undefined)}>
+                {panelTexts.takesPlace}
+              </Button>
+            )}
+            <Button size="small" variant="outlined" disabled={busy} onClick={() => copy()}>
+              {panelTexts.duplicate}
+            </Button>
+            {courses.length > 1 && entry.kind !== 'note' ? (
+              <Button size="small" variant="outlined" onClick={() => setAsking('copy')}>
+                {panelTexts.copyTo}
+              </Button>
+            ) : null}
+          </div>
+          {asking === 'cancel' ? (
+            <div className="notice">
+              <Field label={panelTexts.cancelReason} value={reason} onChange={setReason} autoFocus />
+              <div className={styles.buttons}>
+                <Button size="small" variant="contained" disabled={busy} onClick={() => cancel(reason)}>
+                  {panelTexts.cancelNow(entry.who)}
+                </Button>
+              </div>
+            </div>
+          ) : null}
+          {asking === 'copy' ? (
+            <div className={styles.buttons} role="group" aria-label={panelTexts.copyTo}>
+              {courses.map((course) => (
+                <Button
+                  key={course.id}
+                  size="small"
+                  variant="outlined"
+                  disabled={busy}
+                  onClick={() => copy([course.id])}
+                >
+                  {course.tag} {course.title}
+                </Button>
+              ))}
+            </div>
+          ) : null}
+          {message ? (
+            <p role="alert" className={styles.error}>
+              {message}
+            </p>
+          ) : null}
+          <EntryHistory key={`${entry.id} ${entry.sequence}`} entry={entry.id} />
+        </div>
+      ) : null}
+    </>
+  );
+}

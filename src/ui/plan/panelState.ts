@@ -1,0 +1,80 @@
+import type { EntryDraft } from '../entries/entryDraft';
+import { emptyDraft } from '../entries/entryDraft';
+import type { PanelEntry } from '../entries/panelData';
+import type { PlanItem } from './planItem';
+
+export type Scope = 'this' | 'following' | 'all';
+/** Which of a series the panel is about. */
+export type Occurrence = Pick<PlanItem, 'start' | 'end'> & Readonly<{ recurrenceId: string }>;
+
+/** What the panel beside the plan is about. An unsaved draft survives a reload of the page. */
+export type PanelState =
+  | Readonly<{ kind: 'none' }>
+  | Readonly<{ kind: 'entry'; id: string; occurrence?: Occurrence }>
+  | Readonly<{ kind: 'class'; meeting: string }>
+  | Readonly<{ kind: 'fill' }>
+  | Readonly<{ kind: 'new'; draft: EntryDraft }>
+  | Readonly<{
+      kind: 'edit';
+      id: string;
+      sequence: number;
+      draft: EntryDraft;
+      scope: Scope;
+      recurrenceId?: string;
+    }>;
+
+export const NONE: PanelState = { kind: 'none' };
+
+/** The state after a mark was opened; undefined for what has no panel. */
+export function opened(item: PlanItem): PanelState | undefined {
+  if (item.meeting) return { kind: 'class', meeting: item.meeting };
+  if (!item.entry) return undefined;
+  const { recurrenceId, start, end } = item;
+  return {
+    kind: 'entry',
+    id: item.entry,
+    ...(recurrenceId ? { occurrence: { recurrenceId, start, end } } : {}),
+  };
+}
+
+/** Starting from a day, that day is filled in; what was typed already moves along to the day that is chosen now. */
+export type NewOn = Readonly<{
+  day: string;
+  typed?: string;
+  lastDay?: string;
+  starts?: string;
+  ends?: string;
+}>;
+
+export function addedOn(
+  state: PanelState,
+  { day, typed = '', lastDay, starts, ends }: NewOn,
+  course?: string,
+): PanelState {
+  const base = state.kind === 'new' ? state.draft : { ...emptyDraft(day, course), title: typed };
+  return {
+    kind: 'new',
+    draft: {
+      ...base,
+      day,
+      ...(lastDay && lastDay !== day ? { lastDay, allDay: true } : {}),
+      ...(starts ? { starts, ends: ends ?? '', allDay: false } : {}),
+    },
+  };
+}
+
+/** Editing a part of a series begins with how that occurrence stands; all of it with the series itself. */
+export function editing(entry: PanelEntry, scope: Scope, occurrence?: Occurrence): PanelState {
+  const own = scope === 'all' ? undefined : occurrence;
+  const timeOf = (text: string | undefined) => text?.split('T')[1] ?? '';
+  return {
+    kind: 'edit',
+    id: entry.id,
+    sequence: entry.sequence,
+    scope,
+    recurrenceId: own?.recurrenceId,
+    draft: own
+      ? { ...entry.draft, day: own.start.slice(0, 10), starts: timeOf(own.start), ends: timeOf(own.end) }
+      : entry.draft,
+  };
+}

@@ -1,0 +1,33 @@
+import type { PanelClass } from '../entries/panelClass';
+import type { PanelCourse, PanelEntry } from '../entries/panelData';
+
+/** What a view knows of a mark that is opened or moved. */
+export type PlanItem = Readonly<{
+  key: string;
+  title: string;
+  /** The day on which the mark stands. */
+  date: string;
+  entry?: string;
+  meeting?: string;
+  /** Classes of other sections that the same mark stands for. */
+  others?: readonly string[];
+  href?: string;
+  /** Which of a series, and how it stands there: `2026-10-13T16:00`. */
+  recurrenceId?: string;
+  start: string;
+  end?: string;
+  /** False for what is not the viewer's to move, and for the day that work is set. */
+  movable: boolean;
+}>;
+
+/** Everything that the panel beside a view of the plan works with. */
+export type DeskData = Readonly<{
+  entries: readonly PanelEntry[];
+  classes: readonly PanelClass[];
+  /** The courses in which the viewer plans; empty for students. */
+  courses: readonly PanelCourse[];
+  /** A date in words, with its week. */
+  days: Readonly<Record<string, string>>;
+  /** Students may add private notes. */
+  notesOnly: boolean;
+}>;

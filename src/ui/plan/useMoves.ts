@@ -1,0 +1,100 @@
+'use client';
+import { useRouter } from 'next/navigation';
+import { Temporal } from 'temporal-polyfill';
+import { termTexts } from '@/core/texts/term';
+import { dateLabel } from '@/core/time/dateLabels';
+import { callApi } from '../controls/callApi';
+import type { MessageAct } from '../controls/Messages';
+import { useMessages } from '../controls/Messages';
+import type { PanelClass } from '../entries/panelClass';
+import type { PanelEntry } from '../entries/panelData';
+import type { PlanItem } from './planItem';
+
+/** Whether anything hangs on an entry's date that could come along. */
+const hasCompanions = ({ draft }: PanelEntry) =>
+  draft.setOn !== '' ||
+  draft.opensDay !== '' ||
+  draft.closesDay !== '' ||
+  draft.visibility === 'from' ||
+  draft.hiddenDay !== '' ||
+  draft.extensions.length > 0;
+
+/**
+ * Moving marks to another day: at once, with a message from which it is undone, from which what hangs on the date is
+ * brought along, and from which those who had seen the old date are told.
+ */
+export function useMoves(entries: ReadonlyMap<string, PanelEntry>) {
+  const router = useRouter();
+  const say = useMessages();
+
+  const tellAct = async (history: string): Promise<MessageAct[]> => {
+    const seen = await callApi<{ seen: number }>('GET', `/api/history/${history}`);
+    if (!seen.ok || seen.value.seen === 0) return [];
+    const tell = async () => {
+      const told = await callApi<{ told: number }>('POST', `/api/history/${history}/tell`);
+      say(told.ok ? termTexts.told(told.value.told) : told.message, told.ok ? history : undefined);
+    };
+    return [{ label: termTexts.tell(seen.value.seen), run: tell }];
+  };
+
+  const shift = async (items: readonly PlanItem[], days: number, along: boolean): Promise<void> => {
+    const body = {
+      days,
+      along,
+      items: items.map(({ entry, recurrenceId }) => ({ id: entry, recurrenceId })),
+    };
+    const answer = await callApi('POST', '/api/entries/shift', body);
+    if (!answer.ok) return say(Object.values(answer.fields)[0] ?? answer.message);
+    const [first] = items;
+    const to = dateLabel(Temporal.PlainDate.from(first!.date).add({ days }));
+    const text =
+      items.length === 1 ? termTexts.moved(first!.title, to) : termTexts.movedSeveral(items.length);
+    const history = answer.history!;
+    const companions = items.some((item) => !item.recurrenceId && hasCompanions(entries.get(item.entry!)!));
+    const bring = async () => {
+      const undone = await callApi('POST', `/api/history/${history}/undo`);
+      if (undone.ok) await shift(items, days, true);
+      else say(undone.message);
+    };
+    const acts = !along && companions ? [{ label: termTexts.bringAlong, run: bring }] : [];
+    say(text, history, acts);
+    router.refresh();
+    const tell = await tellAct(history);
+    if (tell.length > 0) say(text, history, [...acts, ...tell]);
+  };
+
+  const movePlans = async (moves: readonly PlanMove[], to: string): Promise<void> => {
+    const answer = await callApi<{ title: string }>('POST', '/api/meetings/move-plans', { moves });
+    say(
+      answer.ok
+        ? termTexts.moved(answer.value.title, dateLabel(Temporal.PlainDate.from(to)))
+        : answer.message,
+      answer.ok ? answer.history : undefined,
+    );
+    router.refresh();
+  };
+
+  /** A class moves its plan to the class of its own section on that day, in each section that the mark stands for. */
+  return (items: readonly PlanItem[], to: string, classes: readonly PanelClass[]) => {
+    const [first] = items;
+    if (!first || first.date === to) return;
+    if (first.meeting) {
+      const moves = [first.meeting, ...(first.others ?? [])].flatMap((from) => {
+        const section = classes.find((c) => c.meeting === from)?.section;
+        const target = classes.find((c) => c.section === section && c.date === to);
+        return target ? [{ from, to: target.meeting }] : [];
+      });
+      if (moves.length > 0) void movePlans(moves, to);
+      else say(termTexts.noClassThen);
+      return;
+    }
+    const days = Temporal.PlainDate.from(first.date).until(to, { largestUnit: 'days' }).days;
+    void shift(
+      items.filter((item) => item.entry && item.movable),
+      days,
+      false,
+    );
+  };
+}
+
+type PlanMove = Readonly<{ from: string; to: string }>;

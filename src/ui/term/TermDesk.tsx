@@ -1,0 +1,103 @@
+'use client';
+import Button from '@mui/material/Button';
+import Link from 'next/link';
+import { usePathname, useSearchParams } from 'next/navigation';
+import { termTexts } from '@/core/texts/term';
+import type { DeskData } from '../plan/planItem';
+import { PlanDesk } from '../plan/PlanDesk';
+import styles from '../plan/PlanDesk.module.css';
+import { TermGrid } from './TermGrid';
+import type { TermGridView } from './termView';
+
+type Props = Readonly<{ view: TermGridView; data: DeskData; today: string }>;
+
+/** The whole term on one page, with the panel beside it. */
+export function TermDesk({ view, data, today }: Props) {
+  return (
+    <PlanDesk data={data}>
+      {(desk) => (
+        <>
+          <div className={styles.heading}>
+            <h1 id="plan-title">{view.title}</h1>
+            <p className="soft">
+              {view.span}
+              {view.now ? (
+                <>
+                  {' · '}
+                  <a href="#now">{view.now}</a>
+                </>
+              ) : null}
+            </p>
+            <Zooms view={view} />
+            {desk.canAdd ? (
+              <Button
+                className={styles.add}
+                size="small"
+                variant="outlined"
+                onClick={() => desk.add({ day: today })}
+              >
+                {termTexts.add}
+              </Button>
+            ) : null}
+            {data.courses.length > 0 ? (
+              <Button className={styles.tool} size="small" variant="outlined" onClick={desk.fill}>
+                {termTexts.fill}
+              </Button>
+            ) : null}
+          </div>
+          <TermGrid view={view} desk={desk} />
+        </>
+      )}
+    </PlanDesk>
+  );
+}
+
+const KINDS = ['all', 'six', 'one'] as const;
+
+/** The whole term, six weeks or one; the smaller ones are leafed through. */
+function Zooms({ view }: { view: TermGridView }) {
+  const path = usePathname();
+  const params = useSearchParams();
+  const to = (zoom: string, from: number) => {
+    const next = new URLSearchParams(params);
+    next.delete('weeks');
+    next.delete('from');
+    if (zoom !== 'all') {
+      next.set('weeks', zoom);
+      next.set('from', String(from));
+    }
+    return `${path}?${next}`;
+  };
+  const step = view.zoom === 'six' ? 6 : 1;
+  const thisWeek = Number(/\d+/.exec(view.now ?? '')?.[0] ?? 1);
+  const begin = (zoom: (typeof KINDS)[number]) =>
+    view.zoom !== 'all'
+      ? view.from
+      : zoom === 'six'
+        ? Math.max(1, Math.min(thisWeek - 1, view.lastWeek - 5))
+        : thisWeek;
+  return (
+    <nav className={styles.zooms} aria-label={termTexts.zoom}>
+      {KINDS.map((zoom) => (
+        <Link
+          key={zoom}
+          href={to(zoom, begin(zoom))}
+          aria-current={zoom === view.zoom ? 'true' : undefined}
+          prefetch={false}
+        >
+          {termTexts.weeks[zoom]}
+        </Link>
+      ))}
+      {view.zoom !== 'all' && view.from > 1 ? (
+        <Link href={to(view.zoom, Math.max(1, view.from - step))} prefetch={false}>
+          {termTexts.earlier}
+        </Link>
+      ) : null}
+      {view.zoom !== 'all' && view.from + step <= view.lastWeek ? (
+        <Link href={to(view.zoom, view.from + step)} prefetch={false}>
+          {termTexts.later}
+        </Link>
+      ) : null}
+    </nav>
+  );
+}

@@ -1,0 +1,42 @@
+'use client';
+import Button from '@mui/material/Button';
+import Link from 'next/link';
+import { termTexts } from '@/core/texts/term';
+import { weekTexts } from '@/core/texts/week';
+import { PlanDesk } from '../plan/PlanDesk';
+import deskStyles from '../plan/PlanDesk.module.css';
+import type { DeskData } from '../plan/planItem';
+import { Hours } from './Hours';
+import type { WeekView } from './weekView';
+
+/** One week by the hour, with the panel beside it. */
+export function WeekDesk({ view, data, today }: { view: WeekView; data: DeskData; today: string }) {
+  const day = view.days.find((d) => d.today)?.date ?? view.days[0]!.date;
+  return (
+    <PlanDesk data={data}>
+      {(desk) => (
+        <>
+          <div className={deskStyles.heading}>
+            <h1 id="plan-title">{view.title}</h1>
+            <nav className={deskStyles.zooms} aria-label={weekTexts.name}>
+              <Link href={`?from=${view.previous}`}>{weekTexts.earlier}</Link>
+              <Link href={`?from=${today}`}>{weekTexts.thisWeek}</Link>
+              <Link href={`?from=${view.next}`}>{weekTexts.later}</Link>
+            </nav>
+            {desk.canAdd ? (
+              <Button
+                className={deskStyles.add}
+                size="small"
+                variant="outlined"
+                onClick={() => desk.add({ day })}
+              >
+                {termTexts.add}
+              </Button>
+            ) : null}
+          </div>
+          <Hours view={view} desk={desk} />
+        </>
+      )}
+    </PlanDesk>
+  );
+}

@@ -1,0 +1,116 @@
+import type { Temporal } from 'temporal-polyfill';
+import type { Occurrence } from '@/core/plan/occurrences';
+import { touches } from '@/core/plan/occurrences';
+import { inLanes } from '@/core/plan/lanes';
+import type { SeenPlan } from '@/core/plan/seenPlan';
+import { weekTexts } from '@/core/texts/week';
+import { dateLabel } from '@/core/time/dateLabels';
+import type { Term } from '@/core/time/term';
+import { weekNumber, weekStartOf } from '@/core/time/term';
+import { isDay } from '@/core/time/zonedWall';
+import type { GridItem, MayMove } from '../term/termView';
+import { itemOf } from '../term/termView';
+
+/** A mark with a time of day: minutes from midnight, and the lane it is drawn in. */
+export type WeekBlock = Readonly<{ item: GridItem; from: number; to: number; lane: number; lanes: number }>;
+export type WeekDay = Readonly<{
+  date: string;
+  label: string;
+  long: string;
+  today: boolean;
+  closed?: string;
+  allDay: readonly GridItem[];
+  blocks: readonly WeekBlock[];
+}>;
+export type WeekView = Readonly<{
+  title: string;
+  /** The hours that are drawn, the last one exclusive. */
+  hours: readonly [first: number, end: number];
+  days: readonly WeekDay[];
+  previous: string;
+  next: string;
+  /** Minutes from midnight, where today is in this week. */
+  nowMinutes?: number;
+}>;
+
+const MIDNIGHT = 24 * 60;
+/** What has no end is drawn as long as this. */
+const SHORTEST = 45;
+const minutesOf = (time: Temporal.PlainDateTime) => time.hour * 60 + time.minute;
+
+function blocksOn(
+  date: Temporal.PlainDate,
+  occurrences: readonly Occurrence[],
+  item: (o: Occurrence) => GridItem,
+): WeekBlock[] {
+  const timed = occurrences.flatMap((o) => {
+    if (isDay(o.start) || !touches(o, date, date)) return [];
+    const start = o.start.wall;
+    const end = o.end && !isDay(o.end) ? o.end.wall : start;
+    // Over midnight: each day shows its part.
+    const from = start.toPlainDate().equals(date) ? minutesOf(start) : 0;
+    const to = end.toPlainDate().equals(date) ? minutesOf(end) : MIDNIGHT;
+    return [{ o, start: from, end: Math.min(MIDNIGHT, Math.max(to, from + SHORTEST)) }];
+  });
+  return inLanes(timed).map(({ o, start, end, lane, lanes }) => ({
+    item: item(o),
+    from: start,
+    to: end,
+    lane,
+    lanes,
+  }));
+}
+
+type Given = Readonly<{
+  plan: SeenPlan;
+  term: Term;
+  occurrences: readonly Occurrence[];
+  mayMove: MayMove;
+}>;
+
+/** One week by the hour. Positions are wall times, so that a class stands where it always does when the clocks change. */
+export function weekView(
+  { plan, term, occurrences, mayMove }: Given,
+  { date, now }: { date: Temporal.PlainDate; now: Temporal.PlainDateTime },
+): WeekView {
+  const first = weekStartOf(date, term.weekStart);
+  const tagOf = new Map(plan.courses.map(({ id, tag, color }) => [id, { tag, color }]));
+  const item = (o: Occurrence) =>
+    itemOf(
+      o,
+      o.courses.flatMap((id) => tagOf.get(id) ?? []),
+      mayMove,
+    );
+  const days = [0, 1, 2, 3, 4, 5, 6].map((offset): WeekDay => {
+    const day = first.add({ days: offset });
+    const here = occurrences.filter((o) => touches(o, day, day));
+    return {
+      date: day.toString(),
+      label: dateLabel(day, 'short', plan.locale),
+      long: dateLabel(day, 'long', plan.locale),
+      today: day.equals(now.toPlainDate()),
+      closed:
+        here
+          .filter((o) => o.kind === 'closure')
+          .map((o) => o.title)
+          .join(', ') || undefined,
+      allDay: here.filter((o) => isDay(o.start) && o.kind !== 'closure').map(item),
+      blocks: blocksOn(day, here, item),
+    };
+  });
+  const all = days.flatMap((day) => day.blocks);
+  const week = weekNumber(term, first.add({ days: 3 }));
+  const dayMonth = (day: Temporal.PlainDate) => dateLabel(day, 'dayMonth', plan.locale);
+  const range = `${dayMonth(first)} – ${dayMonth(first.add({ days: 6 }))}`;
+  return {
+    title: week === undefined ? range : weekTexts.title(week, range),
+    hours: [
+      Math.min(8, ...all.map((block) => Math.floor(block.from / 60))),
+      Math.max(18, ...all.map((block) => Math.ceil(block.to / 60))),
+    ],
+    days,
+    previous: first.subtract({ days: 7 }).toString(),
+    next: first.add({ days: 7 }).toString(),
+    nowMinutes: days.some((day) => day.today) ? minutesOf(now) : undefined,
+  };
+}
