@@ -9,6 +9,8 @@ const base = inject('pembitUrl');
 const PAGES: Readonly<Record<string, readonly string[]>> = {
   nobody: ['/sign-in', '/e/nothing'],
   maren: [
+    '/week',
+    '/everything',
     '/term',
     '/office-hours',
     '/office-hours/new',

@@ -23,6 +23,12 @@ export type Person = Readonly<{
   typeInto: (css: string, label: string | RegExp, text: string) => Promise<void>;
   choose: (label: string | RegExp, option: string) => Promise<void>;
   press: (...keys: string[]) => Promise<void>;
+  /** One key with another held down. */
+  chord: (held: string, key: string) => Promise<void>;
+  /** Presses on one thing, moves to another (or to a point in it), releases: as a hand does, in steps. */
+  drag: (from: WebElement, to: WebElement, at?: { x: number; y: number }) => Promise<void>;
+  /** How many inputs (a click, a tap, a key chord, a drag, the filling of one field) it took since the last time one asked. */
+  inputs: () => number;
   find: (role: Role, name: string | RegExp) => Promise<WebElement>;
   /** For what has no name of its own: the first element by a CSS selector. */
   element: (css: string) => Promise<WebElement>;
@@ -156,13 +162,21 @@ export async function newPerson(size: Size = DESKTOP): Promise<Person> {
     });
   };
 
+  let inputs = 0;
+
   return {
     driver,
+    inputs: () => {
+      const count = inputs;
+      inputs = 0;
+      return count;
+    },
     open: async (url) => {
       await driver.get(url);
       await hydrated();
     },
     click: async (role, name) => {
+      inputs += 1;
       await withRetry(`Nothing to click called ${name}`, async () => {
         const element = await locate(role, name);
         if (element && role === 'cell') await clickBeside(element);
@@ -170,9 +184,16 @@ export async function newPerson(size: Size = DESKTOP): Promise<Person> {
         return element;
       });
     },
-    type: (label, text) => enter('body', label, text),
-    typeInto: enter,
+    type: (label, text) => {
+      inputs += 1;
+      return enter('body', label, text);
+    },
+    typeInto: (within, label, text) => {
+      inputs += 1;
+      return enter(within, label, text);
+    },
     choose: async (label, option) => {
+      inputs += 1;
       const select = await withRetry(`No choice called ${label}`, () => locate('field', label));
       await withRetry(`No option ${option}`, async () => {
         for (const candidate of await select.findElements(By.css('option')))
@@ -184,6 +205,7 @@ export async function newPerson(size: Size = DESKTOP): Promise<Person> {
       });
     },
     press: async (...keys) => {
+      inputs += 1;
       await driver
         .actions()
         .sendKeys(...keys)
@@ -191,7 +213,25 @@ export async function newPerson(size: Size = DESKTOP): Promise<Person> {
     },
     find: (role, name) => withRetry(`Nothing called ${name}`, () => locate(role, name)),
     element: (css) => withRetry(`No ${css}`, async () => (await driver.findElements(By.css(css)))[0]),
+    chord: async (held, key) => {
+      inputs += 1;
+      await driver.actions().keyDown(held).sendKeys(key).keyUp(held).perform();
+    },
+    drag: async (from, to, at = { x: 0, y: 0 }) => {
+      inputs += 1;
+      await driver.executeScript('arguments[0].scrollIntoView({ block: "nearest" })', from);
+      await driver
+        .actions()
+        .move({ origin: from })
+        .press()
+        .move({ origin: from, x: 8, y: 4 })
+        .move({ origin: to, ...at, duration: 150 })
+        .pause(60)
+        .release()
+        .perform();
+    },
     clickOn: async (css) => {
+      inputs += 1;
       await withRetry(`Nothing to click at ${css}`, async () => {
         const [element] = await driver.findElements(By.css(css));
         if (element) await tap(element);

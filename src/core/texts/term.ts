@@ -131,7 +131,7 @@ export const panelTexts = {
   starts: 'Starts',
   ends: 'Ends',
   endsHint: 'May stay empty',
-  timesHint: 'such as 10, 2:30p, 1400, noon',
+  timesHint: 'such as 10, 2:30p, noon. Empty: all day',
   place: 'Place',
   setOn: 'Set on',
   setOnHint: 'The day it is given out',

@@ -84,6 +84,7 @@ export const NV = course(
     tag: 'NV',
     color: 'sea',
     instructor: MAREN,
+    coInstructor: TOBIAS,
     place: 'Chart room',
     credits: 3,
     themes: [

@@ -158,7 +158,7 @@ function specials({ day, wall }: Dates): readonly (readonly [author: DemoPerson,
         audience: [{ course: HL.id, groups: [demoId<GroupId>(`${HL.code} group Half-model team`)] }],
       },
     ],
-    [MAREN, { kind: 'note', title: 'Order batten stock', on: wall('6.3 11:00') }],
+    [MAREN, { kind: 'note', title: 'Order batten stock', on: wall('7.3 11:00') }],
     [STUDENTS[0]!, { kind: 'note', title: 'Borrow a spline from Signe', on: day('6.3') }],
   ]; // prettier-ignore
 }

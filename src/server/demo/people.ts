@@ -50,7 +50,7 @@ export const STUDENTS: readonly DemoPerson[] = Array.from({ length: 90 }, (_, i)
 /** Who the sign-in page of the demo offers, one click each. */
 export const SIGN_IN_AS: readonly (DemoPerson & { role: string })[] = [
   { ...MAREN, role: 'Instructor of HL 210 and NV 140' },
-  { ...TOBIAS, role: 'Co-instructor of HL 210, instructor of SR 120' },
+  { ...TOBIAS, role: 'Co-instructor of HL 210 and NV 140, instructor of SR 120' },
   { ...OFFICE, role: 'Administrator' },
   { ...STUDENTS[0]!, role: 'Student in HL 210, NV 140 and SR 120' },
   { ...STUDENTS[1]!, role: 'Student in HL 210 and NV 140' },

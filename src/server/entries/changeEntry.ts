@@ -113,8 +113,12 @@ async function changeFollowing(
   { before, after, recurrenceId, now }: Part,
 ): Promise<Outcome<Changed>> {
   const ended = endBefore(before, recurrenceId);
-  if (!ended)
-    return refused('badRequest', [{ field: 'scope', message: 'This is the first one: change all.' }]);
+  // From the first one on is all of it.
+  if (!ended) {
+    const whole = wholeChange(before, after);
+    await replaceEntry(change, before, whole.entry);
+    return done(whole);
+  }
   await replaceEntry(change, before, { ...ended, sequence: before.sequence + 1, lastModified: now });
   const fresh = { ...after, id: randomUUID() as EntryId, uid: randomUUID(), sequence: 0, created: now };
   const rule = after.recurrence?.rrule;

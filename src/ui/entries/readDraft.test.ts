@@ -100,3 +100,6 @@ test('a note has no audience; effort and points are read as numbers', () => {
   });
   expect(read({ kind: 'assignment', points: 'many' })).toEqual({ points: 'Type a number.' });
 });
+
+test('an event without any time takes the whole day', () =>
+  expect(read({})).toMatchObject({ start: '2026-10-15', end: '2026-10-16' }));

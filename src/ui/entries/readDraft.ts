@@ -184,8 +184,9 @@ function eventOf(draft: EntryDraft, read: Reader, termEnds: string | undefined) 
     rrule: first && ruleOf(draft, first, read, termEnds),
     coming: draft.asksComing ? { seats: read.number('seats', draft.seats) || undefined } : undefined,
   };
-  if (draft.allDay) {
-    const last = draft.lastDay === '' ? first : read.date('lastDay', draft.lastDay);
+  // No time at all is a whole day.
+  if (draft.allDay || (draft.starts.trim() === '' && draft.ends.trim() === '')) {
+    const last = draft.lastDay === '' || !draft.allDay ? first : read.date('lastDay', draft.lastDay);
     if (!first || !last) return undefined;
     if (Temporal.PlainDate.compare(last, first) < 0) errors.lastDay = say.lastBefore;
     return { ...facts, start: first.toString(), end: last.add({ days: 1 }).toString() };

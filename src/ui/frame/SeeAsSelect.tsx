@@ -18,6 +18,7 @@ export function SeeAsSelect({
     <label className={styles.seeAs}>
       {seeAsTexts.label}{' '}
       <select
+        aria-label={seeAsTexts.label}
         value={chosen ?? ''}
         onChange={(event) => {
           const next = new URLSearchParams(params);

@@ -63,7 +63,8 @@ export function EditPanel({
       );
       setConflict(answer.status === 412);
       if (answer.status === 412) router.refresh();
-      return setMessage(answer.message);
+      // What no field shows is said below them.
+      return setMessage(answer.fields.recurrenceId ?? answer.fields.scope ?? answer.message);
     }
     const lost = answer.value.lost?.length ?? 0;
     const text =

@@ -103,116 +103,120 @@ export function TermGrid({ view, desk }: Props) {
   };
 
   return (
-    <div
-      className={styles.grid}
-      style={columns}
-      role="grid"
-      aria-label={termTexts.grid}
-      ref={table}
-      data-zoom={view.zoom}
-      data-dragging={drag !== undefined}
-      {...surface}
-    >
-      <div role="row" className={styles.head}>
-        <span role="columnheader" className="visually-hidden">
-          {termTexts.title}
-        </span>
-        {view.columns.map(({ label }) => (
-          <span role="columnheader" key={label}>
-            {label}
-          </span>
-        ))}
-      </div>
-      {view.weeks.map((week, row) => (
-        <div
-          role="row"
-          key={week.number}
-          className={styles.week}
-          id={week.now ? 'now' : undefined}
-          data-now={week.now}
-          data-past={week.past}
-        >
-          <div role="rowheader" className={styles.weekName}>
-            <b>{week.number}</b> <span className="numbers">{week.range}</span>
-            {week.theme ? (
-              <span className={styles.theme} title={week.theme}>
-                {week.theme}
-              </span>
-            ) : null}
-          </div>
-          {week.days.map((cell, column) => {
-            const here = active[0] === row && active[1] === column;
-            const whole = opened === cell.date;
-            const most = SHOWN[view.zoom];
-            const shown = whole
-              ? cell.items
-              : cell.items.slice(0, cell.items.length > most ? most - 1 : most);
-            const more = cell.items.length - shown.length;
-            return (
-              <div
-                role="gridcell"
-                key={cell.date}
-                data-cell={`${row} ${column}`}
-                data-date={cell.date}
-                data-today={cell.today}
-                data-outside={!cell.inTerm}
-                data-add={desk.canAdd}
-                data-closed={cell.closed !== undefined}
-                data-empty={cell.items.length === 0}
-                data-long={cell.long}
-                data-target={
-                  drag?.kind === 'mark'
-                    ? drag.over === cell.date
-                    : drag !== undefined && isBetween(cell.date, drag.from, drag.over)
-                }
-                className={styles.cell}
-                tabIndex={here ? 0 : -1}
-                aria-label={`${cell.long}${cell.today ? `, ${termTexts.today}` : ''}: ${cell.items.length === 0 ? (cell.closed ?? termTexts.empty) : termTexts.entries(cell.items.length)}`}
-                aria-selected={desk.day === cell.date}
-                onKeyDown={(event) => onKey(event, cell, row, column)}
-                onFocus={() => setActive([row, column])}
-                onPointerDown={(event) => {
-                  if (desk.canAdd && event.target === event.currentTarget) begin(event, 'days', cell.date);
-                }}
-                onClick={(event) => {
-                  if (event.target !== event.currentTarget || wasDragged()) return;
-                  if (desk.canAdd) desk.add({ day: cell.date });
-                }}
-              >
-                {cell.closed ? <span className={styles.closed}>{cell.closed}</span> : null}
-                <div className={whole ? styles.opened : styles.items} data-alone={cell.items.length === 1}>
-                  {shown.map((item) => (
-                    <TermItem
-                      key={item.key}
-                      item={item}
-                      selected={desk.selected !== undefined && desk.selected === (item.entry ?? item.meeting)}
-                      picked={picked.has(item.key)}
-                      onOpen={(extend) => onItem(item, extend)}
-                      onPress={(event) => item.movable && begin(event, 'mark', item.key)}
-                    />
-                  ))}
-                  {more > 0 || whole ? (
-                    <button
-                      type="button"
-                      className={styles.more}
-                      tabIndex={-1}
-                      aria-expanded={whole}
-                      aria-label={whole ? termTexts.fewer : termTexts.moreOn(more, cell.long)}
-                      onClick={() => setOpened(whole ? undefined : cell.date)}
-                    >
-                      {whole ? termTexts.fewer : termTexts.more(more)}
-                    </button>
-                  ) : null}
-                </div>
-              </div>
-            );
-          })}
-        </div>
-      ))}
+    <>
       <p className="visually-hidden" aria-live="polite">
         {picked.size > 0 ? termTexts.picked(picked.size) : ''}
       </p>
-    </div>
+      <div
+        className={styles.grid}
+        style={columns}
+        role="grid"
+        aria-label={termTexts.grid}
+        ref={table}
+        data-zoom={view.zoom}
+        data-dragging={drag !== undefined}
+        {...surface}
+      >
+        <div role="row" className={styles.head}>
+          <span role="columnheader" className="visually-hidden">
+            {termTexts.title}
+          </span>
+          {view.columns.map(({ label }) => (
+            <span role="columnheader" key={label}>
+              {label}
+            </span>
+          ))}
+        </div>
+        {view.weeks.map((week, row) => (
+          <div
+            role="row"
+            key={week.number}
+            className={styles.week}
+            id={week.now ? 'now' : undefined}
+            data-now={week.now}
+            data-past={week.past}
+          >
+            <div role="rowheader" className={styles.weekName}>
+              <b>{week.number}</b> <span className="numbers">{week.range}</span>
+              {week.theme ? (
+                <span className={styles.theme} title={week.theme}>
+                  {week.theme}
+                </span>
+              ) : null}
+            </div>
+            {week.days.map((cell, column) => {
+              const here = active[0] === row && active[1] === column;
+              const whole = opened === cell.date;
+              const most = SHOWN[view.zoom];
+              const shown = whole
+                ? cell.items
+                : cell.items.slice(0, cell.items.length > most ? most - 1 : most);
+              const more = cell.items.length - shown.length;
+              return (
+                <div
+                  role="gridcell"
+                  key={cell.date}
+                  data-cell={`${row} ${column}`}
+                  data-date={cell.date}
+                  data-today={cell.today}
+                  data-outside={!cell.inTerm}
+                  data-add={desk.canAdd}
+                  data-closed={cell.closed !== undefined}
+                  data-empty={cell.items.length === 0}
+                  data-long={cell.long}
+                  data-target={
+                    drag?.kind === 'mark'
+                      ? drag.over === cell.date
+                      : drag !== undefined && isBetween(cell.date, drag.from, drag.over)
+                  }
+                  className={styles.cell}
+                  tabIndex={here ? 0 : -1}
+                  aria-label={`${cell.long}${cell.today ? `, ${termTexts.today}` : ''}: ${cell.items.length === 0 ? (cell.closed ?? termTexts.empty) : termTexts.entries(cell.items.length)}`}
+                  aria-selected={desk.day === cell.date}
+                  onKeyDown={(event) => onKey(event, cell, row, column)}
+                  onFocus={() => setActive([row, column])}
+                  onPointerDown={(event) => {
+                    if (desk.canAdd && event.target === event.currentTarget) begin(event, 'days', cell.date);
+                  }}
+                  onClick={(event) => {
+                    if (event.target !== event.currentTarget || wasDragged()) return;
+                    if (desk.canAdd) desk.add({ day: cell.date });
+                  }}
+                >
+                  {cell.closed ? <span className={styles.closed}>{cell.closed}</span> : null}
+                  <div className={whole ? styles.opened : styles.items} data-alone={cell.items.length === 1}>
+                    {shown.map((item) => (
+                      <TermItem
+                        key={item.key}
+                        item={item}
+                        selected={
+                          desk.selected !== undefined && desk.selected === (item.entry ?? item.meeting)
+                        }
+                        picked={picked.has(item.key)}
+                        onOpen={(extend) => onItem(item, extend)}
+                        onPress={(event) => item.movable && begin(event, 'mark', item.key)}
+                      />
+                    ))}
+                    {more > 0 || whole ? (
+                      <button
+                        type="button"
+                        className={styles.more}
+                        tabIndex={-1}
+                        aria-expanded={whole}
+                        aria-label={whole ? termTexts.fewer : termTexts.moreOn(more, cell.long)}
+                        onClick={() => setOpened(whole ? undefined : cell.date)}
+                      >
+                        {whole ? termTexts.fewer : termTexts.more(more)}
+                      </button>
+                    ) : null}
+                  </div>
+                </div>
+              );
+            })}
+          </div>
+        ))}
+      </div>
+    </>
   );
 }
 

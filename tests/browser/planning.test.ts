@@ -1,0 +1,225 @@
+import { Key } from 'selenium-webdriver';
+import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import type { Person } from './browser';
+import { PHONE, newPerson } from './browser';
+import type { RunningPembit } from './server';
+import { startPembit } from './server';
+
+/** Planning a term as an instructor does, by mouse and by keyboard, on a demo school of its own. */
+let pembit: RunningPembit;
+let maren: Person;
+let tobias: Person;
+let ivo: Person;
+beforeAll(async () => {
+  pembit = await startPembit();
+  [maren, tobias, ivo] = await Promise.all([newPerson(), newPerson(), newPerson(PHONE)]);
+  for (const [person, name] of [[maren, 'Maren Toft'], [tobias, 'Tobias Aldous'], [ivo, 'Ivo Saltmarsh']] as const) {
+    await person.open(`${pembit.pembitUrl}/sign-in`);
+    await person.click('button', `Sign in as ${name}`);
+    await person.find('link', /^Your account/);
+  }
+}); // prettier-ignore
+const effort: (readonly [job: string, ceiling: number, inputs: number])[] = [];
+afterAll(async () => {
+  console.log(
+    [
+      'Effort, in inputs (ceiling):',
+      ...effort.map(([job, most, took]) => `  ${took} (${most})  ${job}`),
+    ].join('\n'),
+  );
+  await Promise.all([maren, tobias, ivo].map((person) => person?.quit()));
+  await pembit?.stop();
+});
+
+/** Counts the inputs of a job and holds them to their ceiling. */
+async function counted(
+  person: Person,
+  job: string,
+  ceiling: number,
+  work: () => Promise<void>,
+): Promise<void> {
+  person.inputs();
+  await work();
+  const took = person.inputs();
+  effort.push([job, ceiling, took]);
+  expect(took).toBeLessThanOrEqual(ceiling);
+}
+const day = (person: Person, date: string) => person.element(`[data-date="${date}"]`);
+
+describe('on the term grid', () => {
+  test('one event goes to three courses, and whoever is in two of them sees it once', async () => {
+    await tobias.open(`${pembit.pembitUrl}/term`);
+    await counted(tobias, 'one event to three courses', 5, async () => {
+      await tobias.click('cell', /^week 8, Wed 28 Oct/);
+      await tobias.type('Title', 'Open harbour');
+      await tobias.click('field', 'NV Coastal navigation');
+      await tobias.click('field', 'SR Sail and rig');
+      await tobias.press(Key.ENTER);
+      await tobias.sees('Added Open harbour');
+    });
+    for (const who of ['38 students in HL', '26 students in NV', '27 students in SR']) await tobias.sees(who);
+    await ivo.open(`${pembit.pembitUrl}/day/2026-10-28`);
+    const text = await ivo.text();
+    expect(text.match(/Open harbour/g)).toHaveLength(1);
+    await ivo.sees('HL NV SR Open harbour');
+  });
+
+  test('a due date is dragged by a day with all that hangs on it, undone, and told to those who had seen it', async () => {
+    await ivo.open(`${pembit.pembitUrl}/next`);
+    await ivo.sees('Half-breadth plan');
+    await maren.open(`${pembit.pembitUrl}/term`);
+    await counted(maren, 'move a due date by a day, with all that hangs on it', 2, async () => {
+      await maren.drag(
+        await maren.find('button', /Due, by 17:00, Half-breadth plan/),
+        await day(maren, '2026-10-16'),
+      );
+      await maren.sees('Moved Half-breadth plan to Fri 16 Oct');
+      await maren.click('button', 'Bring what hangs on it');
+    });
+    // The message of the first move gives way to that of the second.
+    await maren.doesNotSee('Bring what hangs on it');
+    await maren.click('button', 'Tell 1 student');
+    await maren.sees('1 letter goes out in a minute');
+    await maren.open(`${pembit.pembitUrl}/everything`);
+    await maren.type('Search', 'half-breadth set');
+    await maren.sees(/Tue 6 Oct HL Set set: Half-breadth plan/);
+    await ivo.open(`${pembit.pembitUrl}/next`);
+    await ivo.sees(/Friday 16 October.*Half-breadth plan/);
+  });
+
+  test('marks move by keyboard, and days dragged over begin an event of several days', async () => {
+    await maren.open(`${pembit.pembitUrl}/term`);
+    const mark = await maren.find('button', /Event, 12:15, Half-model team meets/);
+    await maren.driver.executeScript('arguments[0].focus()', mark);
+    await maren.chord(Key.ALT, Key.ARROW_RIGHT);
+    await maren.sees('Moved Half-model team meets to Fri 23 Oct');
+    await maren.click('button', 'Undo');
+    await maren.sees('Undone.');
+    await maren.drag(await day(maren, '2026-11-10'), await day(maren, '2026-11-12'), { x: 30, y: 10 });
+    await maren.type('Title', 'Repairs in the loft');
+    await maren.click('button', /^Save for/);
+    await maren.sees('week 10, Tue 10 Nov – Thu 12 Nov');
+  });
+
+  test('a class plan is written on the class, dragged to another day in both sections, and a list fills the rest', async () => {
+    await maren.open(`${pembit.pembitUrl}/term`);
+    await maren.click('button', /Class, 10:00, Rabbet/);
+    await maren.sees('The same plan: Class 18, B');
+    await maren.type('What is taught', 'Rabbet and bearding line');
+    await maren.click('button', 'Save for 38 students in HL');
+    await maren.sees('Planned Rabbet and bearding line');
+    await maren.drag(
+      await maren.find('button', /Class, 10:00, Rabbet and bearding line/),
+      await day(maren, '2026-11-03'),
+    );
+    await maren.sees('Moved Rabbet and bearding line to Tue 3 Nov');
+    await maren.find('button', /Class, 10:00, Stem and apron/);
+    await maren.click('button', 'Paste topics');
+    await maren.type('Topics', 'Transom\nFinishing\nCritique');
+    await maren.type('From class', '24');
+    await maren.click('button', 'Look at it first');
+    await maren.sees(/Transom Class 24, A: Thu 3 Dec, B: Thu 3 Dec/);
+    await maren.sees(/Critique Class 26, A: Thu 10 Dec, B: Thu 10 Dec/);
+    await maren.click('button', 'Plan 3 classes');
+    await maren.sees('Planned 3 classes');
+    await ivo.open(`${pembit.pembitUrl}/day/2026-12-08`);
+    await ivo.sees('HL Finishing');
+  });
+});
+
+test('a weekly event: one of it is moved, this and the later ones change, and it is said in words', async () => {
+  await maren.open(`${pembit.pembitUrl}/term?weeks=six&from=7`);
+  await maren.click('cell', /^week 7, Tue 20 Oct/);
+  await maren.type('Title', 'Lofting clinic');
+  await maren.type('Starts', '12');
+  await maren.type('Ends', '1');
+  await maren.clickOn('form details summary');
+  await maren.choose('Repeats', 'Every week');
+  await maren.choose('Until', 'A number of times');
+  await maren.type('How many times', '3');
+  await maren.press(Key.ENTER);
+  await maren.sees('every week on Tue 3 times');
+  const second = await maren.element('[data-date="2026-10-27"] button[aria-label*="Lofting clinic"]');
+  await second.click();
+  await maren.click('button', 'Edit this and later');
+  await maren.type('Starts', '13:30');
+  await maren.type('Ends', '14:30');
+  await maren.click('button', /^Save for/);
+  await maren.sees('Changed Lofting clinic');
+  await maren.find('button', /Event, 12:00, Lofting clinic/);
+  await maren.element('[data-date="2026-10-27"] button[aria-label*="13:30, Lofting clinic"]');
+  await maren.element('[data-date="2026-11-03"] button[aria-label*="13:30, Lofting clinic"]');
+});
+
+test('the week by the hour: painted to add, drawn to another hour', async () => {
+  await maren.open(`${pembit.pembitUrl}/week?from=2026-11-18`);
+  await maren.sees('Week 11');
+  const saturday = await maren.element('[data-day="2026-11-21"]');
+  const { height } = await saturday.getRect();
+  // 8:00 to 18:00: from about 16:00 to about 17:00.
+  await maren.drag(saturday, saturday, { x: 0, y: Math.round(height * 0.4) });
+  await maren.find('field', 'Ends');
+  await maren.type('Title', 'Batten bending');
+  await maren.type('Starts', '16');
+  await maren.type('Ends', '17');
+  await maren.click('button', /^Save for/);
+  await maren.sees('Added Batten bending');
+  const block = await maren.find('button', /Event, 16:00, Batten bending/);
+  await maren.drag(block, await maren.element('[data-day="2026-11-19"]'), {
+    x: 0,
+    y: Math.round(height * 0.25),
+  });
+  await maren.sees('Moved Batten bending to 2026-11-19');
+  await maren.click('button', 'Undo');
+  await maren.sees('Undone.');
+});
+
+test('everything: several are chosen and deleted at once, and come back with one undo', async () => {
+  await maren.open(`${pembit.pembitUrl}/everything`);
+  await maren.type('Search', 'passage plan due');
+  await maren.click('field', 'Choose all in this list');
+  await maren.sees('2 chosen');
+  await maren.click('button', 'Delete');
+  await maren.sees('Deleted 2 entries');
+  await maren.sees('Nothing fits.');
+  await maren.click('button', 'Undo');
+  await maren.sees('4 of');
+});
+
+test('seeing as a student shows no draft and changes nothing; two who edit the same are shown both', async () => {
+  await maren.open(`${pembit.pembitUrl}/everything`);
+  await maren.type('Search', 'chartwork examination');
+  await maren.sees('Draft: only staff see this');
+  await maren.choose('See as', 'Ivo Saltmarsh (HL NV)');
+  await maren.sees('You see your courses as Ivo Saltmarsh (HL NV) does. Nothing can be changed here.');
+  await maren.doesNotSee('Chartwork examination');
+  await maren.doesNotSee('Order batten stock');
+
+  for (const person of [maren, tobias]) {
+    await person.open(`${pembit.pembitUrl}/week`);
+    await person.click('button', /Event, 12:30, Lofting demonstration/);
+    await person.click('button', 'Edit');
+  }
+  await tobias.type('Place', 'Lower loft');
+  await tobias.click('button', /^Save for/);
+  await tobias.sees('Changed Lofting demonstration');
+  await maren.type('Place', 'Upper loft');
+  await maren.click('button', /^Save for/);
+  await maren.sees('What they saved meanwhile');
+  await maren.sees('Lower loft');
+  await maren.click('button', 'Save mine over it');
+  await maren.click('button', /^Save for/);
+  await maren.sees('Changed Lofting demonstration');
+  await maren.sees('Upper loft');
+});
+
+test('a student keeps a note that nobody else sees, answers who is coming, and finds an extension', async () => {
+  await ivo.open(`${pembit.pembitUrl}/next`);
+  await ivo.sees('Borrow a spline from Signe');
+  await maren.open(`${pembit.pembitUrl}/day/2026-10-14`);
+  await maren.doesNotSee('Borrow a spline');
+  await ivo.open(`${pembit.pembitUrl}/day/2026-10-31`);
+  await ivo.click('link', 'Night sail to the outer buoy');
+  await ivo.click('button', 'I am coming');
+  await ivo.sees('1 of 12 seats taken');
+});

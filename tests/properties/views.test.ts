@@ -1,0 +1,61 @@
+import fc from 'fast-check';
+import { expect, test } from 'vitest';
+import type { Occurrence } from '@/core/plan/occurrences';
+import { occurrencesOf, touches } from '@/core/plan/occurrences';
+import { seenPlan } from '@/core/plan/seenPlan';
+import { teachingWeeks } from '@/core/time/term';
+import { toWall } from '@/core/time/zone';
+import { requireZone } from '@/core/time/zoneData';
+import { everythingView } from '@/ui/everything/everythingView';
+import { planItemOf, termView } from '@/ui/term/termView';
+import { weekView } from '@/ui/week/weekView';
+import { NOW, person, plan } from '../support/arbitraryPlan';
+
+const zone = requireZone('America/Halifax');
+const now = toWall(zone, NOW);
+const today = now.toPlainDate();
+const sorted = (keys: Iterable<string>) => [...new Set(keys)].sort();
+
+test('what one viewer sees is the same set in every view, whatever the plan', () => {
+  fc.assert(
+    fc.property(plan, person, (given, viewer) => {
+      const seen = seenPlan(viewer, given, NOW);
+      const term = given.terms[0]!;
+      const weeks = teachingWeeks(term);
+      const from = weeks[0]!.first;
+      const to = weeks.at(-1)!.first.add({ days: 6 });
+      const occurrences = occurrencesOf(seen, requireZone);
+      const mayMove = () => false;
+      const key = (o: Occurrence) => planItemOf(o, mayMove).key;
+      const expected = sorted(
+        occurrences.filter((o) => o.kind !== 'closure' && touches(o, from, to)).map(key),
+      );
+
+      const shown = new Set(seen.courses.map((course) => course.id));
+      const grid = termView({ plan: seen, term, occurrences, shown }, today);
+      const inTerm = grid.weeks.flatMap((week) => week.days.flatMap((day) => day.items));
+      // Sections that share a class plan share a mark; it names the classes it stands for.
+      const classKeys = new Map(
+        occurrences.flatMap((o) => (o.kind === 'class' ? [[o.meeting, key(o)]] : [])),
+      );
+      expect(
+        sorted(
+          inTerm.flatMap((item) => [item.key, ...(item.others ?? []).map((m) => classKeys.get(m as never)!)]),
+        ),
+      ).toEqual(expected);
+
+      const given4 = { plan: seen, term, occurrences, mayMove };
+      const inWeeks = weeks.flatMap(({ first }) =>
+        weekView(given4, { date: first, now }).days.flatMap((day) => [
+          ...day.allDay.map((item) => item.key),
+          ...day.blocks.map((block) => block.item.key),
+        ]),
+      );
+      expect(sorted(inWeeks)).toEqual(expected);
+
+      const rows = everythingView(given4, { from, to }).filter((row) => row.kind !== 'closure');
+      expect(sorted(rows.map((row) => row.key))).toEqual(expected);
+    }),
+    { numRuns: 60 },
+  );
+});
