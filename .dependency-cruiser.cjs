@@ -15,7 +15,16 @@ module.exports = {
       'core-is-pure',
       '^src/core/',
       ['^src/core/'],
-      ['temporal-polyfill', 'moment-timezone', 'zod', 'papaparse', '@types/papaparse', 'rrule-temporal', 'sanitize-html', '@types/sanitize-html'],
+      [
+        'temporal-polyfill',
+        'moment-timezone',
+        'zod',
+        'papaparse',
+        '@types/papaparse',
+        'rrule-temporal',
+        'sanitize-html',
+        '@types/sanitize-html',
+      ],
     ),
     {
       name: 'data-needs-core-only',

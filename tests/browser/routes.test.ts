@@ -400,6 +400,14 @@ const CHECKS: Readonly<Record<string, () => readonly Check[]>> = {
       expected: signedInOnly(404),
     },
   ],
+  '/api/sections/[id]/plans/[plan]': () => [
+    {
+      method: 'PUT',
+      path: `/api/sections/${NOT_THERE}/plans/${NOT_THERE}`,
+      body: {},
+      expected: signedInOnly(404),
+    },
+  ],
   '/api/meetings/[id]': () => [
     {
       method: 'PUT',

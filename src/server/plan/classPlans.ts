@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import type { ClassPlanId, CourseId, MeetingId } from '@/core/ids';
+import type { ClassPlanId, CourseId, MeetingId, SectionId } from '@/core/ids';
 import { isStaffOf } from '@/core/entries/viewer';
 import type { ClassPlan } from '@/core/plan/classPlan';
 import type { ClassPlanInput } from '@/core/plan/classPlanInput';
@@ -141,6 +141,44 @@ async function moveOne(
   await writeClassPlan(change, put(plan, to));
   if (other) await writeClassPlan(change, put(other, from));
   return done({ title: plan.title, date: target.date });
+}
+
+type Placing = Readonly<{ plan: ClassPlanId; section: SectionId; to?: MeetingId }>;
+
+/** Puts a plan that lost its class on another one of the section, or, without one, takes it off the section. */
+export function placePlan(
+  pembit: Pembit,
+  actor: SignedIn,
+  { plan: id, section, to }: Placing,
+): Promise<Outcome<{ title: string }>> {
+  return perform(pembit, actor, 'placePlan', async (change) => {
+    const courseId = await courseOfSection(change, section);
+    if (!courseId || !isStaffOf(actor.viewer, courseId)) return refused('notFound');
+    const [frame, plans] = await Promise.all([
+      loadFrame(change, [courseId]),
+      classPlansOf(change, [courseId]),
+    ]);
+    const plan = plans.find((p) => p.id === id);
+    const meetings = frame.courses[0]?.sections.find((s) => s.id === section)?.meetings ?? [];
+    if (!plan) return refused('notFound');
+    if (
+      to &&
+      (!meetings.some((m) => m.id === to) || plans.some((p) => p.bindings.some((b) => b.meeting === to)))
+    )
+      return refused('badRequest', [{ field: 'to', message: 'Choose a class that nothing stands on.' }]);
+    const others = plan.bindings.filter((b) => b.section !== section);
+    const bindings = to ? [...others, { section, meeting: to }] : others;
+    if (bindings.length === 0) await removeClassPlan(change, plan);
+    else
+      await writeClassPlan(change, {
+        ...plan,
+        bindings,
+        sequence: plan.sequence + 1,
+        lastModified: pembit.now(),
+      });
+    change.summarise(to ? historyTexts.plannedClass(plan.title) : historyTexts.clearedClass(plan.title));
+    return done({ title: plan.title });
+  });
 }
 
 type List = Readonly<{ list: string; from: number }>;

@@ -9,6 +9,10 @@ import { useSubmit } from '../controls/useSubmit';
 /** What closures hit in this course, each with its choice. Nothing stands here while nothing is hit. */
 export function HitsSection({ hits }: { hits: readonly HitChoice[] }) {
   const { submit, busy } = useSubmit();
+  const place = (hit: Extract<HitChoice, { kind: 'plan' }>, body: { to?: string }) =>
+    submit('PUT', `/api/sections/${hit.section}/plans/${hit.id}`, body, () =>
+      body.to ? historyTexts.plannedClass(hit.what) : historyTexts.clearedClass(hit.what),
+    );
   if (hits.length === 0) return null;
   return (
     <section className={`card ${styles.section}`} aria-labelledby="hits">
@@ -18,11 +22,27 @@ export function HitsSection({ hits }: { hits: readonly HitChoice[] }) {
       </p>
       <ul className={styles.list}>
         {hits.map((hit) => (
-          <li key={hit.id}>
+          <li key={`${hit.id} ${'section' in hit ? hit.section : ''}`}>
             <span>
               {hit.what} <span className="soft">{hit.closure}</span>
             </span>
-            {hit.kind === 'due' ? (
+            {hit.kind === 'plan' ? (
+              <span className={styles.buttons}>
+                {hit.to ? (
+                  <Button
+                    size="small"
+                    variant="outlined"
+                    disabled={busy}
+                    onClick={() => place(hit, { to: hit.to })}
+                  >
+                    {courseTexts.placeOn(hit.next)}
+                  </Button>
+                ) : null}
+                <Button size="small" variant="outlined" disabled={busy} onClick={() => place(hit, {})}>
+                  {courseTexts.dropPlan}
+                </Button>
+              </span>
+            ) : hit.kind === 'due' ? (
               <Button
                 size="small"
                 variant="outlined"

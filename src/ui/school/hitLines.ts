@@ -2,6 +2,10 @@ import { closureHits } from '@/core/frame/closureHits';
 import { openDayAfter } from '@/core/frame/openDayAfter';
 import type { CourseId } from '@/core/ids';
 import type { Plan } from '@/core/plan/plan';
+import type { WaitingPlan } from '@/core/plan/waitingPlans';
+import { waitingPlans } from '@/core/plan/waitingPlans';
+import { courseTexts } from '@/core/texts/school';
+import type { Closure } from '@/core/time/closure';
 import { dateLabel, momentLabel } from '@/core/time/dateLabels';
 import type { ZoneLookup } from '@/core/time/zone';
 import { zonedWallAt } from '@/core/time/zone';
@@ -9,17 +13,36 @@ import { dayOf } from '@/core/time/zonedWall';
 
 /** Something that a closure hits, with what can be done about it in one click. */
 export type HitChoice = Readonly<{ id: string; closure: string; what: string }> &
-  (Readonly<{ kind: 'due'; days: number; next: string }> | Readonly<{ kind: 'time' }>);
+  (
+    | Readonly<{ kind: 'due'; days: number; next: string }>
+    | Readonly<{ kind: 'time' }>
+    | Readonly<{ kind: 'plan'; section: string; to?: string; next: string }>
+  );
 
-/** What stands on closed days of a course from now on: work due, and times that somebody took. */
+/** What stands on closed days of a course: class plans that lost their class, work due, times that somebody took. */
 export function hitLines(
   plan: Plan,
   course: CourseId,
   { zoneOf, nowMs }: { zoneOf: ZoneLookup; nowMs: number },
 ): HitChoice[] {
   const { locale } = plan;
-  return plan.closures.flatMap((closure) =>
-    closureHits(closure, plan, zoneOf)
+  const own = plan.courses.find((c) => c.id === course);
+  const waiting = own ? waitingPlans(own, plan.classPlans) : [];
+  return [...waiting.map(waitingLine), ...plan.closures.flatMap(hitBy)];
+
+  function waitingLine({ plan: classPlan, section, next }: WaitingPlan): HitChoice {
+    return {
+      kind: 'plan',
+      id: classPlan.id,
+      section: section.id,
+      to: next?.id,
+      next: next ? dateLabel(next.date, 'short', locale) : '',
+      closure: courseTexts.lostClass(section.name),
+      what: classPlan.title,
+    };
+  }
+  function hitBy(closure: Closure): HitChoice[] {
+    return closureHits(closure, plan, zoneOf)
       .filter((hits) => hits.course.id === course)
       .flatMap(({ due, taken }): HitChoice[] => [
         ...due.map((entry): HitChoice => {
@@ -41,6 +64,6 @@ export function hitLines(
             closure: closure.name,
             what: `${sheet.title}, ${momentLabel(zonedWallAt(zoneOf(sheet.tzid), slot.interval.start), locale)}: ${slot.bookings.map((b) => b.personName).join(', ')}`,
           })),
-      ]),
-  );
+      ]);
+  }
 }

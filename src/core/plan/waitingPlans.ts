@@ -1,0 +1,27 @@
+import type { ClassPlan } from './classPlan';
+import type { Course, Section } from './plan';
+import type { Meeting } from '../time/meetings';
+
+/** A plan whose class is gone in a section, and the next class there that nothing stands on. */
+export type WaitingPlan = Readonly<{ plan: ClassPlan; section: Section; next?: Meeting }>;
+
+/**
+ * Plans that lost their class, by a closure or another week. The class offered for each is the first free one after those
+ * on which earlier plans of the section stand, and no two are offered the same.
+ */
+export function waitingPlans(course: Course, plans: readonly ClassPlan[]): WaitingPlan[] {
+  return course.sections.flatMap((section) => {
+    const meetings = new Set(section.meetings.map((meeting) => meeting.id));
+    const bound = plans.flatMap((plan) =>
+      plan.bindings.filter((b) => b.section === section.id).map((b) => ({ plan, meeting: b.meeting })),
+    );
+    const taken = new Set<string>(bound.map((b) => b.meeting));
+    return bound
+      .filter(({ meeting }) => !meetings.has(meeting))
+      .map(({ plan }) => {
+        const next = section.meetings.find((m) => m.cancelled === undefined && !taken.has(m.id));
+        if (next) taken.add(next.id);
+        return { plan, section, ...(next ? { next } : {}) };
+      });
+  });
+}
