@@ -40,6 +40,12 @@ try {
   await person.click('button', /Due, by 17:00, Half-breadth plan/);
   await person.find('button', 'Edit');
   await save('term');
+  await picture('week', '/week');
+  await picture('everything', '/everything');
+  await person.open(`${pembit.pembitUrl}/term`);
+  await person.click('button', /Class, 10:00, Waterlines/);
+  await person.sees('What is taught');
+  await save('class');
   await picture('office-hours', '/office-hours');
   await picture('offer-times', '/office-hours/new');
   await picture('publish', '/publish');
