@@ -115,6 +115,7 @@ test('the term grid is worked by keyboard: arrows move, typing adds, what was ty
   await person.driver.navigate().refresh();
   expect(await (await person.find('field', 'Title')).getAttribute('value')).toBe('Typed by keyboard');
   await person.type('Title', '');
+  await person.type('Starts', 'soonish');
   await person.click('button', /^Save for/);
   await person.sees('Give it a title.');
   await person.sees('This is not a time.');

@@ -71,7 +71,7 @@ export function changeEntry(
       await replaceEntry(change, before, entry);
       return done({ entry, lost });
     }
-    const recurrenceId = momentOfSeries(before, asked.recurrenceId!);
+    const recurrenceId = momentOfSeries(before, asked.recurrenceId);
     if (after.kind !== 'event' || !recurrenceId || !hasOccurrence(before, recurrenceId))
       return refused('badRequest', [
         { field: 'recurrenceId', message: 'The series has no such occurrence.' },

@@ -31,7 +31,7 @@ export function deleteEntry(
       await removeEntry(change, entry);
       return found;
     }
-    const at = momentOfSeries(entry, recurrenceId!);
+    const at = momentOfSeries(entry, recurrenceId);
     if (!at || !hasOccurrence(entry, at))
       return refused('badRequest', [
         { field: 'recurrenceId', message: 'The series has no such occurrence.' },

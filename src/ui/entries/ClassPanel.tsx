@@ -2,7 +2,6 @@
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
-import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { useState } from 'react';
 import { classTexts } from '@/core/texts/classes';
@@ -12,10 +11,9 @@ import { Field } from '../controls/Field';
 import { useSubmit } from '../controls/useSubmit';
 import formStyles from './EntryForm.module.css';
 import { LinkFields } from './LinkFields';
+import { RichTextField } from './RichTextField';
 import type { PanelClass } from './panelClass';
 import styles from './EntryPanel.module.css';
-
-const RichText = dynamic(() => import('./RichText'), { ssr: false });
 
 /** A class beside the plan: what is taught in it, written in place by its staff. */
 export function ClassPanel({ cls, onDone }: { cls: PanelClass; onDone: () => void }) {
@@ -71,14 +69,11 @@ export function ClassPanel({ cls, onDone }: { cls: PanelClass; onDone: () => voi
             onChange={(links) => setValue({ ...value, links })}
             errors={errors}
           />
-          <div>
-            <div className={formStyles.legend}>{classTexts.description}</div>
-            <RichText
-              value={value.description}
-              onChange={(description) => setValue({ ...value, description })}
-              label={classTexts.description}
-            />
-          </div>
+          <RichTextField
+            value={value.description}
+            onChange={(description) => setValue({ ...value, description })}
+            label={classTexts.description}
+          />
           <FormControlLabel
             control={
               <Checkbox

@@ -1,6 +1,5 @@
 'use client';
 import Button from '@mui/material/Button';
-import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import { panelTexts } from '@/core/texts/term';
 import type { FieldErrors } from '../controls/callApi';
@@ -13,6 +12,7 @@ import type { EntryDraft } from './entryDraft';
 import { EventFields } from './EventFields';
 import { fieldsOf } from './fieldsOf';
 import { LinkFields } from './LinkFields';
+import { RichTextField } from './RichTextField';
 import type { PanelCourse } from './panelData';
 import type { DraftReading } from './readDraft';
 import { readDraft } from './readDraft';
@@ -21,7 +21,6 @@ import { VisibilityFields } from './VisibilityFields';
 import { audienceOfDraft, whoWillSee } from './whoWillSee';
 
 // The editor is large, and few entries need it: it comes when its part of the form is there.
-const RichText = dynamic(() => import('./RichText'), { ssr: false });
 
 type Props = Readonly<{
   draft: EntryDraft;
@@ -94,14 +93,11 @@ export function EntryForm(props: Props) {
         <LinkFields links={draft.links} onChange={(links) => set({ links })} errors={errors} />
       ) : null}
       {single ? null : (
-        <div>
-          <div className={styles.legend}>{panelTexts.description}</div>
-          <RichText
-            value={draft.description}
-            onChange={(description) => set({ description })}
-            label={panelTexts.description}
-          />
-        </div>
+        <RichTextField
+          value={draft.description}
+          onChange={(description) => set({ description })}
+          label={panelTexts.description}
+        />
       )}
       {shared ? (
         <>

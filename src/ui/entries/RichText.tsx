@@ -28,7 +28,7 @@ export default function RichText({
     editorProps: { attributes: { role: 'textbox', 'aria-multiline': 'true', 'aria-label': label } },
     onUpdate: ({ editor: changed }) => onChange(changed.isEmpty ? '' : changed.getHTML()),
   });
-  if (!editor) return null;
+  if (!editor) return <div className={styles.waiting} />;
   const act = (name: keyof typeof richTexts.acts, active: boolean, run: () => void) => (
     <button
       key={name}

@@ -27,7 +27,7 @@ export function RowTable({ rows, desk, chosen, onChoose, sort, onSort }: Props) 
     onChoose(next);
   };
   return (
-    <div className={styles.scroll} tabIndex={0} role="region" aria-label={say.title}>
+    <div className={styles.scroll} tabIndex={0} role="group" aria-label={say.title}>
       <table className={styles.table}>
         <thead>
           <tr>

@@ -1,15 +1,13 @@
 import type { Temporal } from 'temporal-polyfill';
 import type { Occurrence } from '@/core/plan/occurrences';
 import { touches } from '@/core/plan/occurrences';
-import type { SeenPlan } from '@/core/plan/seenPlan';
 import { entryTexts } from '@/core/texts/entries';
 import { dateLabel } from '@/core/time/dateLabels';
-import type { Term } from '@/core/time/term';
 import { weekNumber } from '@/core/time/term';
 import { dayOf } from '@/core/time/zonedWall';
 import type { PlanItem } from '../plan/planItem';
 import { dayLine } from '../student/dayLines';
-import type { MayMove, Tag } from '../term/termView';
+import type { SeenTerm, Tag } from '../term/termView';
 import { planItemOf } from '../term/termView';
 
 /** One line of the list, as plain text. */
@@ -27,16 +25,9 @@ export type EverythingRow = PlanItem &
     releaseLabel: string;
   }>;
 
-type Given = Readonly<{
-  plan: SeenPlan;
-  term: Term;
-  occurrences: readonly Occurrence[];
-  mayMove: MayMove;
-}>;
-
 /** Everything between two days, both included, one line each, in the order of time. */
 export function everythingView(
-  { plan, term, occurrences, mayMove }: Given,
+  { plan, term, occurrences, mayMove }: SeenTerm,
   { from, to }: { from: Temporal.PlainDate; to: Temporal.PlainDate },
 ): EverythingRow[] {
   return occurrences

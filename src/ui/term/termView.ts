@@ -113,6 +113,14 @@ export function planItemOf(o: Occurrence, mayMove: MayMove): PlanItem {
 }
 export type MayMove = (entry: string) => boolean;
 
+/** What the week and the list are made from. */
+export type SeenTerm = Readonly<{
+  plan: SeenPlan;
+  term: Term;
+  occurrences: readonly Occurrence[];
+  mayMove: MayMove;
+}>;
+
 /** An occurrence as a mark. */
 export function itemOf(o: Occurrence, tags: readonly Tag[], mayMove: MayMove): GridItem {
   const clock = isDay(o.start) ? undefined : timeLabel(o.start.wall);

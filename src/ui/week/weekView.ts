@@ -2,13 +2,11 @@ import type { Temporal } from 'temporal-polyfill';
 import type { Occurrence } from '@/core/plan/occurrences';
 import { touches } from '@/core/plan/occurrences';
 import { inLanes } from '@/core/plan/lanes';
-import type { SeenPlan } from '@/core/plan/seenPlan';
 import { weekTexts } from '@/core/texts/week';
 import { dateLabel } from '@/core/time/dateLabels';
-import type { Term } from '@/core/time/term';
 import { weekNumber, weekStartOf } from '@/core/time/term';
 import { isDay } from '@/core/time/zonedWall';
-import type { GridItem, MayMove } from '../term/termView';
+import type { GridItem, SeenTerm } from '../term/termView';
 import { itemOf } from '../term/termView';
 
 /** A mark with a time of day: minutes from midnight, and the lane it is drawn in. */
@@ -53,7 +51,8 @@ function blocksOn(
     return [{ o, start: from, end: Math.min(MIDNIGHT, Math.max(to, from + SHORTEST)) }];
   });
   return inLanes(timed).map(({ o, start, end, lane, lanes }) => ({
-    item: item(o),
+    // Side by side there is no room for the hour again.
+    item: lanes > 1 ? { ...item(o), by: undefined } : item(o),
     from: start,
     to: end,
     lane,
@@ -61,16 +60,9 @@ function blocksOn(
   }));
 }
 
-type Given = Readonly<{
-  plan: SeenPlan;
-  term: Term;
-  occurrences: readonly Occurrence[];
-  mayMove: MayMove;
-}>;
-
 /** One week by the hour. Positions are wall times, so that a class stands where it always does when the clocks change. */
 export function weekView(
-  { plan, term, occurrences, mayMove }: Given,
+  { plan, term, occurrences, mayMove }: SeenTerm,
   { date, now }: { date: Temporal.PlainDate; now: Temporal.PlainDateTime },
 ): WeekView {
   const first = weekStartOf(date, term.weekStart);
