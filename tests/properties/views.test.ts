@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import type { Occurrence } from '@/core/plan/occurrences';
-import { occurrencesOf, touches } from '@/core/plan/occurrences';
+import { occurrencesOf, touching } from '@/core/plan/occurrences';
 import { seenPlan } from '@/core/plan/seenPlan';
 import { teachingWeeks } from '@/core/time/term';
 import { toWall } from '@/core/time/zone';
@@ -28,7 +28,9 @@ test('what one viewer sees is the same set in every view, whatever the plan', ()
       const mayMove = () => false;
       const key = (o: Occurrence) => planItemOf(o, mayMove).key;
       const expected = sorted(
-        occurrences.filter((o) => o.kind !== 'closure' && touches(o, from, to)).map(key),
+        touching(occurrences)(from, to)
+          .filter((o) => o.kind !== 'closure')
+          .map(key),
       );
 
       const shown = new Set(seen.courses.map((course) => course.id));

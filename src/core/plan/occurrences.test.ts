@@ -22,7 +22,7 @@ import type { ClosureId, SectionId } from '../ids';
 import type { Viewer } from '../entries/viewer';
 import { requireZone } from '../time/zoneData';
 import { momentText } from '../time/zonedWall';
-import { occurrencesOf, overAtMs, touches } from './occurrences';
+import { occurrencesOf, overAtMs, touching } from './occurrences';
 import type { Plan } from './plan';
 import { seenPlan } from './seenPlan';
 
@@ -117,7 +117,7 @@ test('a closure of the site concerns every course of its term, one of a course t
 
 describe('the days that something touches', () => {
   const days = (given: Plan, from: string, to: string) =>
-    expand(given, student()).filter((o) => touches(o, day(from), day(to))).length;
+    touching(expand(given, student()))(day(from), day(to)).length;
   const lasting = plan({
     entries: [event({ when: { kind: 'days', start: day('2026-10-14'), end: day('2026-10-17') } })],
   });

@@ -264,14 +264,16 @@ function ofSheet(sheet: SeenSheet, zone: Zone): Occurrence[] {
   return [...days, ...bookings];
 }
 
-/** Whole days first, then by the clock, then by title: the order of every list of a day. */
-export function byStart(a: Occurrence, b: Occurrence): number {
-  return (
-    Temporal.PlainDate.compare(dayOf(a.start), dayOf(b.start)) ||
-    Number(isDay(b.start)) - Number(isDay(a.start)) ||
-    (momentText(a.start) < momentText(b.start) ? -1 : momentText(a.start) > momentText(b.start) ? 1 : 0) ||
-    a.title.localeCompare(b.title)
-  );
+/** The moment that an occurrence begins, as text that sorts: whole days first, then by the clock. */
+const startText = (o: Occurrence): string => momentText(o.start);
+const titles = new Intl.Collator('en');
+
+/** By day, whole days first, then by the clock, then by title: the order of every list of a day. */
+function inOrder(occurrences: readonly Occurrence[]): Occurrence[] {
+  return occurrences
+    .map((o) => ({ o, start: startText(o) }))
+    .sort((a, b) => (a.start < b.start ? -1 : a.start > b.start ? 1 : titles.compare(a.o.title, b.o.title)))
+    .map(({ o }) => o);
 }
 
 /** The days over which series are expanded: all terms of the plan, and two months around them. */
@@ -285,12 +287,12 @@ function spanOf(plan: Pick<SeenPlan, 'terms'>): Span {
   return { from: first.subtract({ months: 2 }), to: last.add({ months: 2 }) };
 }
 
-/** Everything in a seen plan, expanded, in the order of `byStart`. A closure or date of the site concerns all its term's courses. */
+/** Everything in a seen plan, expanded, by day, time and title. A closure or date of the site concerns all its term's courses. */
 export function occurrencesOf(plan: SeenPlan, zoneOf: ZoneLookup, span = spanOf(plan)): Occurrence[] {
   const tzidOf = new Map(plan.terms.map((term) => [term.id, term.tzid]));
   const coursesIn = (term: TermId) =>
     plan.courses.filter((course) => course.term === term).map((course) => course.id);
-  return [
+  return inOrder([
     ...plan.closures.map((closure) =>
       ofClosure(closure, tzidOf.get(closure.term) ?? 'UTC', coursesIn(closure.term)),
     ),
@@ -298,21 +300,34 @@ export function occurrencesOf(plan: SeenPlan, zoneOf: ZoneLookup, span = spanOf(
     ...plan.classes.map((seen) => ofClass(seen, tzidOf.get(seen.course.term) ?? 'UTC')),
     ...plan.entries.flatMap((entry) => ofEntry(entry, span)),
     ...plan.sheets.flatMap((sheet) => ofSheet(sheet, zoneOf(sheet.tzid))),
-  ].sort(byStart);
+  ]);
 }
 
 /** The last day an occurrence touches. An end at midnight does not touch the day that begins there. */
 function lastDay(o: Occurrence): Temporal.PlainDate {
   if (!o.end) return dayOf(o.start);
   if (isDay(o.end)) return o.end.subtract({ days: 1 });
-  return momentText(o.end).endsWith('T00:00') && Temporal.PlainDate.compare(dayOf(o.start), dayOf(o.end)) < 0
-    ? dayOf(o.end).subtract({ days: 1 })
-    : dayOf(o.end);
+  const { wall } = o.end;
+  const day = wall.toPlainDate();
+  return wall.hour === 0 && wall.minute === 0 && !day.equals(dayOf(o.start))
+    ? day.subtract({ days: 1 })
+    : day;
 }
 
-/** Whether an occurrence touches a day between `from` and `to`, both included. */
-export const touches = (o: Occurrence, from: Temporal.PlainDate, to: Temporal.PlainDate): boolean =>
-  Temporal.PlainDate.compare(dayOf(o.start), to) <= 0 && Temporal.PlainDate.compare(lastDay(o), from) >= 0;
+/** What touches a day between two, both included, in the order given. Days are worked out once, for views that ask for many. */
+export function touching(
+  occurrences: readonly Occurrence[],
+): (from: Temporal.PlainDate, to?: Temporal.PlainDate) => Occurrence[] {
+  const days = occurrences.map((o) => ({
+    o,
+    first: dayOf(o.start).toString(),
+    last: lastDay(o).toString(),
+  }));
+  return (from, to = from) => {
+    const [first, last] = [from.toString(), to.toString()];
+    return days.filter((day) => day.first <= last && day.last >= first).map(({ o }) => o);
+  };
+}
 
 /** The instant an occurrence is over, in epoch milliseconds: its end, else its start, else the end of its day. */
 export function overAtMs(o: Occurrence, zone: Zone): number {

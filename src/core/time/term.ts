@@ -36,11 +36,9 @@ export function teachingWeeks(term: Span): TeachingWeek[] {
 /** The number of the teaching week a date lies in; undefined outside the term's weeks. */
 export function weekNumber(term: Span, date: Temporal.PlainDate): number | undefined {
   const first = weekStartOf(term.startsOn, term.weekStart);
-  const last = weekStartOf(term.endsOn, term.weekStart);
-  const own = weekStartOf(date, term.weekStart);
-  if (Temporal.PlainDate.compare(own, first) < 0 || Temporal.PlainDate.compare(own, last) > 0)
-    return undefined;
-  return first.until(own, { largestUnit: 'days' }).days / 7 + 1;
+  const weekOf = (day: Temporal.PlainDate) => Math.floor(first.until(day).days / 7) + 1;
+  const own = weekOf(date);
+  return own < 1 || own > weekOf(term.endsOn) ? undefined : own;
 }
 
 /** Whether a date lies between the first and the last day, both included. */

@@ -16,9 +16,9 @@ export const zonedWall = (text: string, tzid: string): ZonedWall => ({
   tzid,
 });
 
-/** `2026-10-15` for a day, `2026-10-15T17:00` for a wall time: the form that is stored and sent. */
+/** `2026-10-15` for a day, `2026-10-15T17:00` for a wall time of a year in four digits: the form that is stored and sent. */
 export const momentText = (moment: Moment): string =>
-  isDay(moment) ? moment.toString() : moment.wall.toString({ smallestUnit: 'minute' });
+  isDay(moment) ? moment.toString() : moment.wall.toString().slice(0, 'yyyy-mm-ddThh:mm'.length);
 
 /** The reverse of `momentText`. @throws RangeError when the text is neither a date nor a date with a time. */
 export const momentFrom = (text: string, tzid: string): Moment =>

@@ -3,7 +3,7 @@ import type { Temporal } from 'temporal-polyfill';
 import type { CourseId, EntryId } from '@/core/ids';
 import type { OutletContents } from '@/core/outlets/outletContents';
 import type { Occurrence } from '@/core/plan/occurrences';
-import { occurrencesOf, overAtMs, touches } from '@/core/plan/occurrences';
+import { occurrencesOf, overAtMs, touching } from '@/core/plan/occurrences';
 import { sanitize } from '@/core/richText/sanitize';
 import { embedTexts } from '@/core/texts/embeds';
 import { entryTexts } from '@/core/texts/entries';
@@ -161,9 +161,7 @@ export function dayPage(
   addresses: EmbedAddresses,
   { date, course }: { date: Temporal.PlainDate; course?: CourseId },
 ): Html {
-  const list = shownIn(contents).filter(
-    (o) => touches(o, date, date) && (!course || o.courses.includes(course)),
-  );
+  const list = touching(shownIn(contents))(date).filter((o) => !course || o.courses.includes(course));
   return html`<p><a class="back" href="${addresses.embed}">${embedTexts.back}</a></p>
     <h1>${dateLabel(date, 'full', contents.plan.locale)}</h1>
     <p class="soft">${name}</p>

@@ -4,7 +4,7 @@ import type { CourseId } from '@/core/ids';
 import type { Plan } from '@/core/plan/plan';
 import type { Viewer } from '@/core/entries/viewer';
 import type { Occurrence } from '@/core/plan/occurrences';
-import { occurrencesOf, touches } from '@/core/plan/occurrences';
+import { occurrencesOf, touching } from '@/core/plan/occurrences';
 import type { SeenPlan } from '@/core/plan/seenPlan';
 import { seenPlan } from '@/core/plan/seenPlan';
 import { requireZone } from '@/core/time/zoneData';
@@ -61,16 +61,14 @@ export async function occurrenceRecords(
     isDay(moment)
       ? moment.toString()
       : withOffset(requireZone(moment.tzid), toInstant(requireZone(moment.tzid), moment.wall));
-  return occurrencesOf(plan, requireZone)
-    .filter((o) => touches(o, range.from, range.to))
-    .map((o) => ({
-      uid: o.uid,
-      kind: o.kind === 'siteDate' ? 'event' : o.kind,
-      title: o.title,
-      start: written(o.start),
-      end: o.end && written(o.end),
-      allDay: isDay(o.start),
-      zone: o.tzid,
-      courses: o.courses.flatMap((id) => codeOf.get(id) ?? []),
-    }));
+  return touching(occurrencesOf(plan, requireZone))(range.from, range.to).map((o) => ({
+    uid: o.uid,
+    kind: o.kind === 'siteDate' ? 'event' : o.kind,
+    title: o.title,
+    start: written(o.start),
+    end: o.end && written(o.end),
+    allDay: isDay(o.start),
+    zone: o.tzid,
+    courses: o.courses.flatMap((id) => codeOf.get(id) ?? []),
+  }));
 }

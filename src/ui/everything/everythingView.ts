@@ -1,6 +1,6 @@
 import type { Temporal } from 'temporal-polyfill';
 import type { Occurrence } from '@/core/plan/occurrences';
-import { touches } from '@/core/plan/occurrences';
+import { touching } from '@/core/plan/occurrences';
 import { entryTexts } from '@/core/texts/entries';
 import { dateLabel } from '@/core/time/dateLabels';
 import { weekNumber } from '@/core/time/term';
@@ -30,23 +30,21 @@ export function everythingView(
   { plan, term, occurrences, mayMove }: SeenTerm,
   { from, to }: { from: Temporal.PlainDate; to: Temporal.PlainDate },
 ): EverythingRow[] {
-  return occurrences
-    .filter((o) => touches(o, from, to))
-    .map((o) => {
-      const { title, time, tags, detail, off } = dayLine(o, plan);
-      return {
-        ...planItemOf(o, mayMove),
-        title,
-        kind: o.kind,
-        kindLabel: entryTexts.kind[o.kind],
-        week: weekNumber(term, dayOf(o.start)) ?? 0,
-        day: dateLabel(dayOf(o.start), 'short', plan.locale),
-        time,
-        tags,
-        detail,
-        off,
-        release: o.release,
-        releaseLabel: entryTexts.release[o.release],
-      };
-    });
+  return touching(occurrences)(from, to).map((o) => {
+    const { title, time, tags, detail, off } = dayLine(o, plan);
+    return {
+      ...planItemOf(o, mayMove),
+      title,
+      kind: o.kind,
+      kindLabel: entryTexts.kind[o.kind],
+      week: weekNumber(term, dayOf(o.start)) ?? 0,
+      day: dateLabel(dayOf(o.start), 'short', plan.locale),
+      time,
+      tags,
+      detail,
+      off,
+      release: o.release,
+      releaseLabel: entryTexts.release[o.release],
+    };
+  });
 }

@@ -20,13 +20,8 @@ export function TermDesk({ view, data, today }: Props) {
           <div className={styles.heading}>
             <h1 id="plan-title">{view.title}</h1>
             <p className="soft">
-              {view.span}
-              {view.now ? (
-                <>
-                  {' · '}
-                  <a href="#now">{view.now}</a>
-                </>
-              ) : null}
+              {view.zoom === 'all' ? `${view.span} · ` : null}
+              {view.now ? <a href="#now">{view.now}</a> : null}
             </p>
             <Zooms view={view} />
             {desk.canAdd ? (

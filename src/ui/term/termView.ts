@@ -1,6 +1,6 @@
 import type { Temporal } from 'temporal-polyfill';
 import type { Occurrence } from '@/core/plan/occurrences';
-import { touches } from '@/core/plan/occurrences';
+import { touching } from '@/core/plan/occurrences';
 import type { Release } from '@/core/entries/visibility';
 import type { SeenPlan } from '@/core/plan/seenPlan';
 import { entryTexts, listed } from '@/core/texts/entries';
@@ -186,9 +186,9 @@ function standingFor(others: readonly Occurrence[], item: GridItem): GridItem {
 }
 
 /** The closures of a day in words. */
-function closedOn(occurrences: readonly Occurrence[], date: Temporal.PlainDate): string | undefined {
-  const names = occurrences.flatMap((o) =>
-    o.kind === 'closure' && touches(o, date, date)
+function closedOn(here: readonly Occurrence[]): string | undefined {
+  const names = here.flatMap((o) =>
+    o.kind === 'closure'
       ? [o.closesAt ? entryTexts.closedFrom(o.title, timeLabel(o.closesAt)) : o.title]
       : [],
   );
@@ -236,6 +236,7 @@ export function termView(
   const weekStart = term.weekStart ?? 1;
   const columns = columnsFrom(weekStart);
   const teaching = teachingWeeks(term);
+  const on = touching(occurrences);
   const weekday = (offset: number) =>
     dateLabel(teaching[0]!.first.add({ days: offset }), 'weekday', plan.locale);
   const weeks = teaching.map(({ number, first: weekBegins }): GridWeek => {
@@ -249,9 +250,9 @@ export function termView(
         long: weekAndDate(term, first, plan.locale),
         today: offsets.includes(now),
         inTerm,
-        closed: closedOn(occurrences, first),
-        items: occurrences
-          .filter((o) => o.kind !== 'closure' && touches(o, first, last))
+        closed: closedOn(on(first)),
+        items: on(first, last)
+          .filter((o) => o.kind !== 'closure')
           .sort((a, b) => PRECEDENCE[a.kind] - PRECEDENCE[b.kind])
           .reduce<Occurrence[][]>(intoMarks, [])
           .map(([o, ...others]) =>

@@ -1,6 +1,6 @@
 import type { Temporal } from 'temporal-polyfill';
 import type { Occurrence } from '@/core/plan/occurrences';
-import { touches } from '@/core/plan/occurrences';
+import { touching } from '@/core/plan/occurrences';
 import { inLanes } from '@/core/plan/lanes';
 import { weekTexts } from '@/core/texts/week';
 import { dateLabel } from '@/core/time/dateLabels';
@@ -38,11 +38,11 @@ const minutesOf = (time: Temporal.PlainDateTime) => time.hour * 60 + time.minute
 
 function blocksOn(
   date: Temporal.PlainDate,
-  occurrences: readonly Occurrence[],
+  here: readonly Occurrence[],
   item: (o: Occurrence) => GridItem,
 ): WeekBlock[] {
-  const timed = occurrences.flatMap((o) => {
-    if (isDay(o.start) || !touches(o, date, date)) return [];
+  const timed = here.flatMap((o) => {
+    if (isDay(o.start)) return [];
     const start = o.start.wall;
     const end = o.end && !isDay(o.end) ? o.end.wall : start;
     // Over midnight: each day shows its part.
@@ -73,9 +73,10 @@ export function weekView(
       o.courses.flatMap((id) => tagOf.get(id) ?? []),
       mayMove,
     );
+  const on = touching(occurrences);
   const days = [0, 1, 2, 3, 4, 5, 6].map((offset): WeekDay => {
     const day = first.add({ days: offset });
-    const here = occurrences.filter((o) => touches(o, day, day));
+    const here = on(day);
     return {
       date: day.toString(),
       label: dateLabel(day, 'short', plan.locale),

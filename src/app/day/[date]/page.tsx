@@ -2,7 +2,7 @@ import type { Metadata } from 'next';
 import Link from 'next/link';
 import { notFound } from 'next/navigation';
 import { plainDate } from '@/core/fields';
-import { occurrencesOf, touches } from '@/core/plan/occurrences';
+import { occurrencesOf, touching } from '@/core/plan/occurrences';
 import { studentTexts } from '@/core/texts/student';
 import { currentTerm, weekNumber } from '@/core/time/term';
 import { dateLabel } from '@/core/time/dateLabels';
@@ -34,13 +34,8 @@ export default async function DayPage({ params, searchParams }: Props) {
       ? undefined
       : plan.courses.find((c) => c.code === code && (!term || c.term === term.id));
   if (code !== undefined && !course) notFound();
-  const lines = occurrencesOf(plan, requireZone)
-    .filter(
-      (o) =>
-        touches(o, date, date) &&
-        (!course || o.courses.includes(course.id)) &&
-        !(o.kind === 'booking' && !o.mine),
-    )
+  const lines = touching(occurrencesOf(plan, requireZone))(date)
+    .filter((o) => (!course || o.courses.includes(course.id)) && !(o.kind === 'booking' && !o.mine))
     .map((o) => dayLine(o, plan));
   const week = term && weekNumber(term, date);
   const sibling = (days: number) =>
