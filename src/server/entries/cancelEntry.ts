@@ -2,14 +2,14 @@ import type { Entry, SharedEntry } from '@/core/entries/entry';
 import type { EntryId } from '@/core/ids';
 import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
-import { hasOccurrence, isSeries, overrideOccurrence } from '@/core/series/editSeries';
+import { isSeries, overrideOccurrence } from '@/core/series/editSeries';
 import { historyTexts } from '@/core/texts/history';
 import { replaceEntry } from '@/data/entries/entries';
 import { perform } from '../history/perform';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
 import { editableEntry } from './editableEntry';
-import { momentOfSeries } from './momentOfSeries';
+import { occurrenceAt } from './occurrenceAt';
 import type { Temporal } from 'temporal-polyfill';
 
 type Asked = Readonly<{
@@ -48,8 +48,8 @@ export function cancelEntry(
         ...(reason === undefined ? {} : { cancelled: reason }),
       } as SharedEntry);
     }
-    const at = entry.kind === 'event' ? momentOfSeries(entry, recurrenceId) : undefined;
-    if (entry.kind !== 'event' || !isSeries(entry) || !at || !hasOccurrence(entry, at))
+    const at = entry.kind === 'event' && isSeries(entry) ? occurrenceAt(entry, recurrenceId) : undefined;
+    if (entry.kind !== 'event' || !isSeries(entry) || !at)
       return refused('badRequest', [
         { field: 'recurrenceId', message: 'The series has no such occurrence.' },
       ]);

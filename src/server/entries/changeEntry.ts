@@ -10,7 +10,6 @@ import type { Series } from '@/core/series/editSeries';
 import {
   continued,
   endBefore,
-  hasOccurrence,
   isSeries,
   overrideOccurrence,
   remapped,
@@ -27,7 +26,7 @@ import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
 import { editableEntry } from './editableEntry';
 import { extensionErrors } from './extensionErrors';
-import { momentOfSeries } from './momentOfSeries';
+import { occurrenceAt } from './occurrenceAt';
 import { zoneFor } from './zoneFor';
 
 type Asked = Readonly<{ id: EntryId; sequence: number }> & Scope;
@@ -71,8 +70,8 @@ export function changeEntry(
       await replaceEntry(change, before, entry);
       return done({ entry, lost });
     }
-    const recurrenceId = momentOfSeries(before, asked.recurrenceId);
-    if (after.kind !== 'event' || !recurrenceId || !hasOccurrence(before, recurrenceId))
+    const recurrenceId = occurrenceAt(before, asked.recurrenceId);
+    if (after.kind !== 'event' || !recurrenceId)
       return refused('badRequest', [
         { field: 'recurrenceId', message: 'The series has no such occurrence.' },
       ]);

@@ -2,7 +2,7 @@ import type { Entry } from '@/core/entries/entry';
 import type { EntryId } from '@/core/ids';
 import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
-import { endBefore, hasOccurrence, isSeries, skipOccurrence } from '@/core/series/editSeries';
+import { endBefore, isSeries, skipOccurrence } from '@/core/series/editSeries';
 import type { Scope } from '@/core/series/scope';
 import { historyTexts } from '@/core/texts/history';
 import { removeEntry, replaceEntry } from '@/data/entries/entries';
@@ -10,7 +10,7 @@ import { perform } from '../history/perform';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
 import { editableEntry } from './editableEntry';
-import { momentOfSeries } from './momentOfSeries';
+import { occurrenceAt } from './occurrenceAt';
 
 /**
  * Takes an entry away for everyone at once: all of it, one occurrence of a series, or this one and the later ones.
@@ -31,8 +31,8 @@ export function deleteEntry(
       await removeEntry(change, entry);
       return found;
     }
-    const at = momentOfSeries(entry, recurrenceId);
-    if (!at || !hasOccurrence(entry, at))
+    const at = occurrenceAt(entry, recurrenceId);
+    if (!at)
       return refused('badRequest', [
         { field: 'recurrenceId', message: 'The series has no such occurrence.' },
       ]);

@@ -5,7 +5,7 @@ import { withInstants } from '@/core/entries/visibility';
 import type { EntryId } from '@/core/ids';
 import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
-import { hasOccurrence, isSeries, overrideOccurrence } from '@/core/series/editSeries';
+import { isSeries, overrideOccurrence, remapped } from '@/core/series/editSeries';
 import { historyTexts } from '@/core/texts/history';
 import { momentLabel } from '@/core/time/dateLabels';
 import { requireZone } from '@/core/time/zoneData';
@@ -16,7 +16,7 @@ import { perform } from '../history/perform';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
 import { editableEntry } from './editableEntry';
-import { momentOfSeries } from './momentOfSeries';
+import { occurrenceAt } from './occurrenceAt';
 
 type Place = Readonly<{
   start: Temporal.PlainDateTime;
@@ -80,7 +80,10 @@ function placedEvent(
   const length = when.end && when.start.wall.until(when.end.wall);
   const wallEnd = end ?? (length && start.wall.add(length));
   const ends = wallEnd && { wall: wallEnd, tzid: entry.tzid };
-  if (!isSeries(entry) || !recurrenceId) return { ...entry, when: { kind: 'timed', start, end: ends } };
-  const at = momentOfSeries(entry, recurrenceId);
-  return at && hasOccurrence(entry, at) ? overrideOccurrence(entry, at, { start, end: ends }) : undefined;
+  const moved = { kind: 'timed', start, end: ends } as const;
+  if (!isSeries(entry)) return { ...entry, when: moved };
+  // What was skipped and changed singly keeps its place in the series.
+  if (!recurrenceId) return remapped(entry, { ...entry, when: moved }).series;
+  const at = occurrenceAt(entry, recurrenceId);
+  return at ? overrideOccurrence(entry, at, { start, end: ends }) : undefined;
 }

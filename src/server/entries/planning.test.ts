@@ -247,3 +247,12 @@ test('an event becomes an assignment and back under its uid', async () => {
   expect(valueOf(await into({ kind: 'event', start: '2026-10-22T10:00' }, 1)).entry).toMatchObject({ kind: 'event', uid: entry.uid }); // prettier-ignore
   expect(await into({ kind: 'note', on: '2026-10-22' }, 2)).toMatchObject({ reason: 'badRequest' });
 });
+
+test('a whole series put at another hour keeps what was skipped', async () => {
+  const entry = valueOf(await planEntry(school.pembit, school.instructor, { ...weekly(), title: 'Knots' }));
+  valueOf(await deleteEntry(school.pembit, school.instructor, entry.id, { scope: 'this', recurrenceId: wall('2026-10-20T14:00') })); // prettier-ignore
+  const placed = await placeEntry(school.pembit, school.instructor, entry.id, { start: wall('2026-10-13T16:00') }); // prettier-ignore
+  valueOf(placed);
+  expect(await shown('Knots')).toEqual(['2026-10-13T16:00', '2026-10-27T16:00', '2026-11-03T16:00']);
+  valueOf(await deleteEntry(school.pembit, school.instructor, entry.id));
+});

@@ -5,7 +5,7 @@ import { moveEntry } from '@/core/entries/moveEntry';
 import type { EntryId } from '@/core/ids';
 import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
-import { hasOccurrence, isSeries, shiftedOccurrence } from '@/core/series/editSeries';
+import { isSeries, shiftedOccurrence } from '@/core/series/editSeries';
 import { historyTexts } from '@/core/texts/history';
 import { momentLabel } from '@/core/time/dateLabels';
 import { requireZone } from '@/core/time/zoneData';
@@ -16,7 +16,7 @@ import { perform } from '../history/perform';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
 import { editableEntry } from './editableEntry';
-import { momentOfSeries } from './momentOfSeries';
+import { occurrenceAt } from './occurrenceAt';
 
 export type Shifted = Readonly<{
   id: EntryId;
@@ -66,8 +66,8 @@ async function shiftOne(
     await replaceEntry(change, before, after);
     return done(after);
   }
-  const at = before.kind === 'event' ? momentOfSeries(before, recurrenceId) : undefined;
-  if (before.kind !== 'event' || !isSeries(before) || !at || !hasOccurrence(before, at))
+  const at = before.kind === 'event' && isSeries(before) ? occurrenceAt(before, recurrenceId) : undefined;
+  if (before.kind !== 'event' || !isSeries(before) || !at)
     return refused('badRequest', [{ field: 'recurrenceId', message: 'The series has no such occurrence.' }]);
   const after = {
     ...shiftedOccurrence(before, at, days),
