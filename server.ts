@@ -1,3 +1,5 @@
+// First of all: a stand-in's library would install an older, much slower Temporal, and every later import would use it.
+import 'temporal-polyfill/global';
 import { createServer } from 'node:http';
 import type { IncomingMessage, ServerResponse } from 'node:http';
 import next from 'next';

@@ -71,6 +71,7 @@ export async function planPage(path: string, search: Record<string, string | und
     shown,
     mayMove: (entry) => editable.has(entry),
     today,
-    data: term && deskData(viewer, plan, { term, rosters, readOnly: as !== undefined }),
+    data:
+      term && deskData(viewer, plan, { term, rosters, version: String(pembit.queue.version()), as: as?.key }),
   };
 }

@@ -8,6 +8,7 @@ import { frame } from './migrations/0002-frame';
 import { people } from './migrations/0003-people';
 import { schoolLife } from './migrations/0004-school-life';
 import { planning } from './migrations/0005-planning';
+import { classDates } from './migrations/0006-class-dates';
 
 const MIGRATIONS: readonly { name: string; statements: readonly string[] }[] = [
   foundations,
@@ -15,6 +16,7 @@ const MIGRATIONS: readonly { name: string; statements: readonly string[] }[] = [
   people,
   schoolLife,
   planning,
+  classDates,
 ];
 
 export type MigrationReport = Readonly<{ applied: readonly string[]; backups: readonly string[] }>;

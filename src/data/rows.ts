@@ -99,6 +99,9 @@ export type Rows = {
     seats: number | null;
     opens_local: string | null;
     closes_local: string | null;
+    /** JSON: the classes that dates follow, and what that comes to in each section (`StoredSectionDates`). */
+    class_refs: string | null;
+    section_dates: string | null;
     late_policy: string;
     points: number | null;
     effort_minutes: number | null;

@@ -4,9 +4,14 @@ import type { Reader } from './database';
 
 export type Writer = Reader & Readonly<{ transaction: Transaction }>;
 
+/** `aside`: a write that no plan is read from (a session, a mark that something was shown, a letter that went out). */
+type WriteOptions = Readonly<{ aside?: boolean }>;
+
 export type WriteQueue = Readonly<{
   /** Runs `work` alone, in one IMMEDIATE transaction: committed when it returns, rolled back when it throws. */
-  write: <T>(work: (writer: Writer) => Promise<T>) => Promise<T>;
+  write: <T>(work: (writer: Writer) => Promise<T>, options?: WriteOptions) => Promise<T>;
+  /** Grows with every write that was committed, those aside excepted: what was read under the same number still holds. */
+  version: () => number;
   /** Resolves when everything queued so far is done. */
   drained: () => Promise<void>;
 }>;
@@ -17,13 +22,17 @@ export type WriteQueue = Readonly<{
  */
 export function createWriteQueue(sequelize: Sequelize): WriteQueue {
   let last: Promise<unknown> = Promise.resolve();
+  let version = 0;
   return {
-    write(work) {
-      const run = last.then(() =>
-        sequelize.transaction({ type: Transaction.TYPES.IMMEDIATE }, (transaction) =>
+    version: () => version,
+    write(work, { aside = false } = {}) {
+      const run = last.then(async () => {
+        const result = await sequelize.transaction({ type: Transaction.TYPES.IMMEDIATE }, (transaction) =>
           work({ sequelize, transaction }),
-        ),
-      );
+        );
+        if (!aside) version++;
+        return result;
+      });
       last = run.catch(() => undefined);
       return run;
     },

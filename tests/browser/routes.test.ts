@@ -53,25 +53,23 @@ beforeAll(async () => {
   people.student = await signedIn(base, 'signe@kittiwake.example');
   const maren = await signedIn(base, 'maren@kittiwake.example');
   const page = await (await maren.call('GET', '/term')).text();
-  const ids = await lookUp(page);
+  const ids = lookUp(page);
   ({ hlCourse, hlEntry, hlDraft } = ids);
   hlSlot = NOT_THERE;
   foreignBooking = NOT_THERE;
 });
 
 /** The ids that an instructor's page carries: a course of theirs, an entry students see, a draft. */
-async function lookUp(html: string) {
+function lookUp(html: string) {
   const text = html.replaceAll('\\"', '"');
   const course = /"courses":\[\{"id":"([0-9a-f-]{36})","tag":"HL"/.exec(text)?.[1] ?? '';
-  const entry =
-    /"id":"([0-9a-f-]{36})","sequence":\d+,"kind":"assignment","kindLabel":"Assignment","tags":\[[^\]]*\],"title":"Half-breadth plan"/.exec(
-      text,
-    )?.[1] ?? '';
-  const draft =
-    /"id":"([0-9a-f-]{36})","sequence":\d+,"kind":"event","kindLabel":"Event","tags":\[[^\]]*\],"title":"Chartwork examination"/.exec(
-      text,
-    )?.[1] ?? '';
-  return { hlCourse: course, hlEntry: entry, hlDraft: draft };
+  const entryOf = (title: string) =>
+    new RegExp(`"title":"${title}","date":"[^"]*","entry":"([0-9a-f-]{36})"`).exec(text)?.[1] ?? '';
+  return {
+    hlCourse: course,
+    hlEntry: entryOf('Half-breadth plan'),
+    hlDraft: entryOf('Chartwork examination'),
+  };
 }
 
 const CHECKS: Readonly<Record<string, () => readonly Check[]>> = {
@@ -247,6 +245,14 @@ const CHECKS: Readonly<Record<string, () => readonly Check[]>> = {
   '/api/entries/[id]/copy': () => [
     { method: 'POST', path: `/api/entries/${hlEntry}/copy`, body: {}, expected: signedInOnly(404) },
   ],
+  '/api/entries/[id]/dates': () => [
+    {
+      method: 'POST',
+      path: `/api/entries/${hlEntry}/dates`,
+      body: { field: 'setOn', days: 1 },
+      expected: signedInOnly(404),
+    },
+  ],
   '/api/entries/[id]/history': () => [
     { method: 'GET', path: `/api/entries/${hlEntry}/history`, expected: signedInOnly(404) },
   ],
@@ -409,6 +415,7 @@ const CHECKS: Readonly<Record<string, () => readonly Check[]>> = {
     },
   ],
   '/api/meetings/[id]': () => [
+    { method: 'GET', path: `/api/meetings/${NOT_THERE}`, expected: signedInOnly(404) },
     {
       method: 'PUT',
       path: `/api/meetings/${NOT_THERE}`,
@@ -436,6 +443,12 @@ const CHECKS: Readonly<Record<string, () => readonly Check[]>> = {
     { method: 'POST', path: '/api/entries', body: entryBody(NOT_THERE), expected: signedInOnly(403) },
   ],
   '/api/entries/[id]': () => [
+    {
+      method: 'GET',
+      path: `/api/entries/${hlEntry}`,
+      expected: { nobody: 401, stranger: 404, student: 200 },
+    },
+    { method: 'GET', path: `/api/entries/${NOT_THERE}`, expected: signedInOnly(404) },
     {
       method: 'PUT',
       path: `/api/entries/${hlEntry}`,

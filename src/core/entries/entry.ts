@@ -75,6 +75,29 @@ export type EventEntry = Shared &
     coming?: Readonly<{ seats?: number; replies: readonly Reply[] }>;
   }>;
 
+/** The dates of an assignment that can follow a class. */
+export type DateField = 'setOn' | 'opens' | 'due' | 'closes';
+
+/**
+ * The start or end of a class, by its number; a slide can give it another number in some sections. Of a set day the date
+ * alone counts.
+ */
+export type ClassRef = Readonly<{
+  ordinal: number;
+  edge: 'start' | 'end';
+  sections?: Readonly<Record<SectionId, number>>;
+}>;
+
+/** The dates of one section, where those bound to a class differ between sections. */
+export type SectionDates = Readonly<{
+  section: SectionId;
+  name: string;
+  setOn?: Temporal.PlainDate;
+  opens?: Moment;
+  due: Moment;
+  closes?: Moment;
+}>;
+
 export type Extension = Readonly<{ person: PersonId; name: string; due: Moment }>;
 
 export type AssignmentEntry = Shared &
@@ -94,6 +117,10 @@ export type AssignmentEntry = Shared &
     effortMinutes?: number;
     /** Later (or earlier) due times for some; each is seen by that student and the staff alone. */
     extensions: readonly Extension[];
+    /** Dates that follow a class; the moments above are what they come to in the first section. */
+    atClass?: Readonly<Partial<Record<DateField, ClassRef>>>;
+    /** Derived like those moments: one for each section, where they differ; else absent. */
+    sectionDates?: readonly SectionDates[];
   }>;
 
 /** A short dated text to an audience. */

@@ -6,7 +6,10 @@ import { firstOccurrence } from '../series/firstOccurrence';
 import type { Zone } from '../time/zone';
 import { instantMs } from '../time/zone';
 import type { Moment } from '../time/zonedWall';
-import type { Entry, EventEntry, SharedEntry, When } from './entry';
+import type { Course } from '../plan/plan';
+import { isDay } from '../time/zonedWall';
+import { DATE_FIELDS, classDates } from './classDates';
+import type { AssignmentEntry, Entry, EventEntry, SharedEntry, When } from './entry';
 import type { EntryInput } from './entryInput';
 import type { PlainVisibility } from './visibility';
 import { hiddenAfterOf, visibilityFor } from './visibility';
@@ -27,8 +30,50 @@ const atOf = (value: Plain, edge: 'begins' | 'ends'): Temporal.PlainDateTime =>
     ? value.toPlainDateTime(edge === 'begins' ? '00:00' : '23:59:59')
     : value;
 
+type AssignmentInput = Extract<EntryInput, { kind: 'assignment' }>;
+/** What was sent, with the dates that follow classes filled in. */
+export type DatedInput = Exclude<EntryInput, AssignmentInput> | (AssignmentInput & Readonly<{ due: Plain }>);
+
+/** Fills in the dates that follow classes; `courses` are those of the audience. Names what has no such class. */
+export function datedInput(
+  input: EntryInput,
+  courses: readonly Course[],
+  tzid: string,
+): { ok: true; input: DatedInput } | { ok: false; errors: FieldError[] } {
+  if (input.kind !== 'assignment') return { ok: true, input };
+  const moment = (value: Plain | undefined) => value && momentIn({ tzid }, value);
+  const fixed = {
+    setOn: input.setOn,
+    opens: moment(input.opens),
+    due: moment(input.due),
+    closes: moment(input.closes),
+  };
+  const refs = input.atClass ?? {};
+  const { dates, missing } = classDates(refs, fixed, { audience: input.audience, courses, tzid });
+  if (missing.length > 0 || !dates.due)
+    return {
+      ok: false,
+      errors: missing.map((field) => ({
+        field: `atClass.${field}`,
+        message: `There is no class ${refs[field]!.ordinal} in these courses.`,
+      })),
+    };
+  return {
+    ok: true,
+    input: {
+      ...input,
+      setOn: dates.setOn,
+      opens: dates.opens && plainOf(dates.opens),
+      due: plainOf(dates.due),
+      closes: dates.closes && plainOf(dates.closes),
+    },
+  };
+}
+
+const plainOf = (moment: Moment): Plain => (isDay(moment) ? moment : moment.wall);
+
 /** What the schema cannot say: how the dates of an entry hang together. */
-export function dateErrors(input: EntryInput): FieldError[] {
+export function dateErrors(input: DatedInput): FieldError[] {
   switch (input.kind) {
     case 'assignment':
       return assignmentErrors(input);
@@ -42,12 +87,13 @@ export function dateErrors(input: EntryInput): FieldError[] {
   }
 }
 
+/** How the dates of an assignment must lie. */
 function assignmentErrors({
   due,
   setOn,
   opens,
   closes,
-}: Extract<EntryInput, { kind: 'assignment' }>): FieldError[] {
+}: Pick<Extract<DatedInput, { kind: 'assignment' }>, 'due' | 'setOn' | 'opens' | 'closes'>): FieldError[] {
   const dueAt = atOf(due, 'ends');
   const later = (a: Temporal.PlainDateTime, b: Temporal.PlainDateTime) =>
     Temporal.PlainDateTime.compare(a, b) > 0;
@@ -61,6 +107,15 @@ function assignmentErrors({
   return errors;
 }
 
+/** The same for an assignment that stands, after one of its dates moved. */
+export const dateErrorsOf = ({ due, setOn, opens, closes }: AssignmentEntry): FieldError[] =>
+  assignmentErrors({
+    due: plainOf(due),
+    setOn,
+    opens: opens && plainOf(opens),
+    closes: closes && plainOf(closes),
+  });
+
 function eventErrors({ start, end }: Extract<EntryInput, { kind: 'event' }>): FieldError[] {
   if (!end) return [];
   if (start instanceof Temporal.PlainDate !== end instanceof Temporal.PlainDate)
@@ -72,7 +127,7 @@ function eventErrors({ start, end }: Extract<EntryInput, { kind: 'event' }>): Fi
   return order < 0 ? [] : [{ field: 'end', message: 'It ends before it starts. Choose a later end.' }];
 }
 
-const momentIn = (zone: Zone, value: Plain): Moment =>
+const momentIn = (zone: Pick<Zone, 'tzid'>, value: Plain): Moment =>
   value instanceof Temporal.PlainDate ? value : { wall: value, tzid: zone.tzid };
 
 function whenOf({ start, end }: Extract<EntryInput, { kind: 'event' }>, zone: Zone): When {
@@ -103,7 +158,7 @@ function withRule(when: When, rrule: string): When {
  * it takes the place of: what the input does not carry (replies, single occurrences that differ) stays.
  */
 export function entryFromInput(
-  input: EntryInput,
+  input: DatedInput,
   { author, ...identity }: Identity,
   zone: Zone,
   now: Temporal.Instant,
@@ -158,6 +213,7 @@ export function entryFromInput(
         latePolicy: input.latePolicy,
         points: input.points,
         effortMinutes: input.effortMinutes,
+        ...(input.atClass ? { atClass: refsFrom(input.atClass, before) } : {}),
         extensions: input.extensions.map((e) => ({ person: e.person, name: '', due: momentIn(zone, e.due) })),
       };
     }
@@ -166,6 +222,18 @@ export function entryFromInput(
     default:
       return input satisfies never;
   }
+}
+
+/** Classes by number; what a slide gave to single sections stays with a number that stays. */
+function refsFrom(sent: NonNullable<AssignmentInput['atClass']>, before?: Entry): AssignmentEntry['atClass'] {
+  const old = before?.kind === 'assignment' ? (before.atClass ?? {}) : {};
+  const refs = DATE_FIELDS.flatMap((field) => {
+    const ref = sent[field];
+    if (!ref) return [];
+    const sections = old[field]?.ordinal === ref.ordinal ? old[field].sections : undefined;
+    return [[field, { ...ref, ...(sections ? { sections } : {}) }] as const];
+  });
+  return refs.length > 0 ? Object.fromEntries(refs) : undefined;
 }
 
 function plainVisibility(

@@ -107,35 +107,54 @@ const eventInput = z.object({
     .optional(),
 });
 
-const assignmentInput = z.object({
-  ...shared,
-  kind: z.literal('assignment'),
-  setOn: plainDate.optional(),
-  opens: dayOrWall.optional(),
-  due: dayOrWall,
-  closes: dayOrWall.optional(),
-  handIn: line(500).default(''),
-  latePolicy: longText(2000).default(''),
-  points: z
-    .number({ error: 'Points are a number.' })
-    .min(0, 'Points are 0 or more.')
-    .max(100_000, 'At most 100000 points.')
-    .optional(),
-  effortMinutes: z
-    .number({ error: 'Effort is a number of minutes.' })
-    .int('Whole minutes only.')
-    .min(1, 'At least a minute.')
-    .max(100_000)
-    .optional(),
-  extensions: z
-    .array(z.object({ person: personId, due: dayOrWall }))
-    .max(500)
-    .default([])
-    .refine(
-      (list) => new Set(list.map((e) => e.person)).size === list.length,
-      'Each student has one extended due time.',
-    ),
-});
+const classRef = z
+  .object({
+    ordinal: z
+      .number({ error: 'Type the number of a class.' })
+      .int('Type the number of a class.')
+      .min(1, 'Classes are counted from 1.')
+      .max(400, 'At most 400.'),
+    edge: z.enum(['start', 'end'], { error: 'Say "start" or "end".' }).default('start'),
+  })
+  .optional();
+
+const assignmentInput = z
+  .object({
+    ...shared,
+    kind: z.literal('assignment'),
+    setOn: plainDate.optional(),
+    opens: dayOrWall.optional(),
+    /** Absent where it follows a class. */
+    due: dayOrWall.optional(),
+    closes: dayOrWall.optional(),
+    /** Dates that follow a class, by its number; they take the place of those above. */
+    atClass: z.object({ setOn: classRef, opens: classRef, due: classRef, closes: classRef }).optional(),
+    handIn: line(500).default(''),
+    latePolicy: longText(2000).default(''),
+    points: z
+      .number({ error: 'Points are a number.' })
+      .min(0, 'Points are 0 or more.')
+      .max(100_000, 'At most 100000 points.')
+      .optional(),
+    effortMinutes: z
+      .number({ error: 'Effort is a number of minutes.' })
+      .int('Whole minutes only.')
+      .min(1, 'At least a minute.')
+      .max(100_000)
+      .optional(),
+    extensions: z
+      .array(z.object({ person: personId, due: dayOrWall }))
+      .max(500)
+      .default([])
+      .refine(
+        (list) => new Set(list.map((e) => e.person)).size === list.length,
+        'Each student has one extended due time.',
+      ),
+  })
+  .refine(({ due, atClass }) => due !== undefined || atClass?.due !== undefined, {
+    path: ['due'],
+    error: 'Say when it is due.',
+  });
 
 const announcementInput = z.object({ ...shared, kind: z.literal('announcement'), on: plainDate });
 

@@ -61,6 +61,13 @@ export function mapMoments(entry: Entry, own: MomentChange, along: MomentChange)
         opens: entry.opens && moment(along, entry.opens),
         due: moment(own, entry.due),
         closes: entry.closes && moment(along, entry.closes),
+        sectionDates: entry.sectionDates?.map((dates) => ({
+          ...dates,
+          setOn: dates.setOn && along.day(dates.setOn),
+          opens: dates.opens && moment(along, dates.opens),
+          due: moment(own, dates.due),
+          closes: dates.closes && moment(along, dates.closes),
+        })),
         extensions: entry.extensions.map((e) => ({ ...e, due: moment(along, e.due) })),
       };
     case 'announcement':

@@ -3,6 +3,7 @@ import type { Zone } from '../time/zone';
 import type { Entry } from './entry';
 import type { MomentChange } from './mapMoments';
 import { mapMoments } from './mapMoments';
+import { detached } from './classDates';
 import { withInstants } from './visibility';
 
 const STAY: MomentChange = { wall: (wall) => wall, day: (day) => day };
@@ -14,13 +15,17 @@ const by = (days: number): MomentChange => ({
 /**
  * An entry some days later (or earlier, below zero), at the same wall time; a series moves with all its occurrences. With
  * `along`, what hangs on its date comes along by the same distance: the day an assignment is set, opens, closes,
- * extended due times, and the moments it is shown from and hidden after.
+ * extended due times, and the moments it is shown from and hidden after. A date that followed a class stays where it is put.
  */
 export function moveEntry(
   entry: Entry,
   { days, along, zone, now }: { days: number; along: boolean; zone: Zone; now: Temporal.Instant },
 ): Entry {
-  const moved = mapMoments(entry, by(days), along ? by(days) : STAY);
+  const free =
+    entry.kind === 'assignment'
+      ? detached(entry, along ? ['setOn', 'opens', 'due', 'closes'] : ['due'])
+      : entry;
+  const moved = mapMoments(free, by(days), along ? by(days) : STAY);
   const grown = { ...moved, sequence: entry.sequence + 1, lastModified: now };
   return grown.kind === 'note' ? grown : withInstants(grown, zone);
 }

@@ -1,6 +1,7 @@
 import type { Temporal } from 'temporal-polyfill';
 import { audienceSeenBy } from './audience';
-import type { CourseAudience, Entry, NoteEntry, SharedEntry } from './entry';
+import type { SectionId } from '../ids';
+import type { AssignmentEntry, CourseAudience, Entry, NoteEntry, SharedEntry } from './entry';
 import type { Viewer } from './viewer';
 import type { Release } from './visibility';
 import { releaseAt } from './visibility';
@@ -60,6 +61,21 @@ const comingOf = (entry: SharedEntry) =>
 
 const asStaff = (entry: SharedEntry) => ({ ...entry, ...comingOf(entry) });
 
+/** The dates of the viewer's own section, or of those that an outlet holds. */
+function datesSeenBy(viewer: Viewer, entry: AssignmentEntry): AssignmentEntry {
+  if (!entry.sectionDates) return entry;
+  const holds =
+    viewer.kind === 'person'
+      ? (section: SectionId) => [...viewer.memberOf.values()].includes(section)
+      : (section: SectionId) => viewer.sections.size === 0 || viewer.sections.has(section);
+  const own = entry.sectionDates.filter(({ section }) => holds(section));
+  const [first, ...others] = own;
+  if (!first) return { ...entry, sectionDates: undefined };
+  if (others.length > 0) return { ...entry, sectionDates: own };
+  const { setOn, opens, due, closes } = first;
+  return { ...entry, setOn, opens, due, closes, sectionDates: undefined };
+}
+
 /** Without what concerns others; whoever has only an address, not a name, gets no link into a meeting. */
 function asReader(
   viewer: Viewer,
@@ -81,7 +97,7 @@ function asReader(
     case 'assignment': {
       const extension = entry.extensions.find((e) => e.person === own);
       return {
-        ...entry,
+        ...datesSeenBy(viewer, entry),
         extensions: [],
         ...(extension ? { due: extension.due, extended: true } : {}),
       };

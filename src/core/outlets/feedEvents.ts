@@ -2,6 +2,7 @@ import { dayOf, isDay, momentText } from '../time/zonedWall';
 import { plainText } from '../richText/sanitize';
 import type { Recurrence } from '../series/recurrence';
 import { Temporal } from 'temporal-polyfill';
+import { perSection } from '../entries/perSection';
 import type { SeenEntry } from '../entries/seenBy';
 import type { VEvent } from '../icalendar/calendar';
 import type { Course } from '../plan/plan';
@@ -11,6 +12,7 @@ import { slotsByDay } from '../signup/slotsByDay';
 import { classTitle } from '../plan/occurrences';
 import { entryTexts } from '../texts/entries';
 import { dateLabel, momentLabel, rangeLabel, timeLabel } from '../time/dateLabels';
+import { spanOfMeeting } from '../time/meetings';
 import type { ZoneLookup } from '../time/zone';
 import { toInstant, toWall, zonedWallAt } from '../time/zone';
 import type { Zone } from '../time/zone';
@@ -214,8 +216,8 @@ function classEvents(contents: OutletContents, { plan, addresses }: Context): VE
     return {
       uid: meeting.id,
       dtstamp: modified,
-      dtstart: { wall: meeting.date.toPlainDateTime(meeting.start), tzid },
-      dtend: { wall: meeting.date.toPlainDateTime(meeting.end), tzid },
+      dtstart: spanOfMeeting(meeting, tzid).start,
+      dtend: spanOfMeeting(meeting, tzid).end,
       summary: tagged([course], seen.plan ? `${seen.plan.title} (${classTitle(seen)})` : classTitle(seen)),
       description: describe([
         meeting.cancelled === undefined ? '' : entryTexts.cancelled(meeting.cancelled),
@@ -355,7 +357,9 @@ export function feedEvents(contents: OutletContents, addresses: Addresses, zoneO
     ...classEvents(contents, context),
     ...closureEvents(contents, context),
     ...siteDateEvents(contents, context),
-    ...contents.plan.entries.flatMap((entry) => entryEvents(entry, context, contents.has)),
+    ...contents.plan.entries
+      .flatMap(perSection)
+      .flatMap((entry) => entryEvents(entry, context, contents.has)),
     ...contents.plan.sheets.flatMap((sheet) => sheetEvents(sheet, context, contents.has)),
   ].sort((a, b) => (key(a) < key(b) ? -1 : 1));
 }

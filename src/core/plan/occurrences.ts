@@ -2,6 +2,8 @@ import { Temporal } from 'temporal-polyfill';
 import type { BookingId, ClassPlanId, CourseId, EntryId, MeetingId, SheetId, TermId } from '../ids';
 import type { SiteDate } from './plan';
 import type { Link } from '../entries/entry';
+import type { SectionVariant } from '../entries/perSection';
+import { perSection } from '../entries/perSection';
 import type { SeenEntry } from '../entries/seenBy';
 import type { Release } from '../entries/visibility';
 import type { Span } from '../series/expand';
@@ -13,6 +15,8 @@ import { instantMs, zonedWallAt } from '../time/zone';
 import type { Moment } from '../time/zonedWall';
 import { dayOf, isDay, momentText } from '../time/zonedWall';
 import type { Closure } from '../time/closure';
+import { spanOfMeeting } from '../time/meetings';
+import { groupBy } from '../groupBy';
 import { entryTexts } from '../texts/entries';
 import type { SeenClass, SeenPlan } from './seenPlan';
 
@@ -66,6 +70,8 @@ export type Occurrence = Common &
         setOn?: Temporal.PlainDate;
         /** The viewer's own due time, later (or earlier) than the others'. */
         extended: boolean;
+        /** The date of some sections only, which follows their class: it is not moved by itself. */
+        variant: boolean;
         links: readonly Link[];
       }>
     | Readonly<{ kind: 'times'; sheet: SheetId; slots: readonly SeenSlot[] }>
@@ -111,7 +117,7 @@ function ofEvent(entry: SeenEvent, single: EventOccurrence, span: Span): EventOc
   });
 }
 
-function ofEntry(entry: SeenEntry, span: Span): Occurrence[] {
+function ofEntry(entry: SectionVariant, span: Span): Occurrence[] {
   const { uid, title, tzid, release, asStaff } = entry;
   if (entry.kind === 'note')
     return [
@@ -132,7 +138,6 @@ function ofEntry(entry: SeenEntry, span: Span): Occurrence[] {
   switch (entry.kind) {
     case 'event': {
       const single: EventOccurrence = {
-        ...common,
         kind: 'event',
         entry: entry.id,
         start: entry.when.start,
@@ -141,6 +146,7 @@ function ofEntry(entry: SeenEntry, span: Span): Occurrence[] {
         meetingLink: entry.meetingLink,
         links,
         repeats: entry.recurrence !== undefined,
+        ...common,
       };
       return ofEvent(entry, single, span);
     }
@@ -148,14 +154,15 @@ function ofEntry(entry: SeenEntry, span: Span): Occurrence[] {
       return [{ ...common, kind: 'announcement', entry: entry.id, start: entry.on, links }];
     case 'assignment': {
       const due = {
-        ...common,
         kind: 'due',
         entry: entry.id,
         start: entry.due,
         handIn: entry.handIn,
         setOn: entry.setOn,
         extended: entry.extended ?? false,
+        variant: entry.variant ?? false,
         links,
+        ...common,
       } as const;
       if (!entry.setOn) return [due];
       return [
@@ -190,8 +197,7 @@ function ofClass(seen: SeenClass, tzid: string): Occurrence {
     kind: 'class',
     uid: meeting.id,
     title: plan?.title ?? classTitle(seen),
-    start: { wall: meeting.date.toPlainDateTime(meeting.start), tzid },
-    end: { wall: meeting.date.toPlainDateTime(meeting.end), tzid },
+    ...spanOfMeeting(meeting, tzid),
     tzid,
     courses: [course.id],
     release: 'shown',
@@ -298,34 +304,38 @@ export function occurrencesOf(plan: SeenPlan, zoneOf: ZoneLookup, span = spanOf(
     ),
     ...plan.siteDates.map((date) => ofSiteDate(date, tzidOf.get(date.term) ?? 'UTC', coursesIn(date.term))),
     ...plan.classes.map((seen) => ofClass(seen, tzidOf.get(seen.course.term) ?? 'UTC')),
-    ...plan.entries.flatMap((entry) => ofEntry(entry, span)),
+    ...plan.entries.flatMap(perSection).flatMap((entry) => ofEntry(entry, span)),
     ...plan.sheets.flatMap((sheet) => ofSheet(sheet, zoneOf(sheet.tzid))),
   ]);
 }
 
-/** The last day an occurrence touches. An end at midnight does not touch the day that begins there. */
-function lastDay(o: Occurrence): Temporal.PlainDate {
-  if (!o.end) return dayOf(o.start);
-  if (isDay(o.end)) return o.end.subtract({ days: 1 });
-  const { wall } = o.end;
-  const day = wall.toPlainDate();
-  return wall.hour === 0 && wall.minute === 0 && !day.equals(dayOf(o.start))
-    ? day.subtract({ days: 1 })
-    : day;
+/** The last day an occurrence touches, as text. An end at midnight does not touch the day that begins there. */
+function lastDay(o: Occurrence): string {
+  const first = momentText(dayOf(o.start));
+  if (!o.end) return first;
+  const day = dayOf(o.end);
+  const last = momentText(day);
+  const untouched = isDay(o.end) || (momentText(o.end).endsWith('T00:00') && last !== first);
+  return untouched ? momentText(day.subtract({ days: 1 })) : last;
 }
 
 /** What touches a day between two, both included, in the order given. Days are worked out once, for views that ask for many. */
 export function touching(
   occurrences: readonly Occurrence[],
 ): (from: Temporal.PlainDate, to?: Temporal.PlainDate) => Occurrence[] {
-  const days = occurrences.map((o) => ({
-    o,
-    first: dayOf(o.start).toString(),
-    last: lastDay(o).toString(),
-  }));
+  const days = occurrences.map((o) => ({ o, first: momentText(dayOf(o.start)), last: lastDay(o) }));
+  const oneDay = groupBy(
+    days.filter(({ first, last }) => first === last),
+    ({ first }) => first,
+  );
+  const longer = days.filter(({ first, last }) => first !== last);
+  const place = new Map(occurrences.map((o, i) => [o, i]));
   return (from, to = from) => {
-    const [first, last] = [from.toString(), to.toString()];
-    return days.filter((day) => day.first <= last && day.last >= first).map(({ o }) => o);
+    const [first, last] = [momentText(from), momentText(to)];
+    const found = longer.filter((day) => day.first <= last && day.last >= first);
+    for (let day = from; Temporal.PlainDate.compare(day, to) <= 0; day = day.add({ days: 1 }))
+      found.push(...(oneDay.get(momentText(day)) ?? []));
+    return found.map(({ o }) => o).sort((a, b) => place.get(a)! - place.get(b)!);
   };
 }
 

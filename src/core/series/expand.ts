@@ -60,8 +60,22 @@ export function matchesRule(
   return rule.between(from.toZonedDateTime('UTC'), end, true)[0]?.toPlainDateTime();
 }
 
+type Expanded = Readonly<{ key: string; instances: readonly Instance[] }>;
+// The same series is drawn on page after page, and expanding is the dearest part of a term.
+const expanded = new WeakMap<Recurrence, Expanded>();
+
 /** The occurrences of a series within a span, in the order of their recurrence ids; skipped ones are left out. */
-export function expandSeries(dtstart: Moment, recurrence: Recurrence, span: Span): Instance[] {
+export function expandSeries(dtstart: Moment, recurrence: Recurrence, span: Span): readonly Instance[] {
+  const zone = isDay(dtstart) ? '' : dtstart.tzid;
+  const key = `${momentText(dtstart)} ${zone} ${momentText(span.from)} ${momentText(span.to)}`;
+  const known = expanded.get(recurrence);
+  if (known?.key === key) return known.instances;
+  const instances = expandAnew(dtstart, recurrence, span);
+  expanded.set(recurrence, { key, instances });
+  return instances;
+}
+
+function expandAnew(dtstart: Moment, recurrence: Recurrence, span: Span): Instance[] {
   const gone = new Set(recurrence.exdates.map(momentText));
   const overrideOf = new Map(recurrence.overrides.map((o) => [momentText(o.recurrenceId), o]));
   const moment = (wall: Temporal.PlainDateTime): Moment =>

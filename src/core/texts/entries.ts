@@ -12,6 +12,7 @@ export const entryTexts = {
     times: 'Office hours',
     booking: 'Booking',
   },
+  forSections: (title: string, names: string) => `${title} (${names})`,
   setTitle: (title: string) => `set: ${title}`,
   classTitle: (ordinal: number, section?: string) =>
     section ? `Class ${ordinal}, ${section}` : `Class ${ordinal}`,

@@ -5,6 +5,7 @@ import { closes } from './closure';
 import type { Pattern } from './pattern';
 import { patternOn } from './pattern';
 import type { Term } from './term';
+import type { ZonedWall } from './zonedWall';
 
 /**
  * A class on its date. `key` is where the pattern put it (`2026-10-15` and, for a second class that day, `2026-10-15/2`)
@@ -23,6 +24,23 @@ export type Meeting = Readonly<{
   sequence: number;
   lastModified: Temporal.Instant;
 }>;
+
+const spans = new WeakMap<Meeting, Readonly<{ start: ZonedWall; end: ZonedWall }>>();
+
+/** When a class begins and ends, in the zone of its term; worked out once for each. */
+export function spanOfMeeting(
+  meeting: Meeting,
+  tzid: string,
+): Readonly<{ start: ZonedWall; end: ZonedWall }> {
+  const known = spans.get(meeting);
+  if (known?.start.tzid === tzid) return known;
+  const span = {
+    start: { wall: meeting.date.toPlainDateTime(meeting.start), tzid },
+    end: { wall: meeting.date.toPlainDateTime(meeting.end), tzid },
+  };
+  spans.set(meeting, span);
+  return span;
+}
 
 export type PlannedMeeting = Pick<Meeting, 'key' | 'date' | 'start' | 'end'>;
 

@@ -1,6 +1,7 @@
+import fc from 'fast-check';
 import { Temporal } from 'temporal-polyfill';
 import { describe, expect, test } from 'vitest';
-import { instantMs, toInstant, toWall, wallTrouble, withOffset, zoneBetween } from './zone';
+import { instantMs, toInstant, toWall, wallMs, wallTrouble, withOffset, zoneBetween } from './zone';
 import { requireZone, zoneDataVersion, zoneNamed, zoneNames } from './zoneData';
 
 const halifax = requireZone('America/Halifax');
@@ -97,4 +98,16 @@ test('every half hour of two years goes to a wall time and back, the repeated ho
       if (back !== ms) expect(wallTrouble(zone, local)).toBe('repeated');
     }
   }
+});
+
+test('a wall time read as UTC is what Temporal makes of it', () => {
+  fc.assert(
+    fc.property(
+      fc.date({ min: new Date('0001-01-01'), max: new Date('9999-12-31'), noInvalidDate: true }),
+      (date) => {
+        const wall = Temporal.PlainDateTime.from(date.toISOString().slice(0, 23));
+        expect(wallMs(wall)).toBe(wall.toZonedDateTime('UTC').epochMilliseconds);
+      },
+    ),
+  );
 });

@@ -8,8 +8,18 @@ export type Moment = Temporal.PlainDate | ZonedWall;
 
 export const isDay = (moment: Moment): moment is Temporal.PlainDate => moment instanceof Temporal.PlainDate;
 
-export const dayOf = (moment: Moment): Temporal.PlainDate =>
-  isDay(moment) ? moment : moment.wall.toPlainDate();
+// A page asks for the day and the text of the same moments thousands of times, and Temporal's answers are slow.
+const days = new WeakMap<Temporal.PlainDateTime, Temporal.PlainDate>();
+const texts = new WeakMap<Temporal.PlainDate | Temporal.PlainDateTime, string>();
+
+export function dayOf(moment: Moment): Temporal.PlainDate {
+  if (isDay(moment)) return moment;
+  const known = days.get(moment.wall);
+  if (known) return known;
+  const day = moment.wall.toPlainDate();
+  days.set(moment.wall, day);
+  return day;
+}
 
 export const zonedWall = (text: string, tzid: string): ZonedWall => ({
   wall: Temporal.PlainDateTime.from(text),
@@ -17,8 +27,14 @@ export const zonedWall = (text: string, tzid: string): ZonedWall => ({
 });
 
 /** `2026-10-15` for a day, `2026-10-15T17:00` for a wall time of a year in four digits: the form that is stored and sent. */
-export const momentText = (moment: Moment): string =>
-  isDay(moment) ? moment.toString() : moment.wall.toString().slice(0, 'yyyy-mm-ddThh:mm'.length);
+export function momentText(moment: Moment): string {
+  const value = isDay(moment) ? moment : moment.wall;
+  const known = texts.get(value);
+  if (known !== undefined) return known;
+  const text = value.toString().slice(0, 'yyyy-mm-ddThh:mm'.length);
+  texts.set(value, text);
+  return text;
+}
 
 /** The reverse of `momentText`. @throws RangeError when the text is neither a date nor a date with a time. */
 export const momentFrom = (text: string, tzid: string): Moment =>

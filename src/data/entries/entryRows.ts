@@ -1,10 +1,10 @@
 import { Temporal } from 'temporal-polyfill';
-import type { Answer, Entry, SharedEntry } from '@/core/entries/entry';
+import type { Answer, AssignmentEntry, Entry, SectionDates, SharedEntry } from '@/core/entries/entry';
 import { mainMoment } from '@/core/entries/entry';
 import { indexMs } from '@/core/entries/entryFromInput';
 import { hiddenAfterOf, visibilityFor } from '@/core/entries/visibility';
 import type { PlainVisibility } from '@/core/entries/visibility';
-import type { EntryId, PersonId } from '@/core/ids';
+import type { EntryId, PersonId, SectionId } from '@/core/ids';
 import type { Override, Recurrence } from '@/core/series/recurrence';
 import { requireZone } from '@/core/time/zoneData';
 import type { Moment } from '@/core/time/zonedWall';
@@ -53,6 +53,40 @@ const fromOverride = ({ recurrenceId, start, end, ...others }: Override): Stored
   ...(start ? { start: momentText(start) } : {}),
   ...(end ? { end: momentText(end) } : {}),
 });
+
+type StoredSectionDates = Readonly<{
+  section: SectionId;
+  name: string;
+  setOn?: string;
+  opens?: string;
+  due: string;
+  closes?: string;
+}>;
+
+const fromSectionDates = ({
+  section,
+  name,
+  setOn,
+  opens,
+  due,
+  closes,
+}: SectionDates): StoredSectionDates => ({
+  section,
+  name,
+  setOn: setOn && momentText(setOn),
+  opens: opens && momentText(opens),
+  due: momentText(due),
+  closes: closes && momentText(closes),
+});
+
+const toSectionDates = (json: string, tzid: string): SectionDates[] =>
+  (JSON.parse(json) as StoredSectionDates[]).map(({ setOn, opens, due, closes, ...of }) => ({
+    ...of,
+    setOn: setOn === undefined ? undefined : Temporal.PlainDate.from(setOn),
+    opens: opens === undefined ? undefined : momentFrom(opens, tzid),
+    due: momentFrom(due, tzid),
+    closes: closes === undefined ? undefined : momentFrom(closes, tzid),
+  }));
 
 function plainVisibility(row: EntryRow): PlainVisibility {
   if (row.visibility === 'from' && row.shown_from !== null)
@@ -104,6 +138,8 @@ export function toEntry(row: EntryRow, { audiences, links, extensions, replies }
       latePolicy: row.late_policy,
       points: row.points ?? undefined,
       effortMinutes: row.effort_minutes ?? undefined,
+      ...(row.class_refs ? { atClass: JSON.parse(row.class_refs) as AssignmentEntry['atClass'] } : {}),
+      ...(row.section_dates ? { sectionDates: toSectionDates(row.section_dates, row.tzid) } : {}),
       extensions: extensions.map((e) => ({
         person: e.person_id as PersonId,
         name: e.person_name,
@@ -168,6 +204,8 @@ const NOTHING = {
   seats: null,
   opens_local: null,
   closes_local: null,
+  class_refs: null,
+  section_dates: null,
   late_policy: '',
   points: null,
   effort_minutes: null,
@@ -213,6 +251,8 @@ export function fromEntry(entry: Entry): EntryRow {
         hand_in: entry.handIn,
         opens_local: textOf(entry.opens),
         closes_local: textOf(entry.closes),
+        class_refs: entry.atClass ? JSON.stringify(entry.atClass) : null,
+        section_dates: entry.sectionDates ? JSON.stringify(entry.sectionDates.map(fromSectionDates)) : null,
         late_policy: entry.latePolicy,
         points: entry.points ?? null,
         effort_minutes: entry.effortMinutes ?? null,

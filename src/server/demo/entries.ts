@@ -1,9 +1,11 @@
 import type { Temporal } from 'temporal-polyfill';
 import type { Entry, Link } from '@/core/entries/entry';
-import { entryFromInput } from '@/core/entries/entryFromInput';
+import { withClassDates } from '@/core/entries/classDates';
+import { datedInput, entryFromInput } from '@/core/entries/entryFromInput';
 import type { EntryInputJson } from '@/core/entries/entryInput';
 import { entryInput } from '@/core/entries/entryInput';
 import type { EntryId, GroupId } from '@/core/ids';
+import type { Course } from '@/core/plan/plan';
 import { requireZone } from '@/core/time/zoneData';
 import type { DemoTerm } from './calendar';
 import type { DemoCourse } from './courses';
@@ -92,6 +94,9 @@ const EVENTS: readonly DemoEvent[] = [
   [BM, 'Guest: insuring a yard', '7.4 15:00', '16:00', 'Room 4'],
 ];
 
+/** Due at the start of the class of that day, wherever it goes. */
+const BROUGHT_TO_CLASS = new Set(['Splice sampler', 'Sail plan critique']);
+
 const LABELS: Readonly<Record<string, string>> = {
   handouts: 'Handout',
   recordings: 'Recording',
@@ -163,7 +168,12 @@ function specials({ day, wall }: Dates): readonly (readonly [author: DemoPerson,
   ]; // prettier-ignore
 }
 
-export function demoEntries(term: DemoTerm, library: string, now: Temporal.Instant): Entry[] {
+export function demoEntries(
+  term: DemoTerm,
+  courses: readonly Course[],
+  library: string,
+  now: Temporal.Instant,
+): Entry[] {
   const zone = requireZone(term.tzid);
   const dates = datesOf(term);
   const { day, wall } = dates;
@@ -179,13 +189,20 @@ export function demoEntries(term: DemoTerm, library: string, now: Temporal.Insta
     links: linksTo(links ?? [], library),
     visibility: visibility(release),
   });
+  /** The number of a course's class on a day. */
+  const classOn = (course: DemoCourse, date: string) =>
+    courses
+      .find(({ id }) => id === course.id)
+      ?.sections[0]?.meetings.find((meeting) => meeting.date.toString() === date)?.ordinal;
   const inputs: (readonly [DemoPerson, EntryInputJson])[] = [
     ...ASSIGNMENTS.map(([course, title, set, due, handIn, links, release]) => {
+      const ordinal = BROUGHT_TO_CLASS.has(title) ? classOn(course, wall(due).slice(0, 10)) : undefined;
       const input: EntryInputJson = {
         ...common(course, title, links, release),
         kind: 'assignment',
         setOn: day(set),
         due: wall(due),
+        ...(ordinal ? { atClass: { due: { ordinal } } } : {}),
         handIn,
         ...(title === 'Half-breadth plan'
           ? {
@@ -220,6 +237,9 @@ export function demoEntries(term: DemoTerm, library: string, now: Temporal.Insta
       created: now,
       author: author.id,
     };
-    return entryFromInput(input, identity, zone, now);
+    const dated = datedInput(input, courses, zone.tzid);
+    if (!dated.ok) throw new Error(dated.errors.map(({ message }) => message).join(' '));
+    const entry = entryFromInput(dated.input, identity, zone, now);
+    return entry.kind === 'assignment' ? withClassDates(entry, courses) : entry;
   });
 }

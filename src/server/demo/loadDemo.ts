@@ -51,7 +51,7 @@ export async function loadDemo(pembit: Pembit): Promise<void> {
       COURSES.map((course) => course.id),
     );
     for (const plan of demoClassPlans(courses, library, now)) await writeClassPlan(change, plan);
-    await insertEntries(change, demoEntries(term, library, now));
+    await insertEntries(change, demoEntries(term, courses, library, now));
     for (const sheet of demoSheets(term, now)) {
       await insertSheet(change, sheet);
       for (const slot of sheet.slots)

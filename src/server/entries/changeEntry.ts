@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import type { Temporal } from 'temporal-polyfill';
 import type { Entry, EventEntry } from '@/core/entries/entry';
-import { dateErrors, entryFromInput } from '@/core/entries/entryFromInput';
+import { entryFromInput } from '@/core/entries/entryFromInput';
 import type { EntryInput } from '@/core/entries/entryInput';
 import type { EntryId } from '@/core/ids';
 import type { Outcome } from '@/core/refusals';
@@ -25,9 +25,9 @@ import { perform } from '../history/perform';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
 import { editableEntry } from './editableEntry';
-import { extensionErrors } from './extensionErrors';
+import { checkedInput } from './checkedInput';
+import { datedByClasses } from './followClasses';
 import { occurrenceAt } from './occurrenceAt';
-import { zoneFor } from './zoneFor';
 
 type Asked = Readonly<{ id: EntryId; sequence: number }> & Scope;
 export type Changed = Readonly<{ entry: Entry; lost: readonly string[] }>;
@@ -51,10 +51,8 @@ export function changeEntry(
     if ((before.kind === 'note') !== (input.kind === 'note'))
       return refused('badRequest', [{ field: 'kind', message: 'A note stays a note.' }]);
     if (before.sequence !== asked.sequence) return refused('changedMeanwhile');
-    const errors = [...dateErrors(input), ...(await extensionErrors(change, input))];
-    if (errors.length > 0) return refused('badRequest', errors);
-    const zone = await zoneFor(pembit, change, actor, input);
-    if (!zone.ok) return zone;
+    const checked = await checkedInput(pembit, change, actor, input);
+    if (!checked.ok) return checked;
     const now = pembit.now();
     const identity = {
       id: before.id,
@@ -63,7 +61,8 @@ export function changeEntry(
       created: before.created,
       author: actor.person.id,
     };
-    const after = entryFromInput(input, identity, zone.value, now, before);
+    const made = entryFromInput(checked.value.input, identity, checked.value.zone, now, before);
+    const after = await datedByClasses(change, made);
     change.summarise(historyTexts.changed(after.title));
     if (asked.scope === 'all' || before.kind !== 'event' || !isSeries(before)) {
       const { entry, lost } = wholeChange(before, after);

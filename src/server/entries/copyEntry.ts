@@ -9,6 +9,7 @@ import { perform } from '../history/perform';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
 import { editableEntry } from './editableEntry';
+import { datedByClasses } from './followClasses';
 import { newIdentity } from './planEntry';
 import { termOfAudience } from './termOfAudience';
 
@@ -40,7 +41,8 @@ export function copyEntry(
       return refused('badRequest', [
         { field: 'courses', message: 'These courses are taught in another time zone.' },
       ]);
-    const copy: SharedEntry = { ...withoutPeople(entry), ...fresh, audience, visibility: { kind: 'draft' } };
+    const plain: SharedEntry = { ...withoutPeople(entry), ...fresh, audience, visibility: { kind: 'draft' } };
+    const copy = await datedByClasses(change, plain);
     await insertEntries(change, [copy]);
     change.summarise(historyTexts.duplicated(copy.title));
     return done(copy);

@@ -1,5 +1,6 @@
 import { Temporal } from 'temporal-polyfill';
 import type { Entry, EventEntry } from '@/core/entries/entry';
+import { detached } from '@/core/entries/classDates';
 import { mainMoment } from '@/core/entries/entry';
 import { withInstants } from '@/core/entries/visibility';
 import type { EntryId } from '@/core/ids';
@@ -16,6 +17,7 @@ import { perform } from '../history/perform';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
 import { editableEntry } from './editableEntry';
+import { datedByClasses } from './followClasses';
 import { occurrenceAt } from './occurrenceAt';
 
 type Place = Readonly<{
@@ -44,7 +46,8 @@ export function placeEntry(
     if (!after)
       return refused('badRequest', [{ field: 'start', message: 'This has no time of day to be moved.' }]);
     const grown = { ...after, sequence: before.sequence + 1, lastModified: pembit.now() };
-    const entry = grown.kind === 'note' ? grown : withInstants(grown, requireZone(grown.tzid));
+    const derived = grown.kind === 'note' ? grown : withInstants(grown, requireZone(grown.tzid));
+    const entry = await datedByClasses(change, derived);
     await replaceEntry(change, before, entry);
     const { locale } = await schoolSettings(change);
     const when = momentLabel({ wall: place.start, tzid: entry.tzid }, locale);
@@ -58,7 +61,7 @@ function placed(entry: Entry, place: Place): Entry | undefined {
   if (!('wall' in mainMoment(entry))) return undefined;
   switch (entry.kind) {
     case 'assignment':
-      return { ...entry, due: start };
+      return { ...detached(entry, ['due']), due: start };
     case 'note':
       return { ...entry, on: start };
     case 'announcement':

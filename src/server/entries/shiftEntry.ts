@@ -16,6 +16,7 @@ import { perform } from '../history/perform';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
 import { editableEntry } from './editableEntry';
+import { datedByClasses } from './followClasses';
 import { occurrenceAt } from './occurrenceAt';
 
 export type Shifted = Readonly<{
@@ -62,7 +63,8 @@ async function shiftOne(
   const before = found.value;
   const now = pembit.now();
   if (!recurrenceId) {
-    const after = moveEntry(before, { days, along, zone: requireZone(before.tzid), now });
+    const moved = moveEntry(before, { days, along, zone: requireZone(before.tzid), now });
+    const after = await datedByClasses(change, moved);
     await replaceEntry(change, before, after);
     return done(after);
   }

@@ -11,6 +11,7 @@ import type { Meeting } from '@/core/time/meetings';
 import { courseOfSection, meetingById } from '@/data/plan/frameStore';
 import { fromMeeting } from '@/data/plan/frameRows';
 import { loadFrame } from '@/data/plan/loadPlan';
+import { followClasses } from '../entries/followClasses';
 import { perform } from '../history/perform';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
@@ -33,6 +34,7 @@ export function changeMeeting(
     const save = async (after: Meeting, summary: string): Promise<Outcome<Meeting>> => {
       await change.update('meetings', id, fromMeeting(after, section));
       change.concerns(`course:${courseId}`);
+      await followClasses(change, [courseId]);
       change.summarise(summary);
       return done(after);
     };

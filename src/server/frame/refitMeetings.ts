@@ -6,9 +6,13 @@ import { Temporal } from 'temporal-polyfill';
 import type { Change } from '@/data/history/change';
 import { fromMeeting } from '@/data/plan/frameRows';
 import { loadFrame } from '@/data/plan/loadPlan';
+import { followClasses } from '../entries/followClasses';
 import { meetingIdOf } from './meetingId';
 
-/** Fits the meetings of the courses to their patterns and closures as these now stand. Answers those that are gone. */
+/**
+ * Fits the meetings of the courses to their patterns and closures as these now stand; due dates that follow a class come
+ * along. Answers the meetings that are gone.
+ */
 export async function refitMeetings(change: Change, courses: readonly CourseId[]): Promise<Meeting[]> {
   const frame = await loadFrame(change, courses);
   const now = Temporal.Instant.fromEpochMilliseconds(change.nowMs);
@@ -34,5 +38,6 @@ export async function refitMeetings(change: Change, courses: readonly CourseId[]
     }
     change.concerns(`course:${course.id}`);
   }
+  await followClasses(change, courses);
   return lost;
 }

@@ -58,8 +58,10 @@ export async function runDueJobs(pembit: Pembit, jobs: readonly Job[]): Promise<
     if (error) console.error(`The job ${job.name} failed:`, error);
     if (at !== undefined) ran.push(job.name);
     const doneMs = at === undefined ? null : pembit.now().epochMilliseconds;
-    await pembit.queue.write((writer) =>
-      markJob(writer, { name: job.name, dueMs: nextRun(job.pattern, pembit.now()), doneMs, error }),
+    await pembit.queue.write(
+      (writer) =>
+        markJob(writer, { name: job.name, dueMs: nextRun(job.pattern, pembit.now()), doneMs, error }),
+      { aside: true },
     );
   }
   return ran;

@@ -52,18 +52,20 @@ export async function sendDueMail(pembit: Pembit, carry: Carrier): Promise<numbe
     );
     const nowMs = pembit.now().epochMilliseconds;
     const wait = BACK_OFF[letter.attempts];
-    await pembit.queue.write((writer) =>
-      markLetter(
-        writer,
-        letter,
-        failure === undefined
-          ? { state: 'sent', sentAtMs: nowMs }
-          : {
-              state: wait === undefined ? 'failed' : 'queued',
-              error: failure,
-              nextAttemptMs: nowMs + (wait ?? 0),
-            },
-      ),
+    await pembit.queue.write(
+      (writer) =>
+        markLetter(
+          writer,
+          letter,
+          failure === undefined
+            ? { state: 'sent', sentAtMs: nowMs }
+            : {
+                state: wait === undefined ? 'failed' : 'queued',
+                error: failure,
+                nextAttemptMs: nowMs + (wait ?? 0),
+              },
+        ),
+      { aside: true },
     );
   }
   return letters.length;

@@ -19,8 +19,8 @@ import type { StampScope } from '@/data/history/stamps';
 import { readStamps } from '@/data/history/stamps';
 import { outletByTokenHash } from '@/data/outlets/outlets';
 import { viewerOf } from '@/data/people/people';
-import { loadPlan } from '@/data/plan/loadPlan';
 import type { Pembit } from '../pembit';
+import { keptPlan } from '../plan/keptPlan';
 import { EMBED_POLICY, comingPage, dayPage, embedDocument, entryPage, unknownPage } from './embedPage';
 import { createOutletCache } from './outletCache';
 import type { CachedAnswer, Coding } from './outletCache';
@@ -113,7 +113,7 @@ async function build({
   changedAtMs,
 }: Making): Promise<CachedAnswer | undefined> {
   const author = outlet.audience === 'personal' ? outlet.owner : undefined;
-  const plan = await loadPlan(pembit, coursesOf(viewer), author);
+  const plan = await keptPlan(pembit, coursesOf(viewer), author);
   const contents = outletContents(outlet, viewer, plan, now);
   const { baseUrl } = pembit.config;
   const embed = `/embed/${wanted.token}`;

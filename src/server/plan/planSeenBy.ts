@@ -1,4 +1,3 @@
-import { loadPlan } from '@/data/plan/loadPlan';
 import { coursesOf, isStaffOf } from '@/core/entries/viewer';
 import type { CourseId } from '@/core/ids';
 import type { Plan } from '@/core/plan/plan';
@@ -14,6 +13,7 @@ import { isDay } from '@/core/time/zonedWall';
 import type { Temporal } from 'temporal-polyfill';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
+import { keptPlan } from './keptPlan';
 
 /**
  * The plan of all courses a viewer has to do with, as that viewer may see it. `notes` is false while staff look as somebody
@@ -25,7 +25,7 @@ export async function planSeenBy(
   { notes = true }: { notes?: boolean } = {},
 ): Promise<SeenPlan> {
   const author = notes && viewer.kind === 'person' ? viewer.id : undefined;
-  return seenPlan(viewer, await loadPlan(pembit, coursesOf(viewer), author), pembit.now());
+  return seenPlan(viewer, await keptPlan(pembit, coursesOf(viewer), author), pembit.now());
 }
 
 /** Everything planned in one course, unfiltered: for its own staff alone, undefined for anybody else. */
@@ -34,7 +34,7 @@ export async function wholePlanOf(
   actor: SignedIn,
   course: CourseId,
 ): Promise<Plan | undefined> {
-  return isStaffOf(actor.viewer, course) ? loadPlan(pembit, [course]) : undefined;
+  return isStaffOf(actor.viewer, course) ? keptPlan(pembit, [course]) : undefined;
 }
 
 export type OccurrenceRecord = Readonly<{

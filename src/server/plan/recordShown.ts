@@ -19,6 +19,6 @@ export async function recordShown(
   if (fresh.length === 0) return;
   const nowMs = pembit.now().epochMilliseconds;
   void pembit.queue
-    .write((writer) => markShown(writer, person, fresh, nowMs))
+    .write((writer) => markShown(writer, person, fresh, nowMs), { aside: true })
     .catch((error: unknown) => console.error('What was shown could not be noted:', error));
 }

@@ -46,8 +46,10 @@ export async function signIn(
   const { passwordHash: _, ...person } = found;
   const token = randomBytes(32).toString('base64url');
   const nowMs = pembit.now().epochMilliseconds;
-  await pembit.queue.write((writer) =>
-    insertSession(writer, { id: idOf(token), person: person.id, createdAtMs: nowMs, seenAtMs: nowMs }),
+  await pembit.queue.write(
+    (writer) =>
+      insertSession(writer, { id: idOf(token), person: person.id, createdAtMs: nowMs, seenAtMs: nowMs }),
+    { aside: true },
   );
   return done({ token, person });
 }
@@ -66,17 +68,17 @@ export async function signedInBy(pembit: Pembit, token: string | undefined): Pro
   const nowMs = pembit.now().epochMilliseconds;
   const over = nowMs - session.createdAtMs > limits.all || nowMs - session.seenAtMs > limits.idle;
   if (over) {
-    await pembit.queue.write((writer) => deleteSessions(writer, { id: session.id }));
+    await pembit.queue.write((writer) => deleteSessions(writer, { id: session.id }), { aside: true });
     return undefined;
   }
   // A note of each request would be a write for each; five minutes are exact enough for 12 hours.
   if (nowMs - session.seenAtMs > 5 * 60_000)
-    await pembit.queue.write((writer) => touchSession(writer, session.id, nowMs));
+    await pembit.queue.write((writer) => touchSession(writer, session.id, nowMs), { aside: true });
   return { person, viewer, session: session.id };
 }
 
 export const signOut = (pembit: Pembit, signedIn: SignedIn): Promise<void> =>
-  pembit.queue.write((writer) => deleteSessions(writer, { id: signedIn.session }));
+  pembit.queue.write((writer) => deleteSessions(writer, { id: signedIn.session }), { aside: true });
 
 export const signOutEverywhere = (pembit: Pembit, signedIn: SignedIn): Promise<void> =>
-  pembit.queue.write((writer) => deleteSessions(writer, { person_id: signedIn.person.id }));
+  pembit.queue.write((writer) => deleteSessions(writer, { person_id: signedIn.person.id }), { aside: true });

@@ -3,6 +3,7 @@ import Button from '@mui/material/Button';
 import { panelTexts } from '@/core/texts/term';
 import { Field } from '../controls/Field';
 import { Select } from '../controls/Select';
+import { ClassDateFields } from './ClassDateFields';
 import styles from './EntryForm.module.css';
 import type { FormFields } from './fieldsOf';
 import type { PanelCourse } from './panelData';
@@ -12,9 +13,10 @@ type Props = Readonly<{
   fields: FormFields;
   dayWords: (date: string) => string | undefined;
   courses: readonly PanelCourse[];
+  classWords: (ordinal: number, edge: 'start' | 'end') => string | undefined;
 }>;
 
-export function AssignmentFields({ fields, dayWords, courses }: Props) {
+export function AssignmentFields({ fields, dayWords, courses, classWords }: Props) {
   const { draft, text, time } = fields;
   const more = [draft.opensDay, draft.closesDay, draft.latePolicy, draft.points, draft.effortHours];
   return (
@@ -29,6 +31,7 @@ export function AssignmentFields({ fields, dayWords, courses }: Props) {
         <Field label={panelTexts.dueDay} type="date" hint={dayWords(draft.day)} {...text('day')} />
         <TimeField label={panelTexts.dueTime} hint={panelTexts.dueTimeHint} {...time('dueTime')} />
       </div>
+      <ClassDateFields fields={fields} classWords={classWords} />
       <Field label={panelTexts.handIn} hint={panelTexts.handInHint} {...text('handIn')} />
       <details open={more.some((value) => value !== '') || draft.extensions.length > 0}>
         <summary>{panelTexts.moreDates}</summary>

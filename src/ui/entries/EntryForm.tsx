@@ -32,6 +32,8 @@ type Props = Readonly<{
   single: boolean;
   /** A date in words, with its week: `week 6, Thu 15 Oct`. */
   dayWords: (date: string) => string | undefined;
+  /** When a class of some courses begins or ends, in words. */
+  classWords: (courses: readonly string[], ordinal: number, edge: 'start' | 'end') => string | undefined;
   serverErrors: FieldErrors;
   message?: string;
   busy: boolean;
@@ -79,7 +81,12 @@ export function EntryForm(props: Props) {
         <EventFields fields={fields} dayWords={dayWords} single={single} courses={courses} />
       ) : null}
       {draft.kind === 'assignment' ? (
-        <AssignmentFields fields={fields} dayWords={dayWords} courses={courses} />
+        <AssignmentFields
+          fields={fields}
+          dayWords={dayWords}
+          courses={courses}
+          classWords={(ordinal, edge) => props.classWords(Object.keys(draft.courses), ordinal, edge)}
+        />
       ) : null}
       {draft.kind === 'announcement' || draft.kind === 'note' ? (
         <div className={styles.row}>

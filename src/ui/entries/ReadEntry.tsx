@@ -1,3 +1,4 @@
+import type { ReactNode } from 'react';
 import { studentTexts } from '@/core/texts/student';
 import { panelTexts } from '@/core/texts/term';
 import { ComingButtons } from './ComingButtons';
@@ -8,8 +9,11 @@ import type { PanelEntry } from './panelData';
 export function ReadEntry({
   entry,
   heading: Heading = 'h1',
+  line,
 }: {
   entry: PanelEntry;
+  /** The line of dates where they can be moved; otherwise they are listed. */
+  line?: ReactNode;
   heading?: 'h1' | 'h2' | 'h3';
 }) {
   return (
@@ -33,16 +37,17 @@ export function ReadEntry({
       </p>
       {entry.cancelled === undefined ? null : <p className="notice">{entry.cancelled}</p>}
       {entry.shown ? null : <p className="notice">{entry.release}</p>}
-      {entry.dates.length > 1 ? (
-        <ol className={styles.dates}>
-          {entry.dates.map((date) => (
-            <li key={date.label}>
-              <span className="soft">{date.label}</span>
-              <span className="numbers">{date.value}</span>
-            </li>
-          ))}
-        </ol>
-      ) : null}
+      {line ??
+        (entry.dates.length > 1 ? (
+          <ol className={styles.dates}>
+            {entry.dates.map((date) => (
+              <li key={date.label}>
+                <span className="soft">{date.label}</span>
+                <span className="numbers">{date.value}</span>
+              </li>
+            ))}
+          </ol>
+        ) : null)}
       {entry.facts.map((fact) => (
         <Fact key={fact.label} {...fact} />
       ))}

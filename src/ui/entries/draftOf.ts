@@ -1,17 +1,24 @@
 import type { Temporal } from 'temporal-polyfill';
 import type { SeenEntry } from '@/core/entries/seenBy';
+import { DATE_FIELDS } from '@/core/entries/classDates';
+import type { ClassRef } from '@/core/entries/entry';
 import { mainMoment } from '@/core/entries/entry';
 import { choiceOf } from '@/core/series/rule';
 import { timeLabel } from '@/core/time/dateLabels';
 import type { Term } from '@/core/time/term';
 import type { Moment } from '@/core/time/zonedWall';
 import { dayOf, isDay } from '@/core/time/zonedWall';
-import type { EntryDraft, RepeatDraft } from './entryDraft';
+import type { ClassChoice, EntryDraft, RepeatDraft } from './entryDraft';
 import { NO_REPEAT, emptyDraft } from './entryDraft';
 
 const clock = (moment: Moment | undefined) => (moment && !isDay(moment) ? timeLabel(moment.wall) : '');
 const day = (moment: Moment | undefined) => (moment ? dayOf(moment).toString() : '');
 const numberText = (n: number | undefined) => (n === undefined ? '' : String(n));
+
+const classChoice = (ref: ClassRef | undefined): ClassChoice => ({
+  ordinal: numberText(ref?.ordinal),
+  edge: ref?.edge ?? 'start',
+});
 
 function repeatOf(rrule: string, first: Temporal.PlainDate, term: Term | undefined): RepeatDraft {
   const choice = term && choiceOf(rrule, first, term);
@@ -68,6 +75,9 @@ export function draftOf(entry: SeenEntry, term: Term | undefined): EntryDraft {
         opensTime: clock(entry.opens),
         closesDay: day(entry.closes),
         closesTime: clock(entry.closes),
+        atClass: Object.fromEntries(
+          DATE_FIELDS.map((field) => [field, classChoice(entry.atClass?.[field])]),
+        ) as EntryDraft['atClass'],
         handIn: entry.handIn,
         latePolicy: entry.latePolicy,
         points: numberText(entry.points),

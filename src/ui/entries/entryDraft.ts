@@ -5,6 +5,11 @@ export type CourseChoice = Readonly<{
   people: readonly string[];
 }>;
 
+/** A class that a date follows, by its number as it is typed; empty: none. */
+export type ClassChoice = Readonly<{ ordinal: string; edge: 'start' | 'end' }>;
+
+const NO_CLASS: ClassChoice = { ordinal: '', edge: 'start' };
+
 export const EVERYONE: CourseChoice = { sections: [], groups: [], people: [] };
 
 /** How an event repeats, as it is typed. `own` is a rule that was made elsewhere and stays as it is. */
@@ -39,6 +44,8 @@ export type EntryDraft = Readonly<{
   dueTime: string;
   closesDay: string;
   closesTime: string;
+  /** Where filled in, it takes the place of the day and time above. */
+  atClass: Readonly<Record<'setOn' | 'opens' | 'due' | 'closes', ClassChoice>>;
   handIn: string;
   latePolicy: string;
   points: string;
@@ -87,6 +94,7 @@ export const emptyDraft = (day: string, course: string | undefined): EntryDraft 
   dueTime: '',
   closesDay: '',
   closesTime: '',
+  atClass: { setOn: NO_CLASS, opens: NO_CLASS, due: NO_CLASS, closes: NO_CLASS },
   handIn: '',
   latePolicy: '',
   points: '',

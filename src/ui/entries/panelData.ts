@@ -1,3 +1,4 @@
+import type { Hanging } from '@/core/entries/moveDate';
 import type { EntryDraft } from './entryDraft';
 
 type Named = Readonly<{ id: string; name: string; students: number }>;
@@ -17,6 +18,8 @@ export type PanelCourse = Readonly<{
   termEnds: string;
 }>;
 
+export type LineDate = Readonly<{ label: string; value: string; day: string; field: Hanging | 'main' }>;
+
 /** An entry as the panel shows it, formatted, with the draft that editing starts from. */
 export type PanelEntry = Readonly<{
   id: string;
@@ -28,7 +31,8 @@ export type PanelEntry = Readonly<{
   when: string;
   repeats: string;
   cancelled?: string;
-  dates: readonly Readonly<{ label: string; value: string }>[];
+  /** The line of dates, in the order of time; `field` is what it is called where it is moved by itself, `main` the entry's own. */
+  dates: readonly LineDate[];
   /** How it is handed in, points, effort: each with its name. */
   facts: readonly Readonly<{ label: string; value: string }>[];
   /** Sanitised HTML. */

@@ -1,6 +1,6 @@
 import type { SeenEntry } from '@/core/entries/seenBy';
 import { mainMoment } from '@/core/entries/entry';
-import type { SharedEntry } from '@/core/entries/entry';
+import type { ClassRef, SharedEntry } from '@/core/entries/entry';
 import { audienceWords } from '@/core/plan/audienceWords';
 import type { Course } from '@/core/plan/plan';
 import { sanitize } from '@/core/richText/sanitize';
@@ -9,9 +9,10 @@ import { entryTexts } from '@/core/texts/entries';
 import { panelTexts } from '@/core/texts/term';
 import { dateLabel, momentLabel, rangeLabel, timeLabel, weekAndDate } from '@/core/time/dateLabels';
 import type { Term } from '@/core/time/term';
-import { dayOf, isDay } from '@/core/time/zonedWall';
+import type { Moment } from '@/core/time/zonedWall';
+import { dayOf, isDay, momentText } from '@/core/time/zonedWall';
 import { draftOf } from './draftOf';
-import type { PanelEntry } from './panelData';
+import type { LineDate, PanelEntry } from './panelData';
 
 function whenOf(entry: SeenEntry, term: Term | undefined, locale: string): string {
   const long = (day: ReturnType<typeof dayOf>) =>
@@ -35,25 +36,37 @@ type Named = Readonly<{ label: string; value: string }>;
 const named = (list: readonly (readonly [label: string, value: string | undefined])[]): Named[] =>
   list.flatMap(([label, value]) => (value ? [{ label, value }] : []));
 
-/** The line of dates, in the order of time: shown from, set, opens, due, closes. */
-function datesOf(entry: SharedEntry, locale: string): Named[] {
-  const moment = (at: Parameters<typeof momentLabel>[0] | undefined) => at && momentLabel(at, locale);
+/** The line of dates, in the order of time: shown from, set, opens, the entry's own, closes, hidden after. */
+function datesOf(entry: SharedEntry, locale: string): LineDate[] {
+  const work = entry.kind === 'assignment' ? entry : undefined;
+  const of = (
+    field: LineDate['field'],
+    label: string,
+    at: Moment | undefined,
+    follows?: ClassRef,
+  ): LineDate[] => {
+    if (!at) return [];
+    const words = momentLabel(at, locale);
+    const value = follows ? panelTexts.follows(words, follows.ordinal, follows.edge) : words;
+    return [{ field, label, value, day: momentText(dayOf(at)) }];
+  };
   const { visibility } = entry;
+  const main = mainMoment(entry);
   const shown =
     visibility.kind === 'from'
-      ? moment(visibility.from)
+      ? visibility.from
       : visibility.kind === 'before'
-        ? dateLabel(dayOf(mainMoment(entry)).subtract({ days: visibility.days }), 'short', locale)
+        ? dayOf(main).subtract({ days: visibility.days })
         : undefined;
-  const work = entry.kind === 'assignment' ? entry : undefined;
-  return named([
-    [panelTexts.shownFromDay, shown],
-    [entryTexts.kind.set, moment(work?.setOn)],
-    [panelTexts.opens, moment(work?.opens)],
-    [entryTexts.kind.due, moment(work?.due)],
-    [panelTexts.closes, moment(work?.closes)],
-    [panelTexts.hiddenAfter, entry.hiddenAfter && moment(entry.hiddenAfter.wall)],
-  ]);
+  const name = entry.kind === 'assignment' ? entryTexts.kind.due : panelTexts.takesPlaceOn;
+  return [
+    ...of('shownFrom', panelTexts.shownFromDay, shown),
+    ...of('setOn', entryTexts.kind.set, work?.setOn, work?.atClass?.setOn),
+    ...of('opens', panelTexts.opens, work?.opens, work?.atClass?.opens),
+    ...of('main', name, main, work?.atClass?.due),
+    ...of('closes', panelTexts.closes, work?.closes, work?.atClass?.closes),
+    ...of('hiddenAfter', panelTexts.hiddenAfter, entry.hiddenAfter?.wall),
+  ];
 }
 
 function factsOf(entry: SeenEntry, locale: string): Named[] {
@@ -64,6 +77,9 @@ function factsOf(entry: SeenEntry, locale: string): Named[] {
     ]);
   if (entry.kind !== 'assignment') return [];
   return named([
+    ...(entry.sectionDates ?? []).map(
+      ({ name, due }) => [panelTexts.dueInSection(name), momentLabel(due, locale)] as const,
+    ),
     [panelTexts.handingIn, entry.handIn],
     [panelTexts.latePolicy, entry.latePolicy],
     [panelTexts.points, entry.points === undefined ? '' : String(entry.points)],

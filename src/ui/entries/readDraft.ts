@@ -142,13 +142,30 @@ function datesOf(draft: EntryDraft, read: Reader, termEnds: string | undefined) 
   }
 }
 
+/** The classes that dates follow. */
+function atClassOf({ atClass }: EntryDraft, read: Reader) {
+  const of = (field: keyof typeof atClass) => {
+    const { ordinal: typed, edge } = atClass[field];
+    const ordinal = read.number(`atClass.${field}`, typed);
+    if (ordinal === 0) read.errors[`atClass.${field}`] = say.wholeNumber;
+    return ordinal ? { ordinal, edge } : undefined;
+  };
+  return { setOn: of('setOn'), opens: of('opens'), due: of('due'), closes: of('closes') };
+}
+
 function assignmentOf(draft: EntryDraft, read: Reader) {
   const { errors } = read;
-  const day = read.date('day', draft.day);
-  const setOn = draft.setOn === '' ? undefined : read.date('setOn', draft.setOn);
-  const at = draft.dueTime.trim() === '' ? undefined : read.time('dueTime', draft.dueTime);
-  const opens = read.moment('opensDay', draft.opensDay, 'opensTime', draft.opensTime);
-  const closes = read.moment('closesDay', draft.closesDay, 'closesTime', draft.closesTime);
+  const atClass = atClassOf(draft, read);
+  // What follows a class needs no day and time of its own.
+  const day = atClass.due ? undefined : read.date('day', draft.day);
+  const setOn = draft.setOn === '' || atClass.setOn ? undefined : read.date('setOn', draft.setOn);
+  const at = draft.dueTime.trim() === '' || atClass.due ? undefined : read.time('dueTime', draft.dueTime);
+  const opens = atClass.opens
+    ? undefined
+    : read.moment('opensDay', draft.opensDay, 'opensTime', draft.opensTime);
+  const closes = atClass.closes
+    ? undefined
+    : read.moment('closesDay', draft.closesDay, 'closesTime', draft.closesTime);
   if (day && setOn && Temporal.PlainDate.compare(setOn, day) > 0) errors.setOn = say.setAfterDue;
   const effort = read.number('effortHours', draft.effortHours, { whole: false });
   const points = read.number('points', draft.points, { whole: false });
@@ -158,10 +175,11 @@ function assignmentOf(draft: EntryDraft, read: Reader) {
       person: e.person,
       due: read.moment(`extensions.${i}.day`, e.day || draft.day, `extensions.${i}.time`, e.time),
     }));
-  if (!day) return undefined;
+  if (!day && !atClass.due) return undefined;
   return {
     kind: 'assignment' as const,
-    due: at ? wall(day, at) : day.toString(),
+    due: day && (at ? wall(day, at) : day.toString()),
+    atClass: Object.values(atClass).some(Boolean) ? atClass : undefined,
     setOn: setOn?.toString(),
     opens,
     closes,

@@ -11,6 +11,7 @@ import { EntryForm } from '../entries/EntryForm';
 import type { EntryDraft } from '../entries/entryDraft';
 import type { PanelEntry } from '../entries/panelData';
 import { ReadEntry } from '../entries/ReadEntry';
+import { classWords } from './classWords';
 import { lostAudience } from './lostAudience';
 import type { DeskData } from './planItem';
 import styles from './PlanDesk.module.css';
@@ -123,6 +124,7 @@ export function EditPanel({
         kinds={kinds}
         single={single}
         dayWords={dayWords}
+        classWords={(courses, ordinal, edge) => classWords(data, { courses, ordinal, edge })}
         serverErrors={errors}
         message={message}
         busy={busy}

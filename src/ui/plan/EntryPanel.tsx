@@ -1,13 +1,16 @@
 'use client';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
+import { Temporal } from 'temporal-polyfill';
 import { historyTexts } from '@/core/texts/history';
 import { panelTexts } from '@/core/texts/term';
 import { Field } from '../controls/Field';
+import { useMessages } from '../controls/Messages';
 import { useSubmit } from '../controls/useSubmit';
 import styles from '../entries/EntryPanel.module.css';
-import type { PanelCourse, PanelEntry } from '../entries/panelData';
+import type { LineDate, PanelCourse, PanelEntry } from '../entries/panelData';
 import { ReadEntry } from '../entries/ReadEntry';
+import { DateLine } from './DateLine';
 import { EntryHistory } from './EntryHistory';
 import type { Occurrence, PanelState, Scope } from './panelState';
 import { NONE, editing } from './panelState';
@@ -18,11 +21,15 @@ type Props = Readonly<{
   occurrence?: Occurrence;
   courses: readonly PanelCourse[];
   show: (next: PanelState) => void;
+  dayWords: (date: string) => string | undefined;
+  /** Moves the entry itself to another day. */
+  onMove: (to: string) => void;
 }>;
 
 /** An entry beside the plan, read first; whoever may edit it has the acts below. */
-export function EntryPanel({ entry, occurrence, courses, show }: Props) {
+export function EntryPanel({ entry, occurrence, courses, show, dayWords, onMove }: Props) {
   const { submit, message, busy } = useSubmit();
+  const say = useMessages();
   const [asking, setAsking] = useState<'cancel' | 'copy'>();
   const [reason, setReason] = useState('');
   const path = `/api/entries/${entry.id}`;
@@ -45,9 +52,26 @@ export function EntryPanel({ entry, occurrence, courses, show }: Props) {
     );
     if (answer.ok) show({ kind: 'entry', id: answer.value.id });
   };
+  const moveDate = async (date: LineDate, to: string) => {
+    if (date.field === 'main') return onMove(to);
+    const days = Temporal.PlainDate.from(date.day).until(to, { largestUnit: 'days' }).days;
+    const answer = await submit('POST', `${path}/dates`, { field: date.field, days }, () =>
+      panelTexts.movedDate(date.label, entry.title, dayWords(to) ?? to),
+    );
+    if (!answer.ok) say(Object.values(answer.fields)[0] ?? answer.message);
+  };
+  const line =
+    entry.editable && !entry.repeats && entry.dates.length > 0 ? (
+      <DateLine
+        key={`${entry.id} ${entry.sequence}`}
+        dates={entry.dates}
+        dayWords={dayWords}
+        onMove={(date, to) => void moveDate(date, to)}
+      />
+    ) : undefined;
   return (
     <>
-      <ReadEntry entry={entry} heading="h2" />
+      <ReadEntry entry={entry} heading="h2" line={line} />
       {entry.editable ? (
         <div className={styles.acts}>
           <div className={styles.buttons}>

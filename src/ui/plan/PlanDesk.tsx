@@ -2,13 +2,12 @@
 import Button from '@mui/material/Button';
 import { useRouter } from 'next/navigation';
 import type { ReactNode } from 'react';
-import { useMemo } from 'react';
 import { classTexts } from '@/core/texts/classes';
 import { panelTexts, termTexts } from '@/core/texts/term';
 import { useKept } from '../controls/useKept';
 import { ClassPanel } from '../entries/ClassPanel';
-
 import { FillPanel } from '../entries/FillPanel';
+import type { PanelEntry } from '../entries/panelData';
 import { EditPanel } from './EditPanel';
 import type { DeskData } from './planItem';
 import { EntryPanel } from './EntryPanel';
@@ -16,7 +15,9 @@ import styles from './PlanDesk.module.css';
 import type { NewOn, PanelState } from './panelState';
 import { NONE, addedOn, opened } from './panelState';
 import type { PlanItem } from './planItem';
+import type { PendingMove } from './useMoves';
 import { useMoves } from './useMoves';
+import { usePanelData } from './usePanelData';
 
 /** What a view of the plan can do: the panel beside it is shared by all of them. */
 export type Desk = Readonly<{
@@ -29,16 +30,17 @@ export type Desk = Readonly<{
   fill: () => void;
   /** Moves marks so that the first of them stands on that day. */
   move: (items: readonly PlanItem[], to: string) => void;
+  /** Marks on their way, until they are drawn where they now stand. */
+  pending?: PendingMove;
 }>;
 
 /** A view of the plan with the panel at its right: read first, edit in place. */
 export function PlanDesk({ data, children }: { data: DeskData; children: (desk: Desk) => ReactNode }) {
-  const { entries, classes, courses, days, notesOnly } = data;
+  const { courses, days, notesOnly } = data;
   const router = useRouter();
   const [panel, keep] = useKept<PanelState>('panel', NONE);
-  const entryById = useMemo(() => new Map(entries.map((entry) => [entry.id, entry])), [entries]);
-  const classById = useMemo(() => new Map(classes.map((c) => [c.meeting, c])), [classes]);
-  const move = useMoves(entryById);
+  const { entry, cls, message } = usePanelData(panel, data);
+  const { move, pending } = useMoves(data);
 
   const show = (next: PanelState) => keep(next.kind === 'none' ? undefined : next);
   const desk: Desk = {
@@ -60,12 +62,15 @@ export function PlanDesk({ data, children }: { data: DeskData; children: (desk: 
       show(notesOnly && next.kind === 'new' ? { ...next, draft: { ...next.draft, kind: 'note' } } : next);
     },
     fill: () => show({ kind: 'fill' }),
-    move: (items, to) => move(items, to, classes),
+    move,
+    pending,
   };
-  const entry = panel.kind === 'entry' ? entryById.get(panel.id) : undefined;
-  const cls = panel.kind === 'class' ? classById.get(panel.meeting) : undefined;
+  const moveEntryTo = (moved: PanelEntry, to: string) => {
+    const date = moved.dates.find(({ field }) => field === 'main')!.day;
+    move([{ key: '', title: moved.title, date, entry: moved.id, start: date, movable: true }], to);
+  };
   const editing = panel.kind === 'new' || panel.kind === 'edit';
-  const open = editing || panel.kind === 'fill' || entry !== undefined || cls !== undefined;
+  const open = panel.kind !== 'none';
   const close = () => show(NONE);
 
   return (
@@ -80,19 +85,15 @@ export function PlanDesk({ data, children }: { data: DeskData; children: (desk: 
           </Button>
         ) : null}
         {editing ? (
-          <EditPanel
-            state={panel}
-            entry={panel.kind === 'edit' ? entryById.get(panel.id) : undefined}
-            data={data}
-            dayWords={(date) => days[date]}
-            show={show}
-          />
+          <EditPanel state={panel} entry={entry} data={data} dayWords={(date) => days[date]} show={show} />
         ) : entry ? (
           <EntryPanel
             entry={entry}
             occurrence={panel.kind === 'entry' ? panel.occurrence : undefined}
             courses={courses}
             show={show}
+            dayWords={(date) => days[date]}
+            onMove={(to) => moveEntryTo(entry, to)}
           />
         ) : cls ? (
           <ClassPanel key={`${cls.meeting} ${cls.title}`} cls={cls} onDone={() => undefined} />
@@ -101,6 +102,10 @@ export function PlanDesk({ data, children }: { data: DeskData; children: (desk: 
             <h2 className={styles.panelTitle}>{classTexts.fillTitle}</h2>
             <FillPanel courses={courses} onDone={close} />
           </>
+        ) : panel.kind !== 'none' ? (
+          <p className="soft" role="status">
+            {message ?? panelTexts.opening}
+          </p>
         ) : desk.canAdd ? (
           <div className={styles.start}>
             <h2>{termTexts.startTitle}</h2>

@@ -4,24 +4,35 @@ import type { SeenEntry } from '@/core/entries/seenBy';
 import type { SeenPlan } from '@/core/plan/seenPlan';
 import type { Term } from '@/core/time/term';
 import { teachingWeeks } from '@/core/time/term';
-import { weekAndDate } from '@/core/time/dateLabels';
-import { panelClass } from '../entries/panelClass';
+import { timeLabel, weekAndDate } from '@/core/time/dateLabels';
+import { momentText } from '@/core/time/zonedWall';
 import type { PanelCourse } from '../entries/panelData';
-import { panelEntry } from '../entries/panelView';
 import type { DeskData } from './planItem';
 
 /** Whether the viewer may edit an entry: whoever teaches all its courses, and whoever wrote a note. */
 export const mayEdit = (viewer: Viewer, entry: SeenEntry): boolean =>
   entry.kind === 'note' || (entry.whole && entry.audience.every((part) => isStaffOf(viewer, part.course)));
 
+/** Whether anything hangs on an entry's date that could come along when it moves. */
+const hasCompanions = (entry: SeenEntry): boolean =>
+  entry.kind !== 'note' &&
+  (entry.visibility.kind === 'from' ||
+    entry.hiddenAfter !== undefined ||
+    (entry.kind === 'assignment' &&
+      (entry.setOn !== undefined ||
+        entry.opens !== undefined ||
+        entry.closes !== undefined ||
+        entry.extensions.length > 0)));
+
 type Rosters = ReadonlyMap<string, readonly Readonly<{ id: string; name: string }>[]>;
 
-/** Everything that the panel beside a view needs. `readOnly` while one sees as somebody else. */
+/** Everything that the panel beside a view needs before something is opened. `as` while one sees as somebody else. */
 export function deskData(
   viewer: Viewer,
   plan: SeenPlan,
-  { term, rosters, readOnly }: { term: Term; rosters: Rosters; readOnly: boolean },
+  { term, rosters, version, as }: { term: Term; rosters: Rosters; version: string; as?: string },
 ): DeskData {
+  const readOnly = as !== undefined;
   const planned = plan.courses.filter((course) => !course.archived && isStaffOf(viewer, course.id));
   const weeks = teachingWeeks(term);
   const days = weeks.flatMap(({ first }) =>
@@ -31,18 +42,23 @@ export function deskData(
     }),
   );
   return {
-    entries: plan.entries.map((entry) =>
-      panelEntry(entry, {
-        courses: plan.courses,
-        term,
-        locale: plan.locale,
-        mayEdit: !readOnly && mayEdit(viewer, entry),
-      }),
-    ),
-    classes: plan.classes.map((seen) => {
-      const cls = panelClass(seen, plan);
-      return readOnly ? { ...cls, editable: false } : cls;
-    }),
+    version,
+    as,
+    hanging: readOnly ? [] : plan.entries.filter(hasCompanions).map((entry) => entry.id),
+    classes: readOnly
+      ? []
+      : plan.classes
+          .filter((seen) => seen.asStaff)
+          .map(({ meeting, section, course }) => ({
+            meeting: meeting.id,
+            course: course.id,
+            section: section.id,
+            name: section.name,
+            ordinal: meeting.ordinal,
+            date: momentText(meeting.date),
+            start: timeLabel(meeting.start),
+            end: timeLabel(meeting.end),
+          })),
     courses: readOnly
       ? []
       : planned.map(({ id, tag, title, color, students, sections, groups, meetingLink }): PanelCourse => ({

@@ -1,5 +1,4 @@
-import type { PanelClass } from '../entries/panelClass';
-import type { PanelCourse, PanelEntry } from '../entries/panelData';
+import type { PanelCourse } from '../entries/panelData';
 
 /** What a view knows of a mark that is opened or moved. */
 export type PlanItem = Readonly<{
@@ -20,10 +19,27 @@ export type PlanItem = Readonly<{
   movable: boolean;
 }>;
 
+export type ClassDay = Readonly<{
+  meeting: string;
+  course: string;
+  section: string;
+  /** The section's. */
+  name: string;
+  ordinal: number;
+  date: string;
+  start: string;
+  end: string;
+}>;
+
 /** Everything that the panel beside a view of the plan works with. */
 export type DeskData = Readonly<{
-  entries: readonly PanelEntry[];
-  classes: readonly PanelClass[];
+  /** Different after each change of the plan: what was fetched under another one is fetched again. */
+  version: string;
+  /** As whom one looks, if not as oneself. */
+  as?: string;
+  /** Ids of the viewer's entries on whose date something hangs: a set day, opens, closes, shown from. */
+  hanging: readonly string[];
+  classes: readonly ClassDay[];
   /** The courses in which the viewer plans; empty for students. */
   courses: readonly PanelCourse[];
   /** A date in words, with its week. */

@@ -1,31 +1,22 @@
 'use client';
 import { useRouter } from 'next/navigation';
+import { useState } from 'react';
 import { Temporal } from 'temporal-polyfill';
 import { termTexts } from '@/core/texts/term';
 import { dateLabel } from '@/core/time/dateLabels';
 import { callApi } from '../controls/callApi';
 import type { MessageAct } from '../controls/Messages';
 import { useMessages } from '../controls/Messages';
-import type { PanelClass } from '../entries/panelClass';
-import type { PanelEntry } from '../entries/panelData';
-import type { PlanItem } from './planItem';
-
-/** Whether anything hangs on an entry's date that could come along. */
-const hasCompanions = ({ draft }: PanelEntry) =>
-  draft.setOn !== '' ||
-  draft.opensDay !== '' ||
-  draft.closesDay !== '' ||
-  draft.visibility === 'from' ||
-  draft.hiddenDay !== '' ||
-  draft.extensions.length > 0;
+import type { DeskData, PlanItem } from './planItem';
 
 /**
- * Moving marks to another day: at once, with a message from which it is undone, from which what hangs on the date is
+ * Moving marks to another day: drawn at once, with a message from which it is undone, from which what hangs on the date is
  * brought along, and from which those who had seen the old date are told.
  */
-export function useMoves(entries: ReadonlyMap<string, PanelEntry>) {
+export function useMoves({ hanging, classes, version }: Pick<DeskData, 'hanging' | 'classes' | 'version'>) {
   const router = useRouter();
   const say = useMessages();
+  const [pending, setPending] = useState<PendingMove & { version: string }>();
 
   const tellAct = async (history: string): Promise<MessageAct[]> => {
     const seen = await callApi<{ seen: number }>('GET', `/api/history/${history}`);
@@ -43,14 +34,18 @@ export function useMoves(entries: ReadonlyMap<string, PanelEntry>) {
       along,
       items: items.map(({ entry, recurrenceId }) => ({ id: entry, recurrenceId })),
     };
+    setPending({ keys: new Set(items.map((item) => item.key)), days, version });
     const answer = await callApi('POST', '/api/entries/shift', body);
-    if (!answer.ok) return say(Object.values(answer.fields)[0] ?? answer.message);
+    if (!answer.ok) {
+      setPending(undefined);
+      return say(Object.values(answer.fields)[0] ?? answer.message);
+    }
     const [first] = items;
     const to = dateLabel(Temporal.PlainDate.from(first!.date).add({ days }));
     const text =
       items.length === 1 ? termTexts.moved(first!.title, to) : termTexts.movedSeveral(items.length);
     const history = answer.history!;
-    const companions = items.some((item) => !item.recurrenceId && hasCompanions(entries.get(item.entry!)!));
+    const companions = items.some((item) => !item.recurrenceId && hanging.includes(item.entry!));
     const bring = async () => {
       const undone = await callApi('POST', `/api/history/${history}/undo`);
       if (undone.ok) await shift(items, days, true);
@@ -75,7 +70,7 @@ export function useMoves(entries: ReadonlyMap<string, PanelEntry>) {
   };
 
   /** A class moves its plan to the class of its own section on that day, in each section that the mark stands for. */
-  return (items: readonly PlanItem[], to: string, classes: readonly PanelClass[]) => {
+  const move = (items: readonly PlanItem[], to: string) => {
     const [first] = items;
     if (!first || first.date === to) return;
     if (first.meeting) {
@@ -95,6 +90,11 @@ export function useMoves(entries: ReadonlyMap<string, PanelEntry>) {
       false,
     );
   };
+  // Once the plan is drawn anew, what was pending is part of it.
+  return { move, pending: pending?.version === version ? pending : undefined };
 }
+
+/** Marks that were moved and not yet drawn anew, and by how many days. */
+export type PendingMove = Readonly<{ keys: ReadonlySet<string>; days: number }>;
 
 type PlanMove = Readonly<{ from: string; to: string }>;

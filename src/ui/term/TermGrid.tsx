@@ -1,10 +1,11 @@
 'use client';
 import type { CSSProperties, KeyboardEvent } from 'react';
-import { useRef, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { Temporal } from 'temporal-polyfill';
 import { termTexts } from '@/core/texts/term';
 import type { Desk } from '../plan/PlanDesk';
 import styles from './TermGrid.module.css';
+import { movedMarks } from './movedMarks';
 import { TermItem } from './TermItem';
 import type { GridDay, GridItem, GridWeek, TermGridView } from './termView';
 import { useGridDrag } from './useGridDrag';
@@ -30,7 +31,12 @@ export function TermGrid({ view, desk }: Props) {
   const [active, setActive] = useState<readonly [number, number]>(() => startOf(view.weeks));
   const [opened, setOpened] = useState<string>();
   const [picked, setPicked] = useState<ReadonlySet<string>>(new Set());
-  const all = view.weeks.flatMap((week) => week.days.flatMap((day) => day.items));
+  const { pending } = desk;
+  const weeks = useMemo(
+    () => (pending ? movedMarks(view.weeks, pending) : view.weeks),
+    [view.weeks, pending],
+  );
+  const all = weeks.flatMap((week) => week.days.flatMap((day) => day.items));
   /** A mark with all that are chosen along with it. */
   const together = (item: GridItem) => (picked.has(item.key) ? all.filter((i) => picked.has(i.key)) : [item]);
   const { drag, begin, wasDragged, surface } = useGridDrag({
@@ -127,7 +133,7 @@ export function TermGrid({ view, desk }: Props) {
             </span>
           ))}
         </div>
-        {view.weeks.map((week, row) => (
+        {weeks.map((week, row) => (
           <div
             role="row"
             key={week.number}

@@ -1,9 +1,14 @@
 import { z } from 'zod';
 import { entryInput } from '@/core/entries/entryInput';
 import { entryId } from '@/core/ids';
+import { done, refused } from '@/core/refusals';
 import { scopeInput } from '@/core/series/scope';
 import { changeEntry } from '@/server/entries/changeEntry';
 import { deleteEntry } from '@/server/entries/deleteEntry';
+import { panelEntry } from '@/ui/entries/panelView';
+import { mayEdit } from '@/ui/plan/deskData';
+import { panelPlan } from '../../../panelPlan';
+import { asQuery } from '../../asQuery';
 import { endpoint } from '../../endpoint';
 import { entryAnswer } from '../entryAnswer';
 
@@ -14,6 +19,18 @@ const change = z
     entry: entryInput,
   })
   .and(scopeInput);
+
+/** An entry as its panel shows it, with the draft that editing starts from; `as` is a choice of "See as". */
+export const GET = endpoint(
+  { who: 'person', params, query: asQuery },
+  async ({ pembit, actor, params, query }) => {
+    const { plan, term, viewer, readOnly } = await panelPlan(pembit, actor, query.as);
+    const entry = plan.entries.find((e) => e.id === params.id);
+    if (!entry) return refused('notFound');
+    const { courses, locale } = plan;
+    return done(panelEntry(entry, { courses, term, locale, mayEdit: !readOnly && mayEdit(viewer, entry) }));
+  },
+);
 
 export const PUT = endpoint(
   { who: 'person', params, body: change },

@@ -1,10 +1,26 @@
 import { z } from 'zod';
 import { meetingInput } from '@/core/frame/frameInput';
 import { meetingId } from '@/core/ids';
+import { done, refused } from '@/core/refusals';
 import { changeMeeting } from '@/server/frame/changeMeeting';
+import { panelClass } from '@/ui/entries/panelClass';
+import { panelPlan } from '../../../panelPlan';
+import { asQuery } from '../../asQuery';
 import { endpoint } from '../../endpoint';
 
 const params = z.object({ id: meetingId });
+
+/** A class as its panel shows it; `as` is a choice of "See as". */
+export const GET = endpoint(
+  { who: 'person', params, query: asQuery },
+  async ({ pembit, actor, params, query }) => {
+    const { plan, readOnly } = await panelPlan(pembit, actor, query.as);
+    const seen = plan.classes.find((c) => c.meeting.id === params.id);
+    if (!seen) return refused('notFound');
+    const cls = panelClass(seen, plan);
+    return done(readOnly ? { ...cls, editable: false } : cls);
+  },
+);
 
 export const PUT = endpoint(
   { who: 'person', params, body: meetingInput },

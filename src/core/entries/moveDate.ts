@@ -1,0 +1,36 @@
+import type { Moment } from '../time/zonedWall';
+import { isDay } from '../time/zonedWall';
+import { detached } from './classDates';
+import type { SharedEntry } from './entry';
+
+/** What hangs on an entry's date and can be moved by itself. */
+export const HANGING = ['shownFrom', 'setOn', 'opens', 'closes', 'hiddenAfter'] as const;
+export type Hanging = (typeof HANGING)[number];
+
+const later = <M extends Moment>(moment: M, days: number): M =>
+  (isDay(moment) ? moment.add({ days }) : { ...moment, wall: moment.wall.add({ days }) }) as M;
+
+/**
+ * An entry with one of its hanging dates some days later (below zero: earlier), at the same wall time; undefined where it
+ * has no such date. "7 days before" becomes another number of days, at least 0. Derived instants are the caller's to take anew.
+ */
+export function moveDate(entry: SharedEntry, field: Hanging, days: number): SharedEntry | undefined {
+  if (field === 'hiddenAfter')
+    return (
+      entry.hiddenAfter && {
+        ...entry,
+        hiddenAfter: { ...entry.hiddenAfter, wall: later(entry.hiddenAfter.wall, days) },
+      }
+    );
+  if (field === 'shownFrom') {
+    const { visibility } = entry;
+    if (visibility.kind === 'from')
+      return { ...entry, visibility: { ...visibility, from: later(visibility.from, days) } };
+    if (visibility.kind === 'before')
+      return { ...entry, visibility: { ...visibility, days: Math.max(0, visibility.days - days) } };
+    return undefined;
+  }
+  if (entry.kind !== 'assignment') return undefined;
+  const value = entry[field];
+  return value && { ...detached(entry, [field]), [field]: later(value, days) };
+}

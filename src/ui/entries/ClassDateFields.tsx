@@ -1,0 +1,54 @@
+'use client';
+import { DATE_FIELDS } from '@/core/entries/classDates';
+import type { DateField } from '@/core/entries/entry';
+import { panelTexts } from '@/core/texts/term';
+import { Field } from '../controls/Field';
+import { Select } from '../controls/Select';
+import styles from './EntryForm.module.css';
+import type { FormFields } from './fieldsOf';
+
+const EDGES = (['start', 'end'] as const).map((value) => ({ value, label: panelTexts.edge[value] }));
+
+/** Dates that follow a class by its number: where the class goes, they go. */
+export function ClassDateFields({
+  fields: { draft, set, errors },
+  classWords,
+}: {
+  fields: FormFields;
+  /** When a class begins or ends in the chosen courses, in words; undefined where there is none. */
+  classWords: (ordinal: number, edge: 'start' | 'end') => string | undefined;
+}) {
+  const { atClass } = draft;
+  const change = (field: DateField, changes: Partial<(typeof atClass)[DateField]>) =>
+    set({ atClass: { ...atClass, [field]: { ...atClass[field], ...changes } } });
+  return (
+    <details open={DATE_FIELDS.some((field) => atClass[field].ordinal !== '')}>
+      <summary>{panelTexts.followClass}</summary>
+      <div className={styles.inner}>
+        {DATE_FIELDS.map((field) => {
+          const { ordinal, edge } = atClass[field];
+          const words = ordinal.trim() === '' ? undefined : classWords(Number(ordinal), edge);
+          return (
+            <div key={field} className={styles.row}>
+              <Field
+                label={panelTexts.followField[field]}
+                value={ordinal}
+                onChange={(typed) => change(field, { ordinal: typed })}
+                error={errors[`atClass.${field}`]}
+                hint={ordinal.trim() === '' ? undefined : (words ?? panelTexts.noSuchClass)}
+              />
+              {field === 'setOn' ? null : (
+                <Select
+                  label={panelTexts.edgeOf[field]}
+                  value={edge}
+                  options={EDGES}
+                  onChange={(next) => change(field, { edge: next as 'start' | 'end' })}
+                />
+              )}
+            </div>
+          );
+        })}
+      </div>
+    </details>
+  );
+}
