@@ -73,7 +73,7 @@ describe('on the term grid', () => {
         await maren.find('button', /Due, by 17:00, Half-breadth plan/),
         await day(maren, '2026-10-16'),
       );
-      await maren.sees('Moved Half-breadth plan to Fri 16 Oct');
+      await maren.sees('Moved Half-breadth plan to week 6, Fri 16 Oct');
       await maren.click('button', 'Bring what hangs on it');
     });
     // The message of the first move gives way to that of the second.
@@ -92,7 +92,7 @@ describe('on the term grid', () => {
     const mark = await maren.find('button', /Event, 12:15, Half-model team meets/);
     await maren.driver.executeScript('arguments[0].focus()', mark);
     await maren.chord(Key.ALT, Key.ARROW_RIGHT);
-    await maren.sees('Moved Half-model team meets to Fri 23 Oct');
+    await maren.sees('Moved Half-model team meets to week 7, Fri 23 Oct');
     await maren.click('button', 'Undo');
     await maren.sees('Undone.');
     await maren.drag(await day(maren, '2026-11-10'), await day(maren, '2026-11-12'), { x: 30, y: 10 });
@@ -112,7 +112,7 @@ describe('on the term grid', () => {
       await maren.find('button', /Class, 10:00, Rabbet and bearding line/),
       await day(maren, '2026-11-03'),
     );
-    await maren.sees('Moved Rabbet and bearding line to Tue 3 Nov');
+    await maren.sees('Moved Rabbet and bearding line to week 9, Tue 3 Nov');
     await maren.find('button', /Class, 10:00, Stem and apron/);
     await maren.click('button', 'Paste topics');
     await maren.type('Topics', 'Transom\nFinishing\nCritique');

@@ -256,6 +256,14 @@ const CHECKS: Readonly<Record<string, () => readonly Check[]>> = {
   '/api/entries/[id]/history': () => [
     { method: 'GET', path: `/api/entries/${hlEntry}/history`, expected: signedInOnly(404) },
   ],
+  '/api/entries/[id]/line': () => [
+    {
+      method: 'PUT',
+      path: `/api/entries/${hlEntry}/line`,
+      body: { sequence: 0, title: 'X', on: '2026-10-16' },
+      expected: signedInOnly(404),
+    },
+  ],
   '/api/entries/[id]/place': () => [
     {
       method: 'PUT',

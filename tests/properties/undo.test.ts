@@ -110,9 +110,9 @@ async function carryOut(a: Act): Promise<Outcome<unknown> | undefined> {
     case 'copy':
       return copyEntry(pembit, instructor, id);
     case 'hide':
-      return actOnSeveral(pembit, instructor, several, 'draft');
+      return actOnSeveral(pembit, instructor, several, { act: 'draft' });
     case 'remove':
-      return actOnSeveral(pembit, instructor, several, 'delete');
+      return actOnSeveral(pembit, instructor, several, { act: 'delete' });
     case 'reply':
       return reply(pembit, school.students[a.other % 3]!, id, a.along ? 'coming' : 'notComing');
   }

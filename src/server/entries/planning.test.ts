@@ -213,10 +213,10 @@ test('a copy is a draft of its own; several are acted on at once, with one undo,
   expect(copy.uid).not.toBe(entry.uid);
   expect(await copyEntry(school.pembit, school.instructor, entry.id, [school.other])).toMatchObject({ reason: 'notYours' }); // prettier-ignore
   const ids = [entry.id, copy.id];
-  expect(await actOnSeveral(school.pembit, school.stranger, ids, 'delete')).toMatchObject({
+  expect(await actOnSeveral(school.pembit, school.stranger, ids, { act: 'delete' })).toMatchObject({
     reason: 'notFound',
   });
-  const cancelled = await actOnSeveral(school.pembit, school.instructor, ids, 'cancel');
+  const cancelled = await actOnSeveral(school.pembit, school.instructor, ids, { act: 'cancel' });
   valueOf(cancelled);
   expect(await shown('Visit')).toEqual(['2026-10-22T10:00 off', '2026-10-22T10:00 off']);
   valueOf(await undoChange(school.pembit, school.instructor, historyOf(cancelled)));

@@ -35,7 +35,6 @@ export function ClassDateFields({
                 value={ordinal}
                 onChange={(typed) => change(field, { ordinal: typed })}
                 error={errors[`atClass.${field}`]}
-                hint={ordinal.trim() === '' ? undefined : (words ?? panelTexts.noSuchClass)}
               />
               {field === 'setOn' ? null : (
                 <Select
@@ -44,6 +43,9 @@ export function ClassDateFields({
                   options={EDGES}
                   onChange={(next) => change(field, { edge: next as 'start' | 'end' })}
                 />
+              )}
+              {ordinal.trim() === '' ? null : (
+                <p className={`soft ${styles.whole}`}>{words ?? panelTexts.noSuchClass}</p>
               )}
             </div>
           );

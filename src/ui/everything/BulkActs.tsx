@@ -4,18 +4,16 @@ import { useState } from 'react';
 import { Temporal } from 'temporal-polyfill';
 import { everythingTexts as say } from '@/core/texts/everything';
 import { Field } from '../controls/Field';
+import { Select } from '../controls/Select';
 import { useSubmit } from '../controls/useSubmit';
 import type { Desk } from '../plan/PlanDesk';
 import styles from './Everything.module.css';
 import type { EverythingRow } from './everythingView';
 
-type Act = keyof typeof say.did;
-const ACTS: readonly (readonly [Act, string])[] = [
-  ['show', say.show],
-  ['draft', say.hide],
-  ['cancel', say.cancel],
-  ['delete', say.remove],
-];
+const UNITS = Object.entries(say.units).map(([value, label]) => ({ value, label }));
+const SHOWN = Object.entries(say.showChoices).map(([value, label]) => ({ value, label }));
+/** When the school's day begins: a day without a time is meant from then on. */
+const MORNING = 'T08:00';
 
 /** What can be done with all chosen entries at once, each act with one undo. */
 export function BulkActs({
@@ -28,37 +26,65 @@ export function BulkActs({
   onDone: () => void;
 }) {
   const { submit, errors, message, busy } = useSubmit();
-  const [days, setDays] = useState('1');
+  const [by, setBy] = useState('1');
+  const [unit, setUnit] = useState('days');
+  const [shown, setShown] = useState('show');
+  const [from, setFrom] = useState(picked[0]?.date ?? '');
+  const [before, setBefore] = useState('7');
   const ids = [...new Set(picked.map((row) => row.entry!))];
-  const act = async (what: Act) => {
-    const answer = await submit('POST', '/api/entries/bulk', { ids, act: what }, () =>
-      say.did[what](ids.length),
-    );
+  const act = async (what: keyof typeof say.did, more: object = {}) => {
+    const body = { ids, act: what, ...more };
+    const answer = await submit('POST', '/api/entries/bulk', body, () => say.did[what](ids.length));
     if (answer.ok) onDone();
   };
-  const by = Number(days);
+  const steps = Number(by);
   const move = () => {
-    desk.move(picked, Temporal.PlainDate.from(picked[0]!.date).add({ days: by }).toString());
+    if (unit === 'meetings') return void act('moveMeetings', { meetings: steps });
+    desk.move(picked, Temporal.PlainDate.from(picked[0]!.date).add({ days: steps }).toString());
     onDone();
   };
+  const show = () => {
+    if (shown === 'showFrom') return act('showFrom', { from: from + MORNING });
+    if (shown === 'showBefore') return act('showBefore', { days: Number(before) });
+    return act(shown === 'draft' ? 'draft' : 'show');
+  };
+  const wrong = message ?? errors.ids ?? errors.from ?? errors.days ?? errors.meetings;
   return (
     <div className={`notice ${styles.bulk}`} role="group" aria-label={say.chosen(picked.length)}>
       <b>{say.chosen(picked.length)}</b>
-      <Field label={say.moveBy} value={days} onChange={setDays} width={110} />
-      <Button
-        size="small"
-        variant="outlined"
-        disabled={busy || !Number.isInteger(by) || by === 0}
-        onClick={move}
-      >
-        {say.move}
-      </Button>
-      {ACTS.map(([what, label]) => (
-        <Button key={what} size="small" variant="outlined" disabled={busy} onClick={() => act(what)}>
-          {label}
+      <span className={styles.bulkAct}>
+        <Field label={say.moveBy} value={by} onChange={setBy} width={70} />
+        <Select label={say.moveUnit} value={unit} options={UNITS} onChange={setUnit} />
+        <Button
+          size="small"
+          variant="outlined"
+          disabled={busy || !Number.isInteger(steps) || steps === 0}
+          onClick={move}
+        >
+          {say.move}
         </Button>
-      ))}
-      {message || errors.ids ? <p role="alert">{message ?? errors.ids}</p> : null}
+      </span>
+      <span className={styles.bulkAct}>
+        <Select label={say.students} value={shown} options={SHOWN} onChange={setShown} />
+        {shown === 'showFrom' ? (
+          <Field label={say.fromDay} type="date" value={from} onChange={setFrom} />
+        ) : null}
+        {shown === 'showBefore' ? (
+          <Field label={say.daysBefore} value={before} onChange={setBefore} width={70} />
+        ) : null}
+        <Button size="small" variant="outlined" disabled={busy} onClick={() => void show()}>
+          {say.apply}
+        </Button>
+      </span>
+      <span className={styles.bulkAct}>
+        <Button size="small" variant="outlined" disabled={busy} onClick={() => void act('cancel')}>
+          {say.cancel}
+        </Button>
+        <Button size="small" variant="outlined" disabled={busy} onClick={() => void act('delete')}>
+          {say.remove}
+        </Button>
+      </span>
+      {wrong ? <p role="alert">{wrong}</p> : null}
     </div>
   );
 }

@@ -1,9 +1,11 @@
 'use client';
 import Link from 'next/link';
+import { useState } from 'react';
 import { everythingTexts as say } from '@/core/texts/everything';
 import type { Desk } from '../plan/PlanDesk';
 import styles from './Everything.module.css';
 import type { EverythingRow } from './everythingView';
+import { LineEditor } from './LineEditor';
 import type { Column, Search } from './findRows';
 import { COLUMNS } from './findRows';
 
@@ -21,6 +23,7 @@ const canBeChosen = (row: EverythingRow) => row.movable && row.entry !== undefin
 /** Plain elements: a term has hundreds of rows, and a component for each would be slow to draw. */
 export function RowTable({ rows, desk, chosen, onChoose, sort, onSort }: Props) {
   const choosable = rows.filter(canBeChosen);
+  const [editing, setEditing] = useState<string>();
   const toggle = (key: string) => {
     const next = new Set(chosen);
     if (!next.delete(key)) next.add(key);
@@ -53,42 +56,64 @@ export function RowTable({ rows, desk, chosen, onChoose, sort, onSort }: Props) 
                 </button>
               </th>
             ))}
+            <td />
           </tr>
         </thead>
         <tbody>
-          {rows.map((row) => (
-            <tr
-              key={row.key}
-              data-course={row.tags[0]?.color}
-              data-selected={desk.selected !== undefined && desk.selected === (row.entry ?? row.meeting)}
-            >
-              <td>
-                {canBeChosen(row) ? (
-                  <input
-                    type="checkbox"
-                    aria-label={say.choose(`${row.title}, ${row.day}`)}
-                    checked={chosen.has(row.key)}
-                    onChange={() => toggle(row.key)}
-                  />
-                ) : null}
-              </td>
-              <td className="numbers">{row.week || ''}</td>
-              <td className="numbers">{row.day}</td>
-              <td className="numbers">{row.time}</td>
-              <td>
-                {row.tags.map((tag) => (
-                  <span key={tag.tag} className="tag" data-course={tag.color}>
-                    {tag.tag}
-                  </span>
-                ))}
-              </td>
-              <td className="soft">{row.kindLabel}</td>
-              <td>
-                <Title row={row} desk={desk} /> <span className="soft">{row.detail}</span>
-              </td>
-              <td className={row.release === 'shown' ? 'soft' : styles.hidden}>{row.releaseLabel}</td>
-            </tr>
-          ))}
+          {rows.map((row) =>
+            row.line && editing === row.key ? (
+              <tr key={row.key} data-course={row.tags[0]?.color}>
+                <td />
+                <td colSpan={COLUMNS.length + 1}>
+                  <LineEditor entry={row.entry!} line={row.line} onDone={() => setEditing(undefined)} />
+                </td>
+              </tr>
+            ) : (
+              <tr
+                key={row.key}
+                data-course={row.tags[0]?.color}
+                data-selected={desk.selected !== undefined && desk.selected === (row.entry ?? row.meeting)}
+              >
+                <td>
+                  {canBeChosen(row) ? (
+                    <input
+                      type="checkbox"
+                      aria-label={say.choose(`${row.title}, ${row.day}`)}
+                      checked={chosen.has(row.key)}
+                      onChange={() => toggle(row.key)}
+                    />
+                  ) : null}
+                </td>
+                <td className="numbers">{row.week || ''}</td>
+                <td className="numbers">{row.day}</td>
+                <td className="numbers">{row.time}</td>
+                <td>
+                  {row.tags.map((tag) => (
+                    <span key={tag.tag} className="tag" data-course={tag.color}>
+                      {tag.tag}
+                    </span>
+                  ))}
+                </td>
+                <td className="soft">{row.kindLabel}</td>
+                <td>
+                  <Title row={row} desk={desk} /> <span className="soft">{row.detail}</span>
+                </td>
+                <td className={row.release === 'shown' ? 'soft' : styles.hidden}>{row.releaseLabel}</td>
+                <td>
+                  {row.line ? (
+                    <button
+                      type="button"
+                      className={styles.open}
+                      aria-label={say.change(`${row.title}, ${row.day}`)}
+                      onClick={() => setEditing(row.key)}
+                    >
+                      {say.changeShort}
+                    </button>
+                  ) : null}
+                </td>
+              </tr>
+            ),
+          )}
         </tbody>
       </table>
     </div>

@@ -1,14 +1,25 @@
 import type { Temporal } from 'temporal-polyfill';
+import { mainMoment } from '@/core/entries/entry';
+import type { SeenEntry } from '@/core/entries/seenBy';
 import type { Occurrence } from '@/core/plan/occurrences';
 import { touching } from '@/core/plan/occurrences';
 import { entryTexts } from '@/core/texts/entries';
 import { dateLabel } from '@/core/time/dateLabels';
 import { weekNumber } from '@/core/time/term';
-import { dayOf } from '@/core/time/zonedWall';
+import { dayOf, momentText } from '@/core/time/zonedWall';
 import type { PlanItem } from '../plan/planItem';
 import { dayLine } from '../student/dayLines';
 import type { SeenTerm, Tag } from '../term/termView';
 import { planItemOf } from '../term/termView';
+
+/** Title, day and time as they are typed in a line; `timed` where it can have a time. */
+export type EditableLine = Readonly<{
+  sequence: number;
+  title: string;
+  day: string;
+  time: string;
+  timed: boolean;
+}>;
 
 /** One line of the list, as plain text. */
 export type EverythingRow = PlanItem &
@@ -23,16 +34,26 @@ export type EverythingRow = PlanItem &
     off: boolean;
     release: Occurrence['release'];
     releaseLabel: string;
+    /** What can be changed in the line itself. */
+    line?: EditableLine;
   }>;
+
+function lineOf(entry: SeenEntry): EditableLine {
+  const [day = '', time = ''] = momentText(mainMoment(entry)).split('T');
+  return { sequence: entry.sequence, title: entry.title, day, time, timed: entry.kind !== 'announcement' };
+}
 
 /** Everything between two days, both included, one line each, in the order of time. */
 export function everythingView(
   { plan, term, occurrences, mayMove }: SeenTerm,
   { from, to }: { from: Temporal.PlainDate; to: Temporal.PlainDate },
 ): EverythingRow[] {
+  const entryOf = new Map(plan.entries.map((entry) => [entry.id, entry]));
   return touching(occurrences)(from, to).map((o) => {
     const { title, time, tags, detail, off } = dayLine(o, plan);
+    const entry = 'entry' in o && o.kind !== 'set' && !o.recurrenceId ? entryOf.get(o.entry) : undefined;
     return {
+      line: entry && mayMove(entry.id) && !(o.kind === 'due' && o.variant) ? lineOf(entry) : undefined,
       ...planItemOf(o, mayMove),
       title,
       kind: o.kind,

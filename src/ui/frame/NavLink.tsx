@@ -9,6 +9,8 @@ export function NavLink({ href, label, wideOnly }: { href: string; label: string
   return (
     <Link
       href={href}
+      // Each refresh of a page would fetch all of them again.
+      prefetch={false}
       className={styles.navLink}
       data-wide={wideOnly}
       aria-current={here ? 'page' : undefined}

@@ -3,7 +3,6 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { Temporal } from 'temporal-polyfill';
 import { termTexts } from '@/core/texts/term';
-import { dateLabel } from '@/core/time/dateLabels';
 import { callApi } from '../controls/callApi';
 import type { MessageAct } from '../controls/Messages';
 import { useMessages } from '../controls/Messages';
@@ -13,7 +12,12 @@ import type { DeskData, PlanItem } from './planItem';
  * Moving marks to another day: drawn at once, with a message from which it is undone, from which what hangs on the date is
  * brought along, and from which those who had seen the old date are told.
  */
-export function useMoves({ hanging, classes, version }: Pick<DeskData, 'hanging' | 'classes' | 'version'>) {
+export function useMoves({
+  hanging,
+  classes,
+  days: words,
+  version,
+}: Pick<DeskData, 'hanging' | 'classes' | 'days' | 'version'>) {
   const router = useRouter();
   const say = useMessages();
   const [pending, setPending] = useState<PendingMove & { version: string }>();
@@ -41,7 +45,8 @@ export function useMoves({ hanging, classes, version }: Pick<DeskData, 'hanging'
       return say(Object.values(answer.fields)[0] ?? answer.message);
     }
     const [first] = items;
-    const to = dateLabel(Temporal.PlainDate.from(first!.date).add({ days }));
+    const date = Temporal.PlainDate.from(first!.date).add({ days }).toString();
+    const to = words[date] ?? date;
     const text =
       items.length === 1 ? termTexts.moved(first!.title, to) : termTexts.movedSeveral(items.length);
     const history = answer.history!;
@@ -61,9 +66,7 @@ export function useMoves({ hanging, classes, version }: Pick<DeskData, 'hanging'
   const movePlans = async (moves: readonly PlanMove[], to: string): Promise<void> => {
     const answer = await callApi<{ title: string }>('POST', '/api/meetings/move-plans', { moves });
     say(
-      answer.ok
-        ? termTexts.moved(answer.value.title, dateLabel(Temporal.PlainDate.from(to)))
-        : answer.message,
+      answer.ok ? termTexts.moved(answer.value.title, words[to] ?? to) : answer.message,
       answer.ok ? answer.history : undefined,
     );
     router.refresh();
