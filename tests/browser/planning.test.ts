@@ -186,6 +186,33 @@ test('everything: several are chosen and deleted at once, and come back with one
   await maren.sees('4 of');
 });
 
+test('the quick line: an assignment in two inputs; what is unclear is asked; a title finds its entry', async () => {
+  await maren.open(`${pembit.pembitUrl}/term`);
+  await counted(maren, 'an assignment with its set day and due time, by the quick line', 2, async () => {
+    await maren.type('Quick line', 'Buoyage quiz, set next class, due week 8 Friday 5 pm, NV');
+    await maren.press(Key.ENTER);
+    await maren.sees('Added Buoyage quiz');
+  });
+  await maren.sees('week 8, Fri 30 Oct, 17:00');
+  await maren.sees('(start of class 10)');
+  await maren.type('Quick line', 'Splicing hour tomorrow 2');
+  await maren.sees('When is “2”?');
+  await maren.click('button', '14:00');
+  await maren.sees('For which course?');
+  await maren.click('button', 'HL 210 Hull lofting');
+  await maren.sees('week 6, Wed 14 Oct');
+  await maren.click('button', 'Add Splicing hour');
+  await maren.sees('Added Splicing hour');
+  await maren.open(`${pembit.pembitUrl}/office-hours`);
+  await maren.type('Quick line', 'buoyage');
+  await maren.click('button', /Buoyage quiz week 8/);
+  await maren.sees('26 students in NV');
+  await ivo.open(`${pembit.pembitUrl}/next`);
+  await ivo.type('Quick line', 'note: ask about the bevel board tomorrow 9');
+  await ivo.press(Key.ENTER);
+  await ivo.sees('Added ask about the bevel board');
+});
+
 test('seeing as a student shows no draft and changes nothing; two who edit the same are shown both', async () => {
   await maren.open(`${pembit.pembitUrl}/everything`);
   await maren.type('Search', 'chartwork examination');

@@ -443,6 +443,9 @@ const CHECKS: Readonly<Record<string, () => readonly Check[]>> = {
   '/api/people/[id]/invitation': () => [
     { method: 'POST', path: `/api/people/${NOT_THERE}/invitation`, expected: signedInOnly(403) },
   ],
+  '/api/quick-line': () => [
+    { method: 'GET', path: '/api/quick-line?line=quiz', expected: signedInOnly(200) },
+  ],
   '/api/occurrences': () => [
     { method: 'GET', path: '/api/occurrences?from=2026-10-01&to=2026-10-31', expected: signedInOnly(200) },
   ],

@@ -7,6 +7,7 @@ import type { SwitchCourse } from './CourseSwitches';
 import { CourseSwitches } from './CourseSwitches';
 import styles from './Frame.module.css';
 import { NavLink } from './NavLink';
+import { QuickLine } from '../quickline/QuickLine';
 import { SeeAsSelect } from './SeeAsSelect';
 
 export type FramePerson = Readonly<{ name: string; initials: string }>;
@@ -42,6 +43,7 @@ export function Frame({ person, nav, termName, courses = [], seeAs, wide = false
           </Link>
           {termName ? <span className={styles.term}>{termName}</span> : null}
           <Suspense>{courses.length > 0 ? <CourseSwitches courses={courses} /> : null}</Suspense>
+          <QuickLine />
           {seeAs && seeAs.choices.length > 0 ? (
             <Suspense>
               <SeeAsSelect {...seeAs} />

@@ -1,0 +1,14 @@
+import { z } from 'zod';
+import { done } from '@/core/refusals';
+import { planSeenBy } from '@/server/plan/planSeenBy';
+import { todayIn } from '@/server/plan/todayIn';
+import { quickView } from '@/ui/quickline/quickView';
+import { endpoint } from '../endpoint';
+
+const query = z.object({ line: z.string({ error: 'Type a line.' }).max(500, 'At most 500 characters.') });
+
+/** What a quick line says, what it leaves open, and what on the plan has such a title. */
+export const GET = endpoint({ who: 'person', query }, async ({ pembit, actor, query }) => {
+  const plan = await planSeenBy(pembit, actor.viewer);
+  return done(quickView({ viewer: actor.viewer, plan, today: todayIn(pembit, plan), line: query.line }));
+});

@@ -1,0 +1,184 @@
+import { Temporal } from 'temporal-polyfill';
+import { dateLabel } from '../time/dateLabels';
+import { weekStartOf, teachingWeeks } from '../time/term';
+import { quickTexts } from '../texts/quickLine';
+import type { QuickContext } from './quickEntry';
+
+const MONTHS = ['jan', 'feb', 'mar', 'apr', 'may', 'jun', 'jul', 'aug', 'sep', 'oct', 'nov', 'dec'];
+const WEEKDAYS = ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'];
+const NUMBERS = ['zero', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten'];
+const ISO_DAY = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'];
+
+const FULL_WEEKDAY = '(?:mon|tues|wednes|thurs|fri|satur|sun)days?';
+/** Short forms are words of their own ("Sun sights"): they count only where a date is expected. */
+const SHORT_WEEKDAY = '(?:mon|tues?|wed|thu(?:rs?)?|fri|sat|sun)';
+export const WEEKDAY = `(?:${FULL_WEEKDAY}|${SHORT_WEEKDAY})`;
+const MONTH = `(?:${MONTHS.map((m) => `${m}[a-z]{0,6}`).join('|')})`;
+export const COUNT = `(?:\\d{1,2}|an?|${NUMBERS.slice(1).join('|')})`;
+
+/** A number in digits or words. */
+export const countOf = (text: string): number =>
+  /^\d/.test(text) ? Number(text) : /^an?$/i.test(text) ? 1 : NUMBERS.indexOf(text.toLowerCase());
+/** The ISO number of a weekday, from its first three letters. */
+export const weekdayOf = (text: string): number => WEEKDAYS.indexOf(text.slice(0, 3).toLowerCase()) + 1;
+export const weekdayName = (iso: number): string => ISO_DAY[iso - 1]!;
+
+/** What a date in a line means; `ask` has each reading as text that means it alone. */
+export type DateReading =
+  | Readonly<{ kind: 'date'; date: Temporal.PlainDate }>
+  | Readonly<{
+      kind: 'ask';
+      question: string;
+      choices: readonly Readonly<{ label: string; text: string }>[];
+    }>;
+
+type Form = Readonly<{
+  pattern: string;
+  read: (match: RegExpExecArray, context: QuickContext, text: string) => DateReading;
+}>;
+
+const is = (date: Temporal.PlainDate): DateReading => ({ kind: 'date', date });
+const asking = (question: string, dates: readonly Temporal.PlainDate[], locale: string): DateReading => ({
+  kind: 'ask',
+  question,
+  choices: dates.map((date) => ({ label: dateLabel(date, 'full', locale), text: date.toString() })),
+});
+
+function dateFrom(year: number, month: number, day: number): Temporal.PlainDate | undefined {
+  try {
+    return Temporal.PlainDate.from({ year, month, day }, { overflow: 'reject' });
+  } catch {
+    return undefined;
+  }
+}
+
+/** A day of a month without its year: within the term if it can be, else the next one to come. */
+function inTerm({ term, today }: QuickContext, month: number, day: number): Temporal.PlainDate | undefined {
+  const years = [term.startsOn.year, term.endsOn.year, today.year, today.year + 1];
+  const dates = years.flatMap((year) => dateFrom(year, month, day) ?? []);
+  const inside = (date: Temporal.PlainDate) =>
+    Temporal.PlainDate.compare(term.startsOn, date) <= 0 &&
+    Temporal.PlainDate.compare(date, term.endsOn) <= 0;
+  return dates.find(inside) ?? dates.find((date) => Temporal.PlainDate.compare(date, today) >= 0) ?? dates[0];
+}
+
+function ofMonth(
+  context: QuickContext,
+  text: string,
+  month: number,
+  day: number,
+  year?: string,
+): DateReading {
+  const date = year ? dateFrom(Number(year), month, day) : inTerm(context, month, day);
+  return date ? is(date) : { kind: 'ask', question: quickTexts.noSuchDate(text), choices: [] };
+}
+
+/** A day in a teaching week; without a weekday all of its days are offered. */
+function inWeek(context: QuickContext, number: number, weekday?: number): DateReading {
+  const week = teachingWeeks(context.term).find((w) => w.number === number);
+  if (!week) {
+    const last = teachingWeeks(context.term).length;
+    return { kind: 'ask', question: quickTexts.noSuchWeek(number, last), choices: [] };
+  }
+  const days = [0, 1, 2, 3, 4, 5, 6].map((offset) => week.first.add({ days: offset }));
+  if (weekday) return is(days.find((day) => day.dayOfWeek === weekday)!);
+  return asking(
+    quickTexts.whichDay(number),
+    days.filter((day) => day.dayOfWeek < 6),
+    context.locale,
+  );
+}
+
+/** The next such weekday. On that day itself, and for "next", two days can be meant. */
+function comingWeekday(context: QuickContext, text: string, which: string, weekday: number): DateReading {
+  const { today, term, locale } = context;
+  const ahead = (weekday - today.dayOfWeek + 7) % 7;
+  const first = today.add({ days: ahead });
+  if (/^this/i.test(which)) {
+    const day = weekStartOf(today, term.weekStart);
+    return is([0, 1, 2, 3, 4, 5, 6].map((n) => day.add({ days: n })).find((d) => d.dayOfWeek === weekday)!);
+  }
+  const twice = ahead === 0 || /^next/i.test(which);
+  return twice ? asking(quickTexts.whichOf(text), [first, first.add({ days: 7 })], locale) : is(first);
+}
+
+function shifted({ today }: QuickContext, count: string, unit: string): DateReading {
+  const n = countOf(count);
+  return is(today.add(/^w/i.test(unit) ? { weeks: n } : { days: n }));
+}
+
+function numeric(context: QuickContext, text: string, a: number, b: number): DateReading {
+  const dayFirst = inTerm(context, b, a);
+  const monthFirst = inTerm(context, a, b);
+  const dates = [dayFirst, monthFirst].flatMap((date) => date ?? []);
+  if (dates.length === 2 && !dates[0]!.equals(dates[1]!))
+    return asking(quickTexts.whichOf(text), dates, context.locale);
+  return dates[0] ? is(dates[0]) : { kind: 'ask', question: quickTexts.noSuchDate(text), choices: [] };
+}
+
+/** The forms of a date, the longest first: each is tried at a place before the next one. */
+const FORMS: readonly Form[] = [
+  { pattern: '(\\d{4})-(\\d{2})-(\\d{2})', read: (m, _, text) => {
+      const date = dateFrom(Number(m[1]), Number(m[2]), Number(m[3]));
+      return date ? is(date) : { kind: 'ask', question: quickTexts.noSuchDate(text), choices: [] };
+    } },
+  { pattern: `(\\d{1,2})(?:st|nd|rd|th)?\\s+(?:of\\s+)?(${MONTH})\\b\\.?(?:,?\\s+((?:19|20)\\d{2})\\b)?`, read: (m, c, text) =>
+      ofMonth(c, text, MONTHS.indexOf(m[2]!.slice(0, 3).toLowerCase()) + 1, Number(m[1]), m[3]) },
+  { pattern: `(${MONTH})\\b\\.?\\s+(\\d{1,2})(?:st|nd|rd|th)?\\b(?![:.]\\d|\\s*(?:am|pm)\\b)(?:,?\\s+((?:19|20)\\d{2})\\b)?`, read: (m, c, text) =>
+      ofMonth(c, text, MONTHS.indexOf(m[1]!.slice(0, 3).toLowerCase()) + 1, Number(m[2]), m[3]) },
+  { pattern: `week\\s+(\\d{1,2}),?\\s+(?:on\\s+)?(${WEEKDAY})\\b`, read: (m, c) => inWeek(c, Number(m[1]), weekdayOf(m[2]!)) },
+  { pattern: `(${WEEKDAY})\\b,?\\s+(?:(?:of|in)\\s+)?week\\s+(\\d{1,2})\\b`, read: (m, c) => inWeek(c, Number(m[2]), weekdayOf(m[1]!)) },
+  { pattern: 'week\\s+(\\d{1,2})\\b', read: (m, c) => inWeek(c, Number(m[1])) },
+  { pattern: 'the\\s+day\\s+after\\s+tomorrow\\b', read: (_, c) => is(c.today.add({ days: 2 })) },
+  { pattern: 'today\\b', read: (_, c) => is(c.today) },
+  { pattern: 'tomorrow\\b', read: (_, c) => is(c.today.add({ days: 1 })) },
+  { pattern: `in\\s+(${COUNT})\\s+(days?|weeks?)\\b`, read: (m, c) => shifted(c, m[1]!, m[2]!) },
+  { pattern: `(this\\s+|next\\s+)?(${FULL_WEEKDAY})\\b`, read: (m, c, text) => comingWeekday(c, text, m[1] ?? '', weekdayOf(m[2]!)) },
+  { pattern: `(this\\s+|next\\s+)?(${SHORT_WEEKDAY})(?=\\s*(?:$|[,\\u{E000}])|\\s+(?:\\d|at\\b|from\\b|noon\\b|midnight\\b))`, read: (m, c, text) => comingWeekday(c, text, m[1] ?? '', weekdayOf(m[2]!)) },
+  { pattern: '(\\d{1,2})[/.](\\d{1,2})\\b\\.?(?!\\d|:)(?!\\s*(?:am|pm|-|–))', read: (m, c, text) => numeric(c, text, Number(m[1]), Number(m[2])) },
+]; // prettier-ignore
+
+/** Where a date is expected, short weekdays count, too. */
+const EXPECTED: readonly Form[] = [
+  ...FORMS,
+  { pattern: `(this\\s+|next\\s+)?(${SHORT_WEEKDAY})\\b`, read: (m, c, text) => comingWeekday(c, text, m[1] ?? '', weekdayOf(m[2]!)) },
+]; // prettier-ignore
+
+/** `Thursday 15 October`: a weekday in front of a date must be that date's. */
+const WITH_WEEKDAY = `(?:(${WEEKDAY})\\b,?\\s+)?`;
+const DATED = 3;
+
+export type FoundDate = Readonly<{ from: number; to: number; reading: DateReading }>;
+type Look = (pattern: RegExp) => RegExpExecArray | undefined;
+
+function readForm(forms: readonly Form[], look: Look, context: QuickContext): FoundDate | undefined {
+  const found = forms.flatMap((form, i) => {
+    const dated = i < DATED;
+    const match = look(new RegExp(`(?<![\\w/])${dated ? WITH_WEEKDAY : ''}${form.pattern}`));
+    return match ? [{ form, match, dated, i }] : [];
+  });
+  // The earliest in the line; of those that begin together the longest, which is the one listed first.
+  const [first] = found.sort((a, b) => a.match.index - b.match.index || a.i - b.i);
+  if (!first) return undefined;
+  const { form, match, dated } = first;
+  const [text] = match;
+  const groups = dated ? (Object.assign([text, ...match.slice(2)], { index: 0, input: '' }) as RegExpExecArray) : match; // prettier-ignore
+  const reading = form.read(groups, context, text);
+  const span = { from: match.index, to: match.index + text.length };
+  return { ...span, reading: dated && match[1] ? agreeing(reading, match[1], text, context) : reading };
+}
+
+function agreeing(reading: DateReading, weekday: string, text: string, context: QuickContext): DateReading {
+  if (reading.kind === 'ask' || reading.date.dayOfWeek === weekdayOf(weekday)) return reading;
+  const days = (weekdayOf(weekday) - reading.date.dayOfWeek + 7) % 7;
+  const near = reading.date.add({ days: days > 3 ? days - 7 : days });
+  return asking(quickTexts.weekdayOff(text), [reading.date, near], context.locale);
+}
+
+/** The first date in a line. */
+export const findDate = (look: Look, context: QuickContext): FoundDate | undefined =>
+  readForm(FORMS, look, context);
+
+/** A date right where one is expected. */
+export const dateAt = (look: Look, context: QuickContext): FoundDate | undefined =>
+  readForm(EXPECTED, look, context);

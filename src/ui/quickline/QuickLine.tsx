@@ -1,0 +1,227 @@
+'use client';
+import Button from '@mui/material/Button';
+import { usePathname, useRouter } from 'next/navigation';
+import type { KeyboardEvent } from 'react';
+import { useEffect, useRef, useState } from 'react';
+import { historyTexts } from '@/core/texts/history';
+import { quickTexts } from '@/core/texts/quickLine';
+import { panelTexts } from '@/core/texts/term';
+import { callApi } from '../controls/callApi';
+import { useMessages } from '../controls/Messages';
+import { useKept } from '../controls/useKept';
+import type { PanelState } from '../plan/panelState';
+import { NONE } from '../plan/panelState';
+import styles from './QuickLine.module.css';
+import type { Find, QuickView } from './quickView';
+
+/** How long typing must pause before the line is read. */
+const PAUSE_MS = 120;
+const VIEWS = ['/term', '/week', '/everything'];
+
+const read = (line: string) => callApi<QuickView>('GET', `/api/quick-line?line=${encodeURIComponent(line)}`);
+
+/** One line that adds an entry or finds one, with what it understood below it while one types. */
+export function QuickLine() {
+  const router = useRouter();
+  const path = usePathname();
+  const say = useMessages();
+  const [line, keepLine] = useKept('quick-line', '');
+  const [view, setView] = useState<QuickView>();
+  const [open, setOpen] = useState(false);
+  const [message, setMessage] = useState<string>();
+  const [, keepPanel] = useKept<PanelState>('panel', NONE);
+  const field = useRef<HTMLInputElement>(null);
+  const box = useRef<HTMLDivElement>(null);
+
+  useEffect(() => {
+    if (!open || line.trim() === '') return;
+    let wanted = true;
+    const timer = setTimeout(() => {
+      void read(line).then((answer) => {
+        if (!wanted) return;
+        setView(answer.ok ? answer.value : undefined);
+        setMessage(answer.ok ? undefined : answer.message);
+      });
+    }, PAUSE_MS);
+    return () => {
+      wanted = false;
+      clearTimeout(timer);
+    };
+  }, [line, open]);
+
+  const type = (text: string) => {
+    keepLine(text === '' ? undefined : text);
+    setOpen(true);
+    setMessage(undefined);
+    if (text.trim() === '') setView(undefined);
+  };
+  const show = (id: string) => {
+    keepPanel({ kind: 'entry', id });
+    if (!VIEWS.includes(path)) router.push('/term');
+  };
+  const openFind = ({ entry, meeting }: Find) => {
+    setOpen(false);
+    if (entry) show(entry);
+    else if (meeting) {
+      keepPanel({ kind: 'class', meeting });
+      if (!VIEWS.includes(path)) router.push('/term');
+    }
+  };
+  /** Reads the line as it stands now, and adds what it says if nothing is left to ask. */
+  const save = async () => {
+    const answer = await read(line);
+    if (!answer.ok) return setMessage(answer.message);
+    setView(answer.value);
+    setOpen(true);
+    const { ready } = answer.value;
+    if (!ready) return box.current?.querySelector<HTMLElement>('button')?.focus();
+    const added = await callApi<{ id: string }>('POST', '/api/entries', ready.input);
+    if (!added.ok) return setMessage(Object.values(added.fields)[0] ?? added.message);
+    say(historyTexts.planned(ready.title), added.history);
+    keepLine(undefined);
+    setView(undefined);
+    setOpen(false);
+    show(added.value.id);
+    router.refresh();
+  };
+  const choose = (text: string) => {
+    type(text);
+    field.current?.focus();
+  };
+  const onKey = (event: KeyboardEvent) => {
+    if (event.key === 'Escape') {
+      setOpen(false);
+      field.current?.focus();
+    }
+    if (event.key !== 'ArrowDown' && event.key !== 'ArrowUp') return;
+    const buttons = [...(box.current?.querySelectorAll<HTMLElement>('button') ?? [])];
+    if (buttons.length === 0) return;
+    event.preventDefault();
+    const at = buttons.indexOf(document.activeElement as HTMLElement) + (event.key === 'ArrowDown' ? 1 : -1);
+    (at < 0 ? field.current : buttons[Math.min(at, buttons.length - 1)])?.focus();
+  };
+  const shown = view?.line === line || message ? view : undefined;
+  const showing = open && line.trim() !== '' && (shown !== undefined || message !== undefined);
+
+  return (
+    <div
+      className={styles.quick}
+      onKeyDown={onKey}
+      onBlur={(event) => {
+        if (!event.currentTarget.contains(event.relatedTarget)) setOpen(false);
+      }}
+    >
+      <form
+        role="search"
+        onSubmit={(event) => {
+          event.preventDefault();
+          void save();
+        }}
+      >
+        <input
+          ref={field}
+          className={styles.field}
+          aria-label={quickTexts.label}
+          aria-expanded={showing}
+          aria-controls="quick-reading"
+          role="combobox"
+          aria-autocomplete="none"
+          aria-haspopup="dialog"
+          autoComplete="off"
+          spellCheck={false}
+          maxLength={500}
+          placeholder={quickTexts.placeholder}
+          value={line}
+          onFocus={() => setOpen(true)}
+          onChange={(event) => type(event.target.value)}
+        />
+      </form>
+      <div id="quick-reading" ref={box} className={styles.reading} hidden={!showing} aria-live="polite">
+        {message ? <p role="alert">{message}</p> : null}
+        {shown ? (
+          <Reading view={shown} onChoose={choose} onSave={() => void save()} onFind={openFind} />
+        ) : null}
+      </div>
+    </div>
+  );
+}
+
+function Reading({
+  view,
+  onChoose,
+  onSave,
+  onFind,
+}: {
+  view: QuickView;
+  onChoose: (line: string) => void;
+  onSave: () => void;
+  onFind: (find: Find) => void;
+}) {
+  const { pieces, asks, ready, finds } = view;
+  const said = pieces.filter((piece) => piece.words !== '');
+  // A title alone is looked for first; a line that says more is read first.
+  const looking = said.length === 0 && finds.length > 0;
+  const found =
+    finds.length > 0 ? (
+      <section>
+        <h2>{quickTexts.finds}</h2>
+        <ul className={styles.finds}>
+          {finds.map((find) => (
+            <li key={find.key}>
+              <button type="button" onClick={() => onFind(find)}>
+                {find.tags.map((tag) => (
+                  <span key={tag.tag} className="tag" data-course={tag.color}>
+                    {tag.tag}
+                  </span>
+                ))}{' '}
+                <b>{find.title}</b> <span className="soft">{find.when}</span>
+              </button>
+            </li>
+          ))}
+        </ul>
+      </section>
+    ) : null;
+  return (
+    <>
+      {looking ? found : null}
+      {said.length > 0 || ready ? (
+        <dl className={styles.pieces}>
+          {ready ? (
+            <div>
+              <dt>{quickTexts.title}</dt>
+              <dd>{ready.title}</dd>
+            </div>
+          ) : null}
+          {said.map((piece) => (
+            <div key={piece.from}>
+              <dt>{piece.name}</dt>
+              <dd>{piece.words}</dd>
+            </div>
+          ))}
+        </dl>
+      ) : null}
+      {asks.map((ask) => (
+        <div key={ask.question} className={styles.ask} role="group" aria-label={ask.question}>
+          <p>{ask.question}</p>
+          {ask.choices.map((choice) => (
+            <Button key={choice.label} size="small" variant="outlined" onClick={() => onChoose(choice.line)}>
+              {choice.label}
+            </Button>
+          ))}
+        </div>
+      ))}
+      {ready ? (
+        <div className={styles.save}>
+          <p>
+            <b>{panelTexts.whoSees}: </b>
+            {ready.who}
+          </p>
+          <Button size="small" variant="contained" onClick={onSave}>
+            {quickTexts.save(ready.title)}
+          </Button>
+        </div>
+      ) : null}
+      {looking ? null : found}
+    </>
+  );
+}

@@ -1,0 +1,115 @@
+import type { Temporal } from 'temporal-polyfill';
+import type { EntryInputJson } from '@/core/entries/entryInput';
+import { mainMoment } from '@/core/entries/entry';
+import type { Viewer } from '@/core/entries/viewer';
+import { isStaffOf } from '@/core/entries/viewer';
+import { audienceWords } from '@/core/plan/audienceWords';
+import { classTitle } from '@/core/plan/occurrences';
+import type { SeenPlan } from '@/core/plan/seenPlan';
+import type { Ask, Piece, QuickContext, QuickCourse } from '@/core/quickline/quickEntry';
+import { quickInput } from '@/core/quickline/quickInput';
+import { readQuickLine } from '@/core/quickline/readQuickLine';
+import { quickTexts } from '@/core/texts/quickLine';
+import { panelTexts } from '@/core/texts/term';
+import { weekAndDate } from '@/core/time/dateLabels';
+import type { Term } from '@/core/time/term';
+import { currentTerm } from '@/core/time/term';
+import { dayOf } from '@/core/time/zonedWall';
+
+export type Find = Readonly<{
+  key: string;
+  title: string;
+  when: string;
+  tags: readonly Readonly<{ tag: string; color: string }>[];
+  entry?: string;
+  meeting?: string;
+}>;
+
+/** What the quick line shows below itself while one types. */
+export type QuickView = Readonly<{
+  line: string;
+  pieces: readonly Piece[];
+  asks: readonly Ask[];
+  /** What Enter would add, and who would see it. */
+  ready?: Readonly<{ title: string; who: string; input: EntryInputJson }>;
+  finds: readonly Find[];
+}>;
+
+const MOST_FINDS = 6;
+
+type Asked = Readonly<{ viewer: Viewer; plan: SeenPlan; today: Temporal.PlainDate; line: string }>;
+
+/** Reads a line for whoever types it: staff add to the courses they teach, anybody a note; everybody finds. */
+export function quickView({ viewer, plan, today, line }: Asked): QuickView {
+  const term = currentTerm(plan.terms, today);
+  const finds = term ? findOnPlan(plan, term, line) : [];
+  const none = { line, pieces: [], asks: [], finds };
+  if (!term || line.trim() === '') return none;
+  const context = quickContext(viewer, plan, term, today);
+  // Whoever teaches nothing writes notes; anything else they type is looked for.
+  if (context.courses.length === 0 && !/^\s*note:/i.test(line)) return none;
+  const { pieces, asks, entry } = readQuickLine(line, context);
+  if (!entry) return { line, pieces, asks, finds };
+  const who = entry.kind === 'note' ? panelTexts.onlyYou : audienceWords(entry.courses, plan.courses);
+  return { line, pieces, asks, finds, ready: { title: entry.title, who, input: quickInput(entry, context) } };
+}
+
+function quickContext(viewer: Viewer, plan: SeenPlan, term: Term, today: Temporal.PlainDate): QuickContext {
+  const taught = plan.courses.filter(
+    (course) => course.term === term.id && !course.archived && isStaffOf(viewer, course.id),
+  );
+  return {
+    today,
+    term,
+    locale: plan.locale,
+    courses: taught.map((course): QuickCourse => ({
+      id: course.id,
+      code: course.code,
+      tag: course.tag,
+      title: course.title,
+      sections: course.sections.map(({ id, name, meetings }) => ({ id, name, classes: meetings })),
+      landmarks: [
+        ...plan.classes.flatMap((c) =>
+          c.course.id === course.id && c.section.id === course.sections[0]?.id && c.plan
+            ? [{ title: c.plan.title, date: c.meeting.date }]
+            : [],
+        ),
+        ...plan.entries.flatMap((entry) =>
+          entry.kind === 'event' && entry.audience.some((part) => part.course === course.id)
+            ? [{ title: entry.title, date: dayOf(mainMoment(entry)) }]
+            : [],
+        ),
+      ],
+    })),
+  };
+}
+
+/** Entries and class plans whose title holds every word of the line, nearest in the order of time. */
+function findOnPlan(plan: SeenPlan, term: Term, line: string): Find[] {
+  const words = line
+    .toLowerCase()
+    .split(/[\s,]+/)
+    .filter((word) => word.length > 1);
+  if (words.length === 0) return [];
+  const fits = (title: string) => words.every((word) => title.toLowerCase().includes(word));
+  const tagOf = new Map(plan.courses.map(({ id, tag, color }) => [id, { tag, color }]));
+  const entries = plan.entries
+    .filter((entry) => fits(entry.title))
+    .map((entry): Find => ({
+      key: entry.id,
+      title: entry.title,
+      when: weekAndDate(term, dayOf(mainMoment(entry)), plan.locale),
+      tags: entry.kind === 'note' ? [] : entry.audience.flatMap((part) => tagOf.get(part.course) ?? []),
+      entry: entry.id,
+    }));
+  const classes = plan.classes
+    .filter((c) => c.plan && fits(c.plan.title))
+    .map((c): Find => ({
+      key: c.meeting.id,
+      title: c.plan!.title,
+      when: quickTexts.classFound(classTitle(c), weekAndDate(term, c.meeting.date, plan.locale)),
+      tags: [{ tag: c.course.tag, color: c.course.color }],
+      meeting: c.meeting.id,
+    }));
+  return [...entries, ...classes].slice(0, MOST_FINDS);
+}
