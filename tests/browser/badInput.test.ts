@@ -18,7 +18,7 @@ type Case = readonly [
   path: string,
   body: (course: string) => unknown,
   fields: readonly string[],
-  method?: 'PUT',
+  method?: 'PUT' | 'GET',
 ];
 const event = (changes: object) => (id: string) => ({
   kind: 'event',
@@ -189,6 +189,14 @@ const CASES: readonly Case[] = [
     (id) => ({ kind: 'assignment', title: 'X', audience: [{ course: id }] }),
     ['due'],
   ],
+  ['sliding nowhere', `/api/courses/${NOT_THERE}/slide`, () => ({ act: 'sideways' }), ['act']],
+  [
+    'sliding by no class',
+    `/api/courses/${NOT_THERE}/slide`,
+    () => ({ act: 'later', plan: NOT_THERE, by: 0 }),
+    ['by'],
+  ],
+  ['a quick line too long', `/api/quick-line?line=${'x'.repeat(501)}`, () => undefined, ['line'], 'GET'],
   ['moving no plan', '/api/meetings/move-plans', () => ({ moves: [] }), ['moves']],
   ['a room without a title', '/api/rooms', () => ({ title: '' }), ['title']],
   ['a date for everyone backwards', '/api/site-dates', closure({ lastDay: '2026-11-19' }), ['lastDay']],

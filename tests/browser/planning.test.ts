@@ -186,6 +186,31 @@ test('everything: several are chosen and deleted at once, and come back with one
   await maren.sees('4 of');
 });
 
+test('a class was not reached: the rest slides in three inputs, is undone, and told', async () => {
+  await maren.open(`${pembit.pembitUrl}/term`);
+  await counted(maren, 'a class is cancelled: slide the rest of the course', 3, async () => {
+    await maren.click('button', /Class, 10:00, Stations 2 to 6/);
+    await maren.click('button', 'We did not get to it: slide');
+    await maren.click('button', /^Slide [1-9]\d* plans?$/);
+    await maren.sees(/Moved \d+ class plans, Stations 2 to 6 first/);
+  });
+  await maren.sees('Tell 38 students');
+  await maren.click('button', 'Tell 38 students');
+  await maren.sees('38 letters go out in a minute');
+  await maren.click('button', 'Undo');
+  await maren.sees('Undone.');
+  await maren.click('button', /Class, 10:00, Stations 2 to 6/);
+  await maren.click('button', 'We did not get to it: slide');
+  await maren.choose('Sections', 'B');
+  await maren.click('button', /^Slide [1-9]\d* plans?$/);
+  await maren.sees(/class plans, Stations 2 to 6 first/);
+  await maren.open(`${pembit.pembitUrl}/courses/HL%20210`);
+  await maren.sees('Sections side by side');
+  await maren.click('button', 'Bring B to where A is');
+  await maren.sees(/Moved \d+ class plans/);
+  await maren.doesNotSee('Sections side by side');
+});
+
 test('the quick line: an assignment in two inputs; what is unclear is asked; a title finds its entry', async () => {
   await maren.open(`${pembit.pembitUrl}/term`);
   await counted(maren, 'an assignment with its set day and due time, by the quick line', 2, async () => {

@@ -446,6 +446,22 @@ const CHECKS: Readonly<Record<string, () => readonly Check[]>> = {
   '/api/quick-line': () => [
     { method: 'GET', path: '/api/quick-line?line=quiz', expected: signedInOnly(200) },
   ],
+  '/api/courses/[id]/slide': () => [
+    {
+      method: 'POST',
+      path: `/api/courses/${hlCourse}/slide`,
+      body: { act: 'later', plan: NOT_THERE },
+      expected: signedInOnly(404),
+    },
+  ],
+  '/api/courses/[id]/slide/preview': () => [
+    {
+      method: 'POST',
+      path: `/api/courses/${hlCourse}/slide/preview`,
+      body: { act: 'later', plan: NOT_THERE },
+      expected: signedInOnly(404),
+    },
+  ],
   '/api/occurrences': () => [
     { method: 'GET', path: '/api/occurrences?from=2026-10-01&to=2026-10-31', expected: signedInOnly(200) },
   ],

@@ -7,6 +7,10 @@ export const mailTexts = {
       : was === is
         ? `${title}, ${is}: changed.\n${link}`
         : `${title}: it was ${was}; it is now ${is}.\n${link}`,
+  movedClassLine: (title: string, was: string | undefined, is: string, link: string) =>
+    was
+      ? `${title}: it was planned for ${was}; it is now planned for ${is}.\n${link}`
+      : `${title}: it is now planned for ${is}.\n${link}`,
   changed: (name: string, lines: readonly string[], by: string) =>
     `Hello ${name},\n\n${by} changed something you have seen:\n\n${lines.join('\n\n')}\n`,
   timeCancelledSubject: (title: string, when: string) => `Cancelled: ${title}, ${when}`,

@@ -183,6 +183,7 @@ export const panelTexts = {
   edit: 'Edit',
   remove: 'Delete',
   closePanel: 'Close the panel',
+  nowhere: 'no class is left',
   opening: 'One moment …',
   panel: 'What is chosen in the plan',
   handingIn: 'Handing in',

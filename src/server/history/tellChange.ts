@@ -14,6 +14,7 @@ import { historyRecord } from '@/data/history/undo';
 import type { Letter } from '@/data/mail/outbox';
 import { queueLetters } from '@/data/mail/outbox';
 import { personById } from '@/data/people/people';
+import { linesOfMovedPlans, studentsOfMovedPlans } from './movedPlans';
 import { schoolSettings } from '@/data/plan/schoolSettings';
 import type { Rows } from '@/data/rows';
 import type { Reader } from '@/data/database';
@@ -33,13 +34,13 @@ const changedEntries = (record: HistoryRecord) =>
       : [],
   );
 
-/** How many students had been shown what an act changed. */
+/** How many students had been shown what an act changed, or see the classes on which plans now stand. */
 export async function whoHadSeen(reader: Reader, record: HistoryRecord): Promise<number> {
   const shown = await shownTo(
     reader,
     changedEntries(record).map((entry) => entry.id),
   );
-  return new Set(shown.map((row) => row.person)).size;
+  return new Set([...shown.map((row) => row.person), ...(await studentsOfMovedPlans(reader, record))]).size;
 }
 
 /**
@@ -64,7 +65,12 @@ export function tellChange(
       writer,
       changed.map((entry) => entry.id),
     );
-    const letters = new Map<string, string[]>();
+    const letters = new Map<string, string[]>(
+      [...(await linesOfMovedPlans(writer, record, pembit.config.baseUrl))].map(([who, lines]) => [
+        who,
+        [...lines],
+      ]),
+    );
     for (const { id: entryId, before } of changed) {
       const entry = await entryById(writer, entryId as Entry['id']);
       if (!entry || audienceOf(entry).length === 0) continue;

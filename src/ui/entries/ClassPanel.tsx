@@ -6,6 +6,7 @@ import Link from 'next/link';
 import { useState } from 'react';
 import { classTexts } from '@/core/texts/classes';
 import { historyTexts } from '@/core/texts/history';
+import { slideTexts } from '@/core/texts/slide';
 import { panelTexts } from '@/core/texts/term';
 import { Field } from '../controls/Field';
 import { useSubmit } from '../controls/useSubmit';
@@ -16,7 +17,16 @@ import type { PanelClass } from './panelClass';
 import styles from './EntryPanel.module.css';
 
 /** A class beside the plan: what is taught in it, written in place by its staff. */
-export function ClassPanel({ cls, onDone }: { cls: PanelClass; onDone: () => void }) {
+export function ClassPanel({
+  cls,
+  onDone,
+  onSlide,
+}: {
+  cls: PanelClass;
+  onDone: () => void;
+  /** Slides what is planned here to later classes; where nothing is, what comes later forward. */
+  onSlide: () => void;
+}) {
   const { submit, errors, message, busy } = useSubmit();
   const [value, setValue] = useState({
     title: cls.title,
@@ -97,6 +107,11 @@ export function ClassPanel({ cls, onDone }: { cls: PanelClass; onDone: () => voi
             <Button type="submit" variant="contained" disabled={busy}>
               {panelTexts.saveFor(cls.who)}
             </Button>
+            {cls.plan && cls.pinned ? null : (
+              <Button variant="outlined" disabled={busy} onClick={onSlide}>
+                {cls.plan ? slideTexts.notReached : slideTexts.fill}
+              </Button>
+            )}
             {cls.title ? (
               <Button variant="outlined" disabled={busy} onClick={clear}>
                 {classTexts.clear}

@@ -7,6 +7,9 @@ import { dateLabel, rangeLabel, weekAndDate } from '@/core/time/dateLabels';
 /** A class as its panel shows it. */
 export type PanelClass = Readonly<{
   meeting: string;
+  course: string;
+  /** The plan that stands on it. */
+  plan?: string;
   section: string;
   date: string;
   tag: string;
@@ -35,6 +38,8 @@ export function panelClass(seen: SeenClass, plan: SeenPlan): PanelClass {
   const sections = [...new Set(concerned.map((c) => c.section))];
   return {
     meeting: meeting.id,
+    course: course.id,
+    plan: own?.id,
     section: section.id,
     date: meeting.date.toString(),
     tag: course.tag,

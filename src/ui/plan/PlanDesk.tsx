@@ -3,6 +3,7 @@ import Button from '@mui/material/Button';
 import { useRouter } from 'next/navigation';
 import type { ReactNode } from 'react';
 import { classTexts } from '@/core/texts/classes';
+import { slideTexts } from '@/core/texts/slide';
 import { panelTexts, termTexts } from '@/core/texts/term';
 import { useKept } from '../controls/useKept';
 import { ClassPanel } from '../entries/ClassPanel';
@@ -17,6 +18,7 @@ import { NONE, addedOn, opened } from './panelState';
 import type { PlanItem } from './planItem';
 import type { PendingMove } from './useMoves';
 import { useMoves } from './useMoves';
+import { SlidePanel } from './SlidePanel';
 import { usePanelData } from './usePanelData';
 
 /** What a view of the plan can do: the panel beside it is shared by all of them. */
@@ -96,7 +98,30 @@ export function PlanDesk({ data, children }: { data: DeskData; children: (desk: 
             onMove={(to) => moveEntryTo(entry, to)}
           />
         ) : cls ? (
-          <ClassPanel key={`${cls.meeting} ${cls.title}`} cls={cls} onDone={() => undefined} />
+          <ClassPanel
+            key={`${cls.meeting} ${cls.title}`}
+            cls={cls}
+            onDone={() => undefined}
+            onSlide={() =>
+              show({
+                kind: 'slide',
+                course: cls.course,
+                title: cls.title || cls.name,
+                ...(cls.plan ? { act: 'later', plan: cls.plan } : { act: 'forward', into: cls.meeting }),
+              })
+            }
+          />
+        ) : panel.kind === 'slide' ? (
+          <>
+            <h2 className={styles.panelTitle}>
+              {panel.act === 'later' ? slideTexts.title(panel.title) : slideTexts.forwardTitle}
+            </h2>
+            <SlidePanel
+              sliding={panel}
+              course={courses.find(({ id }) => id === panel.course)}
+              onDone={close}
+            />
+          </>
         ) : panel.kind === 'fill' ? (
           <>
             <h2 className={styles.panelTitle}>{classTexts.fillTitle}</h2>

@@ -7,12 +7,17 @@ export type Scope = 'this' | 'following' | 'all';
 /** Which of a series the panel is about. */
 export type Occurrence = Pick<PlanItem, 'start' | 'end'> & Readonly<{ recurrenceId: string }>;
 
+/** What slides: a plan to later classes, or what comes after a class forward into it. */
+export type Sliding = Readonly<{ course: string; title: string }> &
+  (Readonly<{ act: 'later'; plan: string }> | Readonly<{ act: 'forward'; into: string }>);
+
 /** What the panel beside the plan is about. An unsaved draft survives a reload of the page. */
 export type PanelState =
   | Readonly<{ kind: 'none' }>
   | Readonly<{ kind: 'entry'; id: string; occurrence?: Occurrence }>
   | Readonly<{ kind: 'class'; meeting: string }>
   | Readonly<{ kind: 'fill' }>
+  | (Readonly<{ kind: 'slide' }> & Sliding)
   | Readonly<{ kind: 'new'; draft: EntryDraft }>
   | Readonly<{
       kind: 'edit';

@@ -4,9 +4,9 @@ import { useState } from 'react';
 import { Temporal } from 'temporal-polyfill';
 import { termTexts } from '@/core/texts/term';
 import { callApi } from '../controls/callApi';
-import type { MessageAct } from '../controls/Messages';
 import { useMessages } from '../controls/Messages';
 import type { DeskData, PlanItem } from './planItem';
+import { useTell } from './useTell';
 
 /**
  * Moving marks to another day: drawn at once, with a message from which it is undone, from which what hangs on the date is
@@ -20,17 +20,8 @@ export function useMoves({
 }: Pick<DeskData, 'hanging' | 'classes' | 'days' | 'version'>) {
   const router = useRouter();
   const say = useMessages();
+  const tellAct = useTell();
   const [pending, setPending] = useState<PendingMove & { version: string }>();
-
-  const tellAct = async (history: string): Promise<MessageAct[]> => {
-    const seen = await callApi<{ seen: number }>('GET', `/api/history/${history}`);
-    if (!seen.ok || seen.value.seen === 0) return [];
-    const tell = async () => {
-      const told = await callApi<{ told: number }>('POST', `/api/history/${history}/tell`);
-      say(told.ok ? termTexts.told(told.value.told) : told.message, told.ok ? history : undefined);
-    };
-    return [{ label: termTexts.tell(seen.value.seen), run: tell }];
-  };
 
   const shift = async (items: readonly PlanItem[], days: number, along: boolean): Promise<void> => {
     const body = {
@@ -70,6 +61,9 @@ export function useMoves({
       answer.ok ? answer.history : undefined,
     );
     router.refresh();
+    if (!answer.ok) return;
+    const tell = await tellAct(answer.history!);
+    if (tell.length > 0) say(termTexts.moved(answer.value.title, words[to] ?? to), answer.history, tell);
   };
 
   /** A class moves its plan to the class of its own section on that day, in each section that the mark stands for. */

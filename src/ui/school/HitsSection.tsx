@@ -2,16 +2,24 @@
 import Button from '@mui/material/Button';
 import { historyTexts } from '@/core/texts/history';
 import { courseTexts } from '@/core/texts/school';
+import { slideTexts } from '@/core/texts/slide';
 import type { HitChoice } from './hitLines';
 import styles from './School.module.css';
 import { useSubmit } from '../controls/useSubmit';
 
 /** What closures hit in this course, each with its choice. Nothing stands here while nothing is hit. */
-export function HitsSection({ hits }: { hits: readonly HitChoice[] }) {
+export function HitsSection({ course, hits }: { course: string; hits: readonly HitChoice[] }) {
   const { submit, busy } = useSubmit();
   const place = (hit: Extract<HitChoice, { kind: 'plan' }>, body: { to?: string }) =>
     submit('PUT', `/api/sections/${hit.section}/plans/${hit.id}`, body, () =>
       body.to ? historyTexts.plannedClass(hit.what) : historyTexts.clearedClass(hit.what),
+    );
+  const slideIn = (hit: Extract<HitChoice, { kind: 'plan' }>) =>
+    submit(
+      'POST',
+      `/api/courses/${course}/slide`,
+      { act: 'later', plan: hit.id, sections: [hit.section] },
+      ({ moved }: { moved: number }) => slideTexts.slid(moved, hit.what, ''),
     );
   if (hits.length === 0) return null;
   return (
@@ -28,6 +36,9 @@ export function HitsSection({ hits }: { hits: readonly HitChoice[] }) {
             </span>
             {hit.kind === 'plan' ? (
               <span className={styles.buttons}>
+                <Button size="small" variant="contained" disabled={busy} onClick={() => slideIn(hit)}>
+                  {slideTexts.slideLost}
+                </Button>
                 {hit.to ? (
                   <Button
                     size="small"

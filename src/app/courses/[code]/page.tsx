@@ -16,6 +16,8 @@ import { ClosureForm } from '@/ui/school/ClosureForm';
 import { closureLines } from '@/ui/school/closureLines';
 import { CourseFacts } from '@/ui/school/CourseFacts';
 import { GroupsSection } from '@/ui/school/GroupsSection';
+import { DriftSection } from '@/ui/school/DriftSection';
+import { driftView } from '@/ui/school/driftView';
 import { hitLines } from '@/ui/school/hitLines';
 import { HitsSection } from '@/ui/school/HitsSection';
 import { JoiningSection } from '@/ui/school/JoiningSection';
@@ -53,6 +55,7 @@ export default async function CoursePage({ params }: { params: Promise<{ code: s
     wholePlanOf(pembit, actor, course.id),
   ]);
   const nowMs = pembit.now().epochMilliseconds;
+  const drift = whole && driftView(course, whole.classPlans, plan.locale);
   const hits = whole ? hitLines(whole, course.id, { zoneOf: requireZone, nowMs }) : [];
   const sectionNames = course.sections.map(({ id, name }) => ({ id, name }));
   const closures = plan.closures.filter((closure) => closure.term === term.id);
@@ -97,7 +100,8 @@ export default async function CoursePage({ params }: { params: Promise<{ code: s
           />
         </div>
         <div className={styles.column}>
-          <HitsSection hits={hits} />
+          <HitsSection course={course.id} hits={hits} />
+          {drift ? <DriftSection course={course.id} drift={drift} /> : null}
           <RosterSection course={course.id} members={members} sections={sectionNames} />
           <GroupsSection
             course={course.id}
