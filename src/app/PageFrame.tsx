@@ -2,18 +2,20 @@ import type { ReactNode } from 'react';
 import type { SeenPlan } from '@/core/plan/seenPlan';
 import { frameTexts } from '@/core/texts/frame';
 import { currentTerm } from '@/core/time/term';
+import { findingsOf } from '@/server/checks/findings';
 import { failedMailOf } from '@/server/mail/failedMail';
 import { todayIn } from '@/server/plan/todayIn';
 import { sharedPembit } from '@/server/pembit';
 import type { SignedIn } from '@/server/session/session';
-import type { NavItem } from '@/ui/frame/Frame';
 import { Frame } from '@/ui/frame/Frame';
+import type { NavItem } from '@/ui/frame/navItem';
 
 const { nav } = frameTexts;
 const STAFF_NAV: readonly NavItem[] = [
   { href: '/term', label: nav.term },
   { href: '/week', label: nav.week, wideOnly: true },
   { href: '/everything', label: nav.everything },
+  { href: '/checks', label: nav.checks, wideOnly: true },
   { href: '/office-hours', label: nav.officeHours },
   { href: '/publish', label: nav.publish },
   { href: '/courses', label: nav.courses },
@@ -55,12 +57,15 @@ export async function PageFrame({
       ? STUDENT_NAV.filter((i) => viewer.staffOf.size === 0 || i.href !== '/term')
       : []),
   ];
-  const failed = await failedMailOf(sharedPembit(), actor);
+  const [failed, { open }] = await Promise.all([
+    failedMailOf(sharedPembit(), actor),
+    findingsOf(sharedPembit(), actor),
+  ]);
   const term = plan && currentTerm(plan.terms, todayIn(sharedPembit(), plan));
   return (
     <Frame
       person={{ name: person.name, initials: initialsOf(person.name) }}
-      nav={items}
+      nav={items.map((item) => (item.href === '/checks' ? { ...item, count: open.length } : item))}
       termName={term?.name}
       courses={plan?.courses
         .filter((course) => !course.archived)

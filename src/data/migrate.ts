@@ -9,6 +9,7 @@ import { people } from './migrations/0003-people';
 import { schoolLife } from './migrations/0004-school-life';
 import { planning } from './migrations/0005-planning';
 import { classDates } from './migrations/0006-class-dates';
+import { checks } from './migrations/0007-checks';
 
 const MIGRATIONS: readonly { name: string; statements: readonly string[] }[] = [
   foundations,
@@ -17,6 +18,7 @@ const MIGRATIONS: readonly { name: string; statements: readonly string[] }[] = [
   schoolLife,
   planning,
   classDates,
+  checks,
 ];
 
 export type MigrationReport = Readonly<{ applied: readonly string[]; backups: readonly string[] }>;

@@ -109,6 +109,15 @@ export type Rows = {
     created_at: number;
     modified_at: number;
   };
+  dismissals: {
+    id: string;
+    /** `findingKey` and `fingerprint` of what is meant so. */
+    finding: string;
+    fingerprint: string;
+    reason: string;
+    person_id: string | null;
+    created_at: number;
+  };
   entry_audiences: AudienceColumns & { id: string; entry_id: string };
   links: { id: string; entry_id: string; position: number; url: string; label: string; staff_only: number };
   extensions: { id: string; entry_id: string; person_id: string; due_local: string };

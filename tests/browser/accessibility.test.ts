@@ -11,6 +11,7 @@ const PAGES: Readonly<Record<string, readonly string[]>> = {
   maren: [
     '/week',
     '/everything',
+    '/checks',
     '/term',
     '/office-hours',
     '/office-hours/new',

@@ -189,6 +189,8 @@ const CASES: readonly Case[] = [
     (id) => ({ kind: 'assignment', title: 'X', audience: [{ course: id }] }),
     ['due'],
   ],
+  ['leaving out nothing', '/api/checks/dismissals', () => ({ key: '' }), ['key']],
+  ['checking nothing', '/api/checks/preview', () => ({}), ['entry']],
   ['sliding nowhere', `/api/courses/${NOT_THERE}/slide`, () => ({ act: 'sideways' }), ['act']],
   [
     'sliding by no class',

@@ -211,6 +211,30 @@ test('a class was not reached: the rest slides in three inputs, is undone, and t
   await maren.doesNotSee('Sections side by side');
 });
 
+test('checks: put right in one click, left out with a reason, and seen while writing', async () => {
+  await maren.open(`${pembit.pembitUrl}/checks`);
+  await maren.sees('Night sail to the outer buoy');
+  await maren.click('button', 'Move it to Mon 2 Nov');
+  await maren.sees('Put right: Night sail to the outer buoy');
+  await maren.doesNotSee('Move it to Mon 2 Nov');
+  await maren.click('button', 'Undo');
+  await maren.sees('Move it to Mon 2 Nov');
+  await maren.click('button', 'It is meant so');
+  await maren.type('Why, if you like', 'The quiz is short');
+  await maren.click('button', 'Leave it out');
+  await maren.sees('Left out: Half-breadth plan');
+  await maren.sees('Maren Toft: The quiz is short');
+  await maren.click('button', 'Check it again');
+  await maren.sees('Tide-table quiz is due on the same day');
+  await maren.open(`${pembit.pembitUrl}/term`);
+  await maren.click('cell', /^week 9, Wed 4 Nov/);
+  await maren.click('field', 'Assignment');
+  await maren.type('Title', 'Late sketch');
+  await maren.type('Due at', '0:00');
+  await maren.sees('It is due at 00:00, when the day begins.');
+  await maren.click('button', 'Cancel');
+});
+
 test('the quick line: an assignment in two inputs; what is unclear is asked; a title finds its entry', async () => {
   await maren.open(`${pembit.pembitUrl}/term`);
   await counted(maren, 'an assignment with its set day and due time, by the quick line', 2, async () => {

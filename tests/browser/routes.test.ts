@@ -443,6 +443,21 @@ const CHECKS: Readonly<Record<string, () => readonly Check[]>> = {
   '/api/people/[id]/invitation': () => [
     { method: 'POST', path: `/api/people/${NOT_THERE}/invitation`, expected: signedInOnly(403) },
   ],
+  '/checks': () => [{ method: 'GET', path: '/checks', expected: page(307) }],
+  '/api/checks/dismissals': () => [
+    { method: 'POST', path: '/api/checks/dismissals', body: { key: 'x' }, expected: signedInOnly(404) },
+  ],
+  '/api/checks/dismissals/[id]': () => [
+    { method: 'DELETE', path: `/api/checks/dismissals/${NOT_THERE}`, expected: signedInOnly(404) },
+  ],
+  '/api/checks/preview': () => [
+    {
+      method: 'POST',
+      path: '/api/checks/preview',
+      body: { entry: entryBody(hlCourse) },
+      expected: signedInOnly(403),
+    },
+  ],
   '/api/quick-line': () => [
     { method: 'GET', path: '/api/quick-line?line=quiz', expected: signedInOnly(200) },
   ],

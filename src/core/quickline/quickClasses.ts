@@ -1,7 +1,7 @@
 import { Temporal } from 'temporal-polyfill';
 import { quickTexts } from '../texts/quickLine';
 import { dateLabel } from '../time/dateLabels';
-import { escapeRegExp } from './escapeRegExp';
+import { escapeRegExp } from '../escapeRegExp';
 import type { QuickContext, QuickCourse, QuickEntry } from './quickEntry';
 import { COUNT, countOf } from './quickDates';
 

@@ -1,6 +1,6 @@
 import type { SectionId } from '../ids';
 import { quickTexts } from '../texts/quickLine';
-import { escapeRegExp } from './escapeRegExp';
+import { escapeRegExp } from '../escapeRegExp';
 import type { LineScanner } from './lineScanner';
 import type { QuickContext, QuickCourse, QuickEntry } from './quickEntry';
 

@@ -9,6 +9,7 @@ export const frameTexts = {
     publish: 'Publish',
     school: 'School',
     courses: 'Courses',
+    checks: 'Checks',
     next: 'Next',
     signUp: 'Sign up',
     subscribe: 'Subscribe',

@@ -1,6 +1,7 @@
 'use client';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
+import { checkTexts } from '@/core/texts/checks';
 import { panelTexts } from '@/core/texts/term';
 import type { FieldErrors } from '../controls/callApi';
 import { Field } from '../controls/Field';
@@ -17,12 +18,15 @@ import type { PanelCourse } from './panelData';
 import type { DraftReading } from './readDraft';
 import { readDraft } from './readDraft';
 import { TimeField } from './TimeField';
+import { useChecks } from './useChecks';
 import { VisibilityFields } from './VisibilityFields';
 import { audienceOfDraft, whoWillSee } from './whoWillSee';
 
 // The editor is large, and few entries need it: it comes when its part of the form is there.
 
 type Props = Readonly<{
+  /** Of an entry that stands already. */
+  id?: string;
   draft: EntryDraft;
   onChange: (draft: EntryDraft) => void;
   courses: readonly PanelCourse[];
@@ -53,6 +57,7 @@ export function EntryForm(props: Props) {
   const errors: FieldErrors = tried ? { ...serverErrors, ...(found as FieldErrors) } : serverErrors;
   const fields = fieldsOf(draft, onChange, { errors, reading });
   const { set, text, time } = fields;
+  const questionable = useChecks(reading, props.id);
   const shared = draft.kind !== 'note' && !single;
   const who = audienceOfDraft(draft, courses);
 
@@ -116,6 +121,16 @@ export function EntryForm(props: Props) {
           />
           <VisibilityFields fields={fields} />
         </>
+      ) : null}
+      {questionable.length > 0 ? (
+        <section className="notice" aria-live="polite">
+          <b>{checkTexts.inPanel}</b>
+          <ul>
+            {questionable.map((why) => (
+              <li key={why}>{why}</li>
+            ))}
+          </ul>
+        </section>
       ) : null}
       <div className={styles.save}>
         <p className="notice">

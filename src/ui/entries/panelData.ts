@@ -1,4 +1,5 @@
 import type { Hanging } from '@/core/entries/moveDate';
+import type { CheckLine } from '../checks/checkLine';
 import type { EntryDraft } from './entryDraft';
 
 type Named = Readonly<{ id: string; name: string; students: number }>;
@@ -45,4 +46,6 @@ export type PanelEntry = Readonly<{
   coming?: Readonly<{ words: string; own?: string; names: readonly string[] }>;
   editable: boolean;
   draft: EntryDraft;
+  /** What looks questionable in it; for its staff alone. */
+  checks?: readonly CheckLine[];
 }>;

@@ -6,17 +6,12 @@ import { Messages } from '../controls/Messages';
 import type { SwitchCourse } from './CourseSwitches';
 import { CourseSwitches } from './CourseSwitches';
 import styles from './Frame.module.css';
+import type { NavItem } from './navItem';
 import { NavLink } from './NavLink';
 import { QuickLine } from '../quickline/QuickLine';
 import { SeeAsSelect } from './SeeAsSelect';
 
 export type FramePerson = Readonly<{ name: string; initials: string }>;
-export type NavItem = Readonly<{
-  href: string;
-  label: string;
-  /** Left out of the bar of a phone, which holds five words at most. */
-  wideOnly?: boolean;
-}>;
 type Props = Readonly<{
   person: FramePerson;
   nav: readonly NavItem[];

@@ -2,8 +2,9 @@
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
 import styles from './Frame.module.css';
+import type { NavItem } from './navItem';
 
-export function NavLink({ href, label, wideOnly }: { href: string; label: string; wideOnly?: boolean }) {
+export function NavLink({ href, label, wideOnly, count = 0 }: NavItem) {
   const path = usePathname();
   const here = path === href || path.startsWith(`${href}/`);
   return (
@@ -16,6 +17,7 @@ export function NavLink({ href, label, wideOnly }: { href: string; label: string
       aria-current={here ? 'page' : undefined}
     >
       {label}
+      {count > 0 ? <span className={styles.count}>{count}</span> : null}
     </Link>
   );
 }

@@ -118,6 +118,7 @@ export function EditPanel({
       ) : null}
       <EntryForm
         key={state.kind === 'edit' ? `${state.id} ${state.sequence} ${state.scope}` : 'new'}
+        id={state.kind === 'edit' ? state.id : undefined}
         draft={draft}
         onChange={(next) => show({ ...state, draft: next })}
         courses={data.courses}

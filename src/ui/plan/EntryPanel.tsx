@@ -2,8 +2,10 @@
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { Temporal } from 'temporal-polyfill';
+import { checkTexts } from '@/core/texts/checks';
 import { historyTexts } from '@/core/texts/history';
 import { panelTexts } from '@/core/texts/term';
+import { CheckList } from '../checks/CheckList';
 import { Field } from '../controls/Field';
 import { useMessages } from '../controls/Messages';
 import { useSubmit } from '../controls/useSubmit';
@@ -61,7 +63,7 @@ export function EntryPanel({ entry, occurrence, courses, show, dayWords, onMove 
     if (!answer.ok) say(Object.values(answer.fields)[0] ?? answer.message);
   };
   const line =
-    entry.editable && !entry.repeats && entry.dates.length > 0 ? (
+    entry.editable && !entry.repeats && entry.dates.length > 1 ? (
       <DateLine
         key={`${entry.id} ${entry.sequence}`}
         dates={entry.dates}
@@ -72,6 +74,12 @@ export function EntryPanel({ entry, occurrence, courses, show, dayWords, onMove 
   return (
     <>
       <ReadEntry entry={entry} heading="h2" line={line} />
+      {entry.checks && entry.checks.length > 0 ? (
+        <section className={styles.checks}>
+          <h3>{checkTexts.inPanel}</h3>
+          <CheckList lines={entry.checks} within />
+        </section>
+      ) : null}
       {entry.editable ? (
         <div className={styles.acts}>
           <div className={styles.buttons}>

@@ -3,8 +3,10 @@ import { entryInput } from '@/core/entries/entryInput';
 import { entryId } from '@/core/ids';
 import { done, refused } from '@/core/refusals';
 import { scopeInput } from '@/core/series/scope';
+import { findingsOf } from '@/server/checks/findings';
 import { changeEntry } from '@/server/entries/changeEntry';
 import { deleteEntry } from '@/server/entries/deleteEntry';
+import { checkLine } from '@/ui/checks/checkLine';
 import { panelEntry } from '@/ui/entries/panelView';
 import { mayEdit } from '@/ui/plan/deskData';
 import { panelPlan } from '../../../panelPlan';
@@ -28,7 +30,11 @@ export const GET = endpoint(
     const entry = plan.entries.find((e) => e.id === params.id);
     if (!entry) return refused('notFound');
     const { courses, locale } = plan;
-    return done(panelEntry(entry, { courses, term, locale, mayEdit: !readOnly && mayEdit(viewer, entry) }));
+    const panel = panelEntry(entry, { courses, term, locale, mayEdit: !readOnly && mayEdit(viewer, entry) });
+    if (readOnly || !term) return done(panel);
+    const { open } = await findingsOf(pembit, actor);
+    const own = open.filter(({ about }) => 'entry' in about && about.entry.id === entry.id);
+    return done({ ...panel, checks: own.map((finding) => checkLine(finding, { courses, term, locale })) });
   },
 );
 

@@ -1,0 +1,10 @@
+import { z } from 'zod';
+import { bringBackFinding } from '@/server/checks/dismiss';
+import { endpoint } from '../../../endpoint';
+
+const params = z.object({ id: z.uuid() });
+
+/** Has a finding checked again that was left out. */
+export const DELETE = endpoint({ who: 'person', params }, ({ pembit, actor, params }) =>
+  bringBackFinding(pembit, actor, params.id),
+);

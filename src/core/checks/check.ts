@@ -1,0 +1,74 @@
+import type { Temporal } from 'temporal-polyfill';
+import type { SharedEntry } from '../entries/entry';
+import type { SeenEntry } from '../entries/seenBy';
+import type { CourseId, GroupId, PersonId, SectionId } from '../ids';
+import type { Course } from '../plan/plan';
+import type { SeenClass } from '../plan/seenPlan';
+import type { Closure } from '../time/closure';
+import type { Term } from '../time/term';
+import type { ZoneLookup } from '../time/zone';
+import type { Hanging } from '../entries/moveDate';
+
+/** A student of a course, for telling whether two entries meet the same people. */
+export type Enrolled = Readonly<{
+  course: CourseId;
+  person: PersonId;
+  section?: SectionId;
+  groups: readonly GroupId[];
+}>;
+
+/** An entry that is checked: its staff looks at it. Its instance of a series is its first. */
+export type CheckedEntry = SeenEntry & SharedEntry;
+
+/** What checks look at: everything that one viewer teaches in a term. */
+export type CheckInput = Readonly<{
+  term: Term;
+  courses: readonly Course[];
+  closures: readonly Closure[];
+  entries: readonly CheckedEntry[];
+  classes: readonly SeenClass[];
+  /** The students whom an entry meets. */
+  peopleOf: (entry: CheckedEntry) => ReadonlySet<PersonId>;
+  today: Temporal.PlainDate;
+  zoneOf: ZoneLookup;
+  locale: string;
+}>;
+
+/** What would put it right in one click, done by the same acts that a person has. */
+export type Remedy = Readonly<{ label: string }> &
+  (
+    | Readonly<{ act: 'shift'; days: number }>
+    | Readonly<{ act: 'line'; on: string }>
+    | Readonly<{ act: 'place'; start: string; end: string }>
+    | Readonly<{ act: 'dates'; field: Hanging; days: number }>
+    | Readonly<{ act: 'show' }>
+    | Readonly<{ act: 'open' }>
+  );
+
+/** Something questionable: what, where, why, and what to do about it. */
+export type Finding = Readonly<{
+  check: string;
+  /** An entry, or a class. */
+  about: Readonly<{ entry: CheckedEntry }> | Readonly<{ seen: SeenClass }>;
+  why: string;
+  remedy: Remedy;
+  /** Another entry that it is about, too. */
+  other?: CheckedEntry;
+}>;
+
+/** One check is one file: it names what it finds. */
+export type Check = Readonly<{ id: string; find: (input: CheckInput) => readonly Finding[] }>;
+
+export const OPEN = (label: string): Remedy => ({ label, act: 'open' });
+
+/** By what a finding is known again: dismissed, it stays so until what it is about changes. */
+export function findingKey({ check, about, other }: Finding): string {
+  const id = 'entry' in about ? about.entry.id : about.seen.meeting.id;
+  return [check, id, ...(other ? [other.id] : [])].join(' ');
+}
+
+/** Different after each change of what a finding is about. */
+export function fingerprint({ about, other }: Finding): string {
+  const own = 'entry' in about ? about.entry.sequence : about.seen.meeting.sequence;
+  return [own, ...(other ? [other.sequence] : [])].join(' ');
+}

@@ -1,0 +1,41 @@
+import { randomUUID } from 'node:crypto';
+import { findAll } from '@/core/checks/allChecks';
+import type { CheckedEntry, Finding } from '@/core/checks/check';
+import { entryFromInput } from '@/core/entries/entryFromInput';
+import type { EntryInput } from '@/core/entries/entryInput';
+import { releaseAt } from '@/core/entries/visibility';
+import type { EntryId } from '@/core/ids';
+import type { Outcome } from '@/core/refusals';
+import { done } from '@/core/refusals';
+import { checkedInput } from '../entries/checkedInput';
+import { datedByClasses } from '../entries/followClasses';
+import { newIdentity } from '../entries/planEntry';
+import type { Pembit } from '../pembit';
+import { planSeenBy } from '../plan/planSeenBy';
+import type { SignedIn } from '../session/session';
+import { checkInput } from './findings';
+
+/** What the checks would find in an entry as it is being written; nothing is saved. */
+export async function previewChecks(
+  pembit: Pembit,
+  actor: SignedIn,
+  { id, input }: { id?: EntryId; input: EntryInput },
+): Promise<Outcome<readonly Finding[]>> {
+  const plan = await planSeenBy(pembit, actor.viewer);
+  const looked = await checkInput(pembit, actor.viewer, plan);
+  const checked = await checkedInput(pembit, pembit, actor, input);
+  if (!checked.ok) return checked;
+  if (!looked || input.kind === 'note') return done([]);
+  const now = pembit.now();
+  const identity = { ...newIdentity(actor, now), id: id ?? (randomUUID() as EntryId) };
+  const made = await datedByClasses(
+    pembit,
+    entryFromInput(checked.value.input, identity, checked.value.zone, now),
+  );
+  if (made.kind === 'note') return done([]);
+  const entry = { ...made, release: releaseAt(made, now), asStaff: true, whole: true } as CheckedEntry;
+  const entries = [...looked.entries.filter((other) => other.id !== identity.id), entry];
+  const about = (finding: Finding) =>
+    ('entry' in finding.about && finding.about.entry === entry) || finding.other === entry;
+  return done(findAll({ ...looked, entries }).filter(about));
+}
