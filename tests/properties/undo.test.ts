@@ -2,18 +2,28 @@ import fc from 'fast-check';
 import { Temporal } from 'temporal-polyfill';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { entryInput } from '@/core/entries/entryInput';
+import { HANGING } from '@/core/entries/moveDate';
+import { closureInput, patternInput } from '@/core/frame/frameInput';
 import type { EntryId, HistoryId } from '@/core/ids';
+import { slideInput } from '@/core/plan/slideInput';
 import type { Outcome } from '@/core/refusals';
 import { select } from '@/data/database';
+import { loadPlan } from '@/data/plan/loadPlan';
 import { actOnSeveral } from '@/server/entries/bulk';
 import { cancelEntry } from '@/server/entries/cancelEntry';
 import { changeEntry } from '@/server/entries/changeEntry';
+import { changeEntryLine } from '@/server/entries/changeEntryLine';
 import { copyEntry } from '@/server/entries/copyEntry';
 import { deleteEntry } from '@/server/entries/deleteEntry';
+import { moveHangingDate } from '@/server/entries/moveHangingDate';
 import { placeEntry } from '@/server/entries/placeEntry';
 import { planEntry } from '@/server/entries/planEntry';
 import { reply } from '@/server/entries/reply';
 import { shiftEntries } from '@/server/entries/shiftEntry';
+import { addClosure } from '@/server/frame/closures';
+import { changeWeek } from '@/server/frame/courses';
+import { writeTopics } from '@/server/plan/classPlans';
+import { slidePlans } from '@/server/plan/slidePlans';
 import { undoChange } from '@/server/history/undoChange';
 import { valueOf } from '../support/outcomes';
 import type { School } from '../support/school';
@@ -22,10 +32,17 @@ import { newSchool } from '../support/school';
 let school: School;
 beforeAll(async () => {
   school = await newSchool();
+  const { pembit, instructor, course, section } = school;
+  const week = patternInput.parse({ from: '2026-09-08', week: 'Tue Thu 10-11:15' });
+  valueOf(await changeWeek(pembit, instructor, section, week));
+  const list = ['Lines', 'Offsets', '', 'Fairing', 'Bevels', 'Moulds'].join('\n');
+  valueOf(await writeTopics(pembit, instructor, course, { list, from: 8 }));
 });
 afterAll(() => school.close());
 
-const TABLES = ['entries', 'entry_audiences', 'links', 'extensions', 'replies'];
+const TABLES = [
+  'entries', 'entry_audiences', 'links', 'extensions', 'replies', 'class_plans', 'plan_bindings', 'meetings', 'closures',
+]; // prettier-ignore
 /** What grows with every write, and is not taken back. */
 const GROWING = new Set(['sequence', 'modified_at']);
 
@@ -49,6 +66,12 @@ const inputs = () => {
     { kind: 'event', title: 'Drop-in', start: SERIES[0], end: '2026-10-13T15:00', rrule: 'FREQ=WEEKLY;COUNT=3', audience, coming: { seats: 2 } }, // prettier-ignore
     { kind: 'event', title: 'Demonstration', start: '2026-10-15T12:30', end: '2026-10-15T13:30', audience, coming: {}, visibility: { kind: 'from', from: '2026-10-12T08:00' } }, // prettier-ignore
     { kind: 'assignment', title: 'Half-breadth plan', setOn: '2026-10-05', due: '2026-10-15T17:00', closes: '2026-10-17T17:00', links: [{ title: 'Table', url: 'https://library.example/4' }], extensions: [{ person: school.students[0]!.person.id, due: '2026-10-16T17:00' }], audience }, // prettier-ignore
+    {
+      kind: 'assignment',
+      title: 'Fair the sheer',
+      atClass: { setOn: { ordinal: 9 }, due: { ordinal: 11, edge: 'end' } },
+      audience,
+    },
     { kind: 'announcement', title: 'The loft is open late', on: '2026-10-12', audience },
     { kind: 'note', title: 'Order battens', on: '2026-10-14T11:00' },
   ].map((input) => entryInput.parse(input));
@@ -65,6 +88,10 @@ const ACTS = [
   'hide',
   'remove',
   'reply',
+  'line',
+  'dates',
+  'slide',
+  'close',
 ] as const;
 const act = fc.record({
   what: fc.constantFrom(...ACTS),
@@ -78,13 +105,15 @@ const act = fc.record({
 type Act = typeof act extends fc.Arbitrary<infer A> ? A : never;
 type Row = { id: EntryId; sequence: number; kind: string; title: string };
 
-/** Every act on the second entry, which asks students who is coming. */
+/** Every act on the second entry, which asks students who is coming and is shown from a day. */
 const EACH_ONCE = ACTS.map((what): Act => ({ what, which: 1, other: 2, occurrence: undefined, scope: 'all', days: 1, along: true })); // prettier-ignore
 
 async function carryOut(a: Act): Promise<Outcome<unknown> | undefined> {
   const { pembit, instructor } = school;
   const rows = await select<Row>(pembit, 'SELECT id, sequence, kind, title FROM entries ORDER BY rowid');
-  if (a.what === 'plan') return planEntry(pembit, instructor, inputs()[a.which % 5]!);
+  if (a.what === 'plan') return planEntry(pembit, instructor, inputs()[a.which % 6]!);
+  if (a.what === 'slide') return slide(a);
+  if (a.what === 'close') return close(a);
   const row = rows[a.which % rows.length];
   if (!row) return undefined;
   const { id, sequence } = row;
@@ -115,7 +144,39 @@ async function carryOut(a: Act): Promise<Outcome<unknown> | undefined> {
       return actOnSeveral(pembit, instructor, several, { act: 'delete' });
     case 'reply':
       return reply(pembit, school.students[a.other % 3]!, id, a.along ? 'coming' : 'notComing');
+    case 'line': {
+      const on = Temporal.PlainDate.from('2026-10-15').add({ days: a.days });
+      return changeEntryLine(pembit, instructor, { id, sequence }, { title: `${row.title} *`, on });
+    }
+    case 'dates':
+      return moveHangingDate(pembit, instructor, id, {
+        field: HANGING[a.other % HANGING.length]!,
+        days: a.days || 1,
+      });
   }
+}
+
+/** Slides one of the plans, later or forward, now and then with what has a date of its own. */
+async function slide(a: Act): Promise<Outcome<unknown> | undefined> {
+  const { pembit, instructor, course } = school;
+  const { courses, classPlans, entries } = await loadPlan(pembit, [course]);
+  const plan = classPlans[a.which % classPlans.length];
+  const meetings = courses[0]!.sections[0]!.meetings;
+  const along = a.along ? entries.map((entry) => entry.id) : [];
+  const input = slideInput.parse(
+    a.days < 0
+      ? { act: 'forward', into: meetings[a.which + 5]!.id, along }
+      : { act: 'later', plan: plan?.id, by: a.days + 1, along, overflow: plan ? { [plan.id]: 'drop' } : {} },
+  );
+  return slidePlans(pembit, instructor, course, input);
+}
+
+function close(a: Act): Promise<Outcome<unknown>> {
+  const firstDay = Temporal.PlainDate.from('2026-10-15')
+    .add({ days: a.days * 2 })
+    .toString();
+  const closure = closureInput.parse({ term: school.term, course: school.course, name: 'Storm', firstDay, lastDay: firstDay }); // prettier-ignore
+  return addClosure(school.pembit, school.instructor, closure);
 }
 
 test('undoing acts one after the other brings back each state exactly, whatever was done', async () => {
