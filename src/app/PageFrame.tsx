@@ -16,6 +16,7 @@ const STAFF_NAV: readonly NavItem[] = [
   { href: '/week', label: nav.week, wideOnly: true },
   { href: '/everything', label: nav.everything },
   { href: '/checks', label: nav.checks, wideOnly: true },
+  { href: '/materials', label: nav.materials, wideOnly: true },
   { href: '/office-hours', label: nav.officeHours },
   { href: '/publish', label: nav.publish },
   { href: '/courses', label: nav.courses },
@@ -23,6 +24,7 @@ const STAFF_NAV: readonly NavItem[] = [
 const STUDENT_NAV: readonly NavItem[] = [
   { href: '/next', label: nav.next },
   { href: '/term', label: nav.term },
+  { href: '/materials', label: nav.materials },
   { href: '/sign-up', label: nav.signUp },
   { href: '/subscribe', label: nav.subscribe },
 ];
@@ -54,7 +56,7 @@ export async function PageFrame({
     ...(viewer.staffOf.size > 0 ? STAFF_NAV : []),
     ...(person.isAdmin ? [{ href: '/school', label: nav.school }] : []),
     ...(viewer.memberOf.size > 0
-      ? STUDENT_NAV.filter((i) => viewer.staffOf.size === 0 || i.href !== '/term')
+      ? STUDENT_NAV.filter((i) => viewer.staffOf.size === 0 || !STAFF_NAV.some((own) => own.href === i.href))
       : []),
   ];
   const [failed, { open }] = await Promise.all([
@@ -71,6 +73,7 @@ export async function PageFrame({
         .filter((course) => !course.archived)
         .map(({ code, tag, title, color }) => ({ code, tag, title, color }))}
       wide={wide}
+      notesOnly={viewer.staffOf.size === 0}
       seeAs={seeAs}
     >
       {failed.length > 0 ? (

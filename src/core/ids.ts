@@ -34,5 +34,7 @@ export const historyId = id<'HistoryId'>();
 export type HistoryId = z.infer<typeof historyId>;
 export const closureId = id<'ClosureId'>();
 export type ClosureId = z.infer<typeof closureId>;
+export const materialId = id<'MaterialId'>();
+export type MaterialId = z.infer<typeof materialId>;
 export const meetingId = id<'MeetingId'>();
 export type MeetingId = z.infer<typeof meetingId>;

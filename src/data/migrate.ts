@@ -10,6 +10,7 @@ import { schoolLife } from './migrations/0004-school-life';
 import { planning } from './migrations/0005-planning';
 import { classDates } from './migrations/0006-class-dates';
 import { checks } from './migrations/0007-checks';
+import { materials } from './migrations/0008-materials';
 
 const MIGRATIONS: readonly { name: string; statements: readonly string[] }[] = [
   foundations,
@@ -19,6 +20,7 @@ const MIGRATIONS: readonly { name: string; statements: readonly string[] }[] = [
   planning,
   classDates,
   checks,
+  materials,
 ];
 
 export type MigrationReport = Readonly<{ applied: readonly string[]; backups: readonly string[] }>;

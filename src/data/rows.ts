@@ -118,6 +118,22 @@ export type Rows = {
     person_id: string | null;
     created_at: number;
   };
+  materials: {
+    id: string;
+    course_id: string;
+    parent_id: string | null;
+    position: number;
+    kind: string;
+    title: string;
+    url: string;
+    text: string;
+    /** Wall time and zone: `2026-10-15T08:00`, `America/Halifax`. */
+    visible_from: string | null;
+    tzid: string;
+    sequence: number;
+    created_at: number;
+    modified_at: number;
+  };
   entry_audiences: AudienceColumns & { id: string; entry_id: string };
   links: { id: string; entry_id: string; position: number; url: string; label: string; staff_only: number };
   extensions: { id: string; entry_id: string; person_id: string; due_local: string };
@@ -197,4 +213,5 @@ export const TABLES: readonly Table[] = [
   'people', 'terms', 'courses', 'staff', 'sections', 'roster', 'entries', 'entry_audiences', 'links',
   'sheets', 'sheet_audiences', 'hosts', 'slots', 'bookings', 'outlets', 'closures', 'patterns', 'meetings',
   'school', 'course_groups', 'group_members', 'themes', 'site_dates', 'extensions', 'replies', 'class_plans', 'plan_bindings',
+  'dismissals', 'materials',
 ]; // prettier-ignore

@@ -191,6 +191,30 @@ const CASES: readonly Case[] = [
   ],
   ['leaving out nothing', '/api/checks/dismissals', () => ({ key: '' }), ['key']],
   ['checking nothing', '/api/checks/preview', () => ({}), ['entry']],
+  [
+    'a material without a title',
+    `/api/courses/${NOT_THERE}/materials`,
+    () => ({ kind: 'unit', title: ' ' }),
+    ['title'],
+  ],
+  [
+    'a link without an address',
+    `/api/courses/${NOT_THERE}/materials`,
+    () => ({ kind: 'webLink', title: 'X' }),
+    ['url'],
+  ],
+  [
+    'a material of no kind',
+    `/api/courses/${NOT_THERE}/materials`,
+    () => ({ kind: 'folder', title: 'X' }),
+    ['kind'],
+  ],
+  [
+    'an empty list of materials',
+    `/api/courses/${NOT_THERE}/materials/preview`,
+    () => ({ list: '  ' }),
+    ['list'],
+  ],
   ['sliding nowhere', `/api/courses/${NOT_THERE}/slide`, () => ({ act: 'sideways' }), ['act']],
   [
     'sliding by no class',

@@ -66,8 +66,8 @@ test('a line of everything is changed where it stands; chosen ones move by class
   await maren.open(`${pembit.pembitUrl}/everything`);
   await maren.type('Search', 'half model due');
   await maren.click('button', /^Change the line of Half model/);
-  await maren.typeInto('form', 'Title', 'Half model, finished');
-  await maren.typeInto('form', 'Time, or none', '2');
+  await maren.typeInto('main form', 'Title', 'Half model, finished');
+  await maren.typeInto('main form', 'Time, or none', '2');
   await maren.click('button', '14:00');
   await maren.click('button', 'Save');
   await maren.sees('Changed Half model, finished');

@@ -443,6 +443,49 @@ const CHECKS: Readonly<Record<string, () => readonly Check[]>> = {
   '/api/people/[id]/invitation': () => [
     { method: 'POST', path: `/api/people/${NOT_THERE}/invitation`, expected: signedInOnly(403) },
   ],
+  '/materials': () => [
+    { method: 'GET', path: '/materials', expected: page() },
+    {
+      method: 'GET',
+      path: '/materials?course=HL%20210',
+      expected: { nobody: 307, stranger: 404, student: 200 },
+    },
+  ],
+  '/m/[id]': () => [
+    { method: 'GET', path: `/m/${NOT_THERE}`, expected: page(404) },
+    { method: 'GET', path: '/m/nothing', expected: page(404) },
+  ],
+  '/api/courses/[id]/materials': () => [
+    {
+      method: 'POST',
+      path: `/api/courses/${hlCourse}/materials`,
+      body: { kind: 'unit', title: 'X' },
+      expected: signedInOnly(404),
+    },
+  ],
+  '/api/courses/[id]/materials/preview': () => [
+    {
+      method: 'POST',
+      path: `/api/courses/${hlCourse}/materials/preview`,
+      body: { list: 'X' },
+      expected: signedInOnly(404),
+    },
+  ],
+  '/api/courses/[id]/materials/list': () => [
+    {
+      method: 'POST',
+      path: `/api/courses/${hlCourse}/materials/list`,
+      body: { list: 'X' },
+      expected: signedInOnly(404),
+    },
+  ],
+  '/api/materials/[id]': () => [
+    { method: 'PUT', path: `/api/materials/${NOT_THERE}`, body: { title: 'X' }, expected: signedInOnly(404) },
+    { method: 'DELETE', path: `/api/materials/${NOT_THERE}`, expected: signedInOnly(404) },
+  ],
+  '/api/materials/[id]/place': () => [
+    { method: 'PUT', path: `/api/materials/${NOT_THERE}/place`, body: {}, expected: signedInOnly(404) },
+  ],
   '/checks': () => [{ method: 'GET', path: '/checks', expected: page(307) }],
   '/api/checks/dismissals': () => [
     { method: 'POST', path: '/api/checks/dismissals', body: { key: 'x' }, expected: signedInOnly(404) },

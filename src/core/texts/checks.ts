@@ -6,6 +6,7 @@ export const checkTexts = {
   count: (n: number) => (n === 1 ? '1 thing to look at' : `${n} things to look at`),
   badge: (n: number) => `Checks ${n}`,
   dismiss: 'It is meant so',
+  dismissThis: (title: string) => `It is meant so: ${title}`,
   reason: 'Why, if you like',
   dismissNow: 'Leave it out',
   dismissed: 'Left out',

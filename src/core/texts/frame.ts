@@ -10,6 +10,7 @@ export const frameTexts = {
     school: 'School',
     courses: 'Courses',
     checks: 'Checks',
+    materials: 'Materials',
     next: 'Next',
     signUp: 'Sign up',
     subscribe: 'Subscribe',

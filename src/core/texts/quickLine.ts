@@ -2,9 +2,7 @@
 export const quickTexts = {
   label: 'Quick line',
   placeholder: 'Add or find: Tide quiz, due week 6 Thursday 5 pm, NV',
-  lead: 'One line adds an entry; a title finds one.',
-  more: 'What it understands',
-  understood: 'Understood',
+  placeholderNotes: 'Find by title, or note: ask about bevels Friday',
   finds: 'On the plan',
   save: (title: string) => `Add ${title}`,
   kind: 'Kind',

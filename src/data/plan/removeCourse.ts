@@ -44,6 +44,7 @@ const ORDER: readonly (readonly [Table, string])[] = [
   ['replies', `entry_id IN (${ENTRIES})`],
   ['plan_bindings', 'plan_id IN (SELECT id FROM class_plans WHERE course_id = :id)'],
   ['class_plans', 'course_id = :id'],
+  ['materials', 'course_id = :id'],
 ];
 
 /** Takes a course away row by row, so that the act can be undone. */

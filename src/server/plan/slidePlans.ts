@@ -13,6 +13,7 @@ import type { Course } from '@/core/plan/plan';
 import type { Overflow, SlideMove } from '@/core/plan/slide';
 import { bringTogether, pullForward, slideLater } from '@/core/plan/slide';
 import type { SlideInput } from '@/core/plan/slideInput';
+import type { SlidePreview } from '@/core/plan/slidePreview';
 import type { Outcome } from '@/core/refusals';
 import { listed } from '@/core/texts/entries';
 import { groupBy } from '@/core/groupBy';
@@ -128,21 +129,6 @@ const stepsOf = (input: SlideInput) =>
   input.act === 'later' ? input.by : input.act === 'forward' ? -input.by : 0;
 
 const plansIn = (moves: readonly SlideMove[]): number => new Set(moves.map(({ plan }) => plan.id)).size;
-
-export type SlidePreview = Readonly<{
-  /** How many plans move; in sections that move alike one line stands for all. */
-  plans: number;
-  moves: readonly Readonly<{
-    plan: string;
-    title: string;
-    section: string;
-    from: string;
-    to: string;
-    fits: boolean;
-  }>[];
-  follows: readonly Readonly<{ title: string; from: string; to: string }>[];
-  offered: readonly Readonly<{ id: string; title: string; from: string; to: string }>[];
-}>;
 
 /** Every from and to of a slide; nothing is saved. */
 export async function previewSlide(

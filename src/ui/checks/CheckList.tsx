@@ -50,7 +50,12 @@ export function CheckList({ lines, within = false }: { lines: readonly CheckLine
                 </Button>
               )}
               {asking === line.key ? null : (
-                <Button size="small" variant="outlined" onClick={() => setAsking(line.key)}>
+                <Button
+                  size="small"
+                  variant="outlined"
+                  aria-label={say.dismissThis(line.title)}
+                  onClick={() => setAsking(line.key)}
+                >
                   {say.dismiss}
                 </Button>
               )}

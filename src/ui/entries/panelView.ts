@@ -19,7 +19,9 @@ function whenOf(entry: SeenEntry, term: Term | undefined, locale: string): strin
     term ? weekAndDate(term, day, locale) : dateLabel(day, 'short', locale);
   if (entry.kind !== 'event') {
     const moment = mainMoment(entry);
-    return isDay(moment) ? long(moment) : `${long(dayOf(moment))}, ${timeLabel(moment.wall)}`;
+    const when = isDay(moment) ? long(moment) : `${long(dayOf(moment))}, ${timeLabel(moment.wall)}`;
+    const due = entry.kind === 'assignment' ? entry.atClass?.due : undefined;
+    return due ? panelTexts.follows(when, due.ordinal, due.edge) : when;
   }
   const { when } = entry;
   if (when.kind === 'days') {

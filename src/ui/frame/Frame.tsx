@@ -20,11 +20,22 @@ type Props = Readonly<{
   seeAs?: Readonly<{ choices: readonly Readonly<{ key: string; label: string }>[]; chosen?: string }>;
   /** Wide pages use the whole width; the others keep a readable measure. */
   wide?: boolean;
+  /** Students add private notes and nothing else. */
+  notesOnly?: boolean;
   children: ReactNode;
 }>;
 
 /** The frame around every page: the column of words at the left (below, on a phone), term and courses at the top. */
-export function Frame({ person, nav, termName, courses = [], seeAs, wide = false, children }: Props) {
+export function Frame({
+  person,
+  nav,
+  termName,
+  courses = [],
+  seeAs,
+  wide = false,
+  notesOnly = false,
+  children,
+}: Props) {
   return (
     <Messages>
       <a className={styles.skip} href="#page">
@@ -38,7 +49,7 @@ export function Frame({ person, nav, termName, courses = [], seeAs, wide = false
           </Link>
           {termName ? <span className={styles.term}>{termName}</span> : null}
           <Suspense>{courses.length > 0 ? <CourseSwitches courses={courses} /> : null}</Suspense>
-          <QuickLine />
+          <QuickLine notesOnly={notesOnly} />
           {seeAs && seeAs.choices.length > 0 ? (
             <Suspense>
               <SeeAsSelect {...seeAs} />

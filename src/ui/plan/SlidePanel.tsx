@@ -4,6 +4,7 @@ import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
+import type { SlidePreview } from '@/core/plan/slidePreview';
 import { slideTexts as say } from '@/core/texts/slide';
 import { panelTexts } from '@/core/texts/term';
 import { callApi } from '../controls/callApi';
@@ -16,20 +17,6 @@ import type { Sliding } from './panelState';
 import styles from './SlidePanel.module.css';
 import { useTell } from './useTell';
 
-type Move = Readonly<{
-  plan: string;
-  title: string;
-  section: string;
-  from: string;
-  to: string;
-  fits: boolean;
-}>;
-type Preview = Readonly<{
-  plans: number;
-  moves: readonly Move[];
-  follows: readonly Readonly<{ title: string; from: string; to: string }>[];
-  offered: readonly Readonly<{ id: string; title: string; from: string; to: string }>[];
-}>;
 const OVERFLOWS = Object.entries(say.overflows).map(([value, label]) => ({ value, label }));
 
 /** Sliding along the classes: every from and to is shown before anything moves. */
@@ -50,7 +37,7 @@ export function SlidePanel({
   const [overPins, setOverPins] = useState(false);
   const [overflow, setOverflow] = useState<Readonly<Record<string, string>>>({});
   const [along, setAlong] = useState<ReadonlySet<string>>(new Set());
-  const [preview, setPreview] = useState<Preview>();
+  const [preview, setPreview] = useState<SlidePreview>();
   const [problem, setProblem] = useState<string>();
   const [busy, setBusy] = useState(false);
   const path = `/api/courses/${sliding.course}/slide`;
@@ -62,7 +49,7 @@ export function SlidePanel({
 
   useEffect(() => {
     let wanted = true;
-    void callApi<Preview>('POST', `${path}/preview`, JSON.parse(asked)).then((answer) => {
+    void callApi<SlidePreview>('POST', `${path}/preview`, JSON.parse(asked)).then((answer) => {
       if (!wanted) return;
       setPreview(answer.ok ? answer.value : undefined);
       setProblem(answer.ok ? undefined : (Object.values(answer.fields)[0] ?? answer.message));

@@ -21,7 +21,7 @@ const VIEWS = ['/term', '/week', '/everything'];
 const read = (line: string) => callApi<QuickView>('GET', `/api/quick-line?line=${encodeURIComponent(line)}`);
 
 /** One line that adds an entry or finds one, with what it understood below it while one types. */
-export function QuickLine() {
+export function QuickLine({ notesOnly }: { notesOnly: boolean }) {
   const router = useRouter();
   const path = usePathname();
   const say = useMessages();
@@ -130,7 +130,7 @@ export function QuickLine() {
           autoComplete="off"
           spellCheck={false}
           maxLength={500}
-          placeholder={quickTexts.placeholder}
+          placeholder={notesOnly ? quickTexts.placeholderNotes : quickTexts.placeholder}
           value={line}
           onFocus={() => setOpen(true)}
           onChange={(event) => type(event.target.value)}

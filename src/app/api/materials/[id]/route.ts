@@ -1,0 +1,16 @@
+import { z } from 'zod';
+import { materialId } from '@/core/ids';
+import { materialInput } from '@/core/materials/materialInput';
+import { changeMaterial, deleteMaterial } from '@/server/materials/editMaterials';
+import { endpoint } from '../../endpoint';
+
+const params = z.object({ id: materialId });
+
+export const PUT = endpoint(
+  { who: 'person', params, body: materialInput },
+  ({ pembit, actor, params, body }) => changeMaterial(pembit, actor, params.id, body),
+);
+
+export const DELETE = endpoint({ who: 'person', params }, ({ pembit, actor, params }) =>
+  deleteMaterial(pembit, actor, params.id),
+);

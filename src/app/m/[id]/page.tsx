@@ -1,0 +1,66 @@
+import type { Metadata } from 'next';
+import Link from 'next/link';
+import { notFound, redirect } from 'next/navigation';
+import { heldBy } from '@/core/materials/outline';
+import { sanitize } from '@/core/richText/sanitize';
+import { materialTexts } from '@/core/texts/materials';
+import { materialsSeenBy } from '@/server/materials/materialsSeenBy';
+import { planSeenBy } from '@/server/plan/planSeenBy';
+import { sharedPembit } from '@/server/pembit';
+import styles from '@/ui/materials/Materials.module.css';
+import { OutlineList } from '@/ui/materials/OutlineList';
+import { outlineView } from '@/ui/materials/outlineView';
+import { PageFrame } from '../../PageFrame';
+import { signedInOr } from '../../signedIn';
+
+export const metadata: Metadata = { title: materialTexts.title };
+
+/** A unit with what is in it, or a page; what has an address of its own leads on to it. */
+export default async function MaterialPage({ params }: { params: Promise<{ id: string }> }) {
+  const { id } = await params;
+  const actor = await signedInOr(`/m/${id}`);
+  const pembit = sharedPembit();
+  const [plan, materials] = await Promise.all([
+    planSeenBy(pembit, actor.viewer),
+    materialsSeenBy(pembit, actor.viewer),
+  ]);
+  const material = materials.find((m) => m.id === id);
+  const course = plan.courses.find((c) => c.id === material?.course);
+  if (!material || !course) notFound();
+  if (material.kind !== 'unit' && material.kind !== 'page') redirect(material.url);
+  const held = new Set(heldBy(materials, material.id).map((m) => m.id));
+  const rows = outlineView(
+    materials.filter((m) => held.has(m.id)),
+    plan.locale,
+  );
+  return (
+    <PageFrame actor={actor}>
+      <article className={styles.page}>
+        <p className="soft">
+          <span className="tag" data-course={course.color}>
+            {course.tag}
+          </span>{' '}
+          {course.title} · {materialTexts.kinds[material.kind]}
+        </p>
+        <h1>{material.title}</h1>
+        {material.hidden ? <p className="notice">{materialTexts.notYet}</p> : null}
+        {material.text ? (
+          // Sanitised when it was written, and again here.
+          <div dangerouslySetInnerHTML={{ __html: sanitize(material.text) }} />
+        ) : null}
+        {material.kind === 'unit' ? (
+          rows.length === 0 ? (
+            <p className="empty">{materialTexts.empty}</p>
+          ) : (
+            <OutlineList rows={rows} />
+          )
+        ) : null}
+        <p>
+          <Link href={`/materials?course=${encodeURIComponent(course.code)}`}>
+            {materialTexts.back(course.code)}
+          </Link>
+        </p>
+      </article>
+    </PageFrame>
+  );
+}

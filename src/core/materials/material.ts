@@ -1,0 +1,39 @@
+import type { Temporal } from 'temporal-polyfill';
+import type { CourseId, MaterialId } from '../ids';
+import type { ZonedWall } from '../time/zonedWall';
+
+/**
+ * What a course's outline is made of: units (which hold others), pages written here, and what is reached by its address. The
+ * kinds are the resource types of the Common Cartridge (1EdTech), and recordings.
+ */
+export const MATERIAL_KINDS = [
+  'unit',
+  'page',
+  'webLink',
+  'webContent',
+  'recording',
+  'topic',
+  'assignment',
+  'test',
+] as const;
+export type MaterialKind = (typeof MATERIAL_KINDS)[number];
+
+export type Material = Readonly<{
+  id: MaterialId;
+  course: CourseId;
+  /** The unit it lies in; absent at the top of the outline. */
+  parent?: MaterialId;
+  /** Its place among those of the same unit, from 0. */
+  position: number;
+  kind: MaterialKind;
+  title: string;
+  /** Where it leads; empty for units and pages. */
+  url: string;
+  /** A page's formatted text, a unit's introduction. */
+  text: string;
+  /** When students begin to see it, and what it holds; absent: at once. `at` is derived. */
+  visibleFrom?: Readonly<{ wall: ZonedWall; at: Temporal.Instant }>;
+  sequence: number;
+  created: Temporal.Instant;
+  lastModified: Temporal.Instant;
+}>;

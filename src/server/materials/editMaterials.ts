@@ -1,0 +1,118 @@
+import { randomUUID } from 'node:crypto';
+import type { Temporal } from 'temporal-polyfill';
+import type { CourseId, MaterialId } from '@/core/ids';
+import type { Material } from '@/core/materials/material';
+import type { MaterialInput, NewMaterialInput } from '@/core/materials/materialInput';
+import type { Place } from '@/core/materials/outline';
+import { heldBy, moveInOutline } from '@/core/materials/outline';
+import type { Outcome } from '@/core/refusals';
+import { done, refused } from '@/core/refusals';
+import { sanitize } from '@/core/richText/sanitize';
+import { materialTexts } from '@/core/texts/materials';
+import { toInstant } from '@/core/time/zone';
+import { requireZone } from '@/core/time/zoneData';
+import { insertMaterials, removeMaterial, replaceMaterial } from '@/data/materials/materials';
+import { perform } from '../history/perform';
+import type { Pembit } from '../pembit';
+import type { SignedIn } from '../session/session';
+import { materialFor, outlineFor } from './outlineFor';
+
+type Made = Readonly<{ id: MaterialId; title: string }>;
+
+function contentOf({ title, url, text, visibleFrom }: MaterialInput, tzid: string) {
+  const at = (wall: Temporal.PlainDateTime) => toInstant(requireZone(tzid), wall);
+  return {
+    title,
+    url,
+    text: sanitize(text),
+    visibleFrom: visibleFrom && { wall: { wall: visibleFrom, tzid }, at: at(visibleFrom) },
+  };
+}
+
+/** Adds something at the end of a unit, or of the outline. */
+export function addMaterial(
+  pembit: Pembit,
+  actor: SignedIn,
+  id: CourseId,
+  input: NewMaterialInput,
+): Promise<Outcome<Made>> {
+  return perform(pembit, actor, 'addMaterial', async (change) => {
+    const found = await outlineFor(change, actor, id);
+    if (!found.ok) return found;
+    const { materials, tzid } = found.value;
+    const { parent, kind } = input;
+    if (parent && materials.find((material) => material.id === parent)?.kind !== 'unit')
+      return refused('badRequest', [{ field: 'parent', message: materialTexts.noSuchUnit }]);
+    const now = pembit.now();
+    const material: Material = {
+      ...contentOf(input, tzid),
+      id: randomUUID() as MaterialId,
+      course: id,
+      kind,
+      ...(parent ? { parent } : {}),
+      position: materials.filter((other) => other.parent === parent).length,
+      sequence: 0,
+      created: now,
+      lastModified: now,
+    };
+    await insertMaterials(change, [material], tzid);
+    change.summarise(materialTexts.added(material.title));
+    return done({ id: material.id, title: material.title });
+  });
+}
+
+/** Changes what a material is called, where it leads, what it says and when it is seen: everywhere it is used, at once. */
+export function changeMaterial(
+  pembit: Pembit,
+  actor: SignedIn,
+  id: MaterialId,
+  input: MaterialInput,
+): Promise<Outcome<Made>> {
+  return perform(pembit, actor, 'changeMaterial', async (change) => {
+    const found = await materialFor(change, actor, id);
+    if (!found.ok) return found;
+    const { material, tzid } = found.value;
+    if (material.kind !== 'unit' && material.kind !== 'page' && input.url === '')
+      return refused('badRequest', [{ field: 'url', message: materialTexts.needsAddress }]);
+    const grown = { sequence: material.sequence + 1, lastModified: pembit.now() };
+    await replaceMaterial(change, { ...material, ...contentOf(input, tzid), ...grown }, tzid);
+    change.summarise(materialTexts.changed(input.title));
+    return done({ id, title: input.title });
+  });
+}
+
+/** Takes a material away, and with a unit everything in it. */
+export function deleteMaterial(
+  pembit: Pembit,
+  actor: SignedIn,
+  id: MaterialId,
+): Promise<Outcome<{ title: string; removed: number }>> {
+  return perform(pembit, actor, 'deleteMaterial', async (change) => {
+    const found = await materialFor(change, actor, id);
+    if (!found.ok) return found;
+    const { material, materials } = found.value;
+    const gone = [...heldBy(materials, id).reverse(), material];
+    for (const each of gone) await removeMaterial(change, each);
+    change.summarise(materialTexts.removed(material.title));
+    return done({ title: material.title, removed: gone.length });
+  });
+}
+
+/** Puts a material elsewhere in its outline. */
+export function moveMaterial(
+  pembit: Pembit,
+  actor: SignedIn,
+  id: MaterialId,
+  place: Place,
+): Promise<Outcome<{ title: string }>> {
+  return perform(pembit, actor, 'moveMaterial', async (change) => {
+    const found = await materialFor(change, actor, id);
+    if (!found.ok) return found;
+    const { material, materials, tzid } = found.value;
+    const moved = moveInOutline(materials, id, place);
+    if (!moved) return refused('badRequest', [{ field: 'parent', message: materialTexts.notThere }]);
+    for (const each of moved) await replaceMaterial(change, each, tzid);
+    change.summarise(materialTexts.moved(material.title));
+    return done({ title: material.title });
+  });
+}

@@ -1,0 +1,108 @@
+import { randomUUID } from 'node:crypto';
+import type { CourseId, MaterialId } from '@/core/ids';
+import type { Material } from '@/core/materials/material';
+import type { Addition } from '@/core/materials/readMaterials';
+import { compareMaterials, readMaterials } from '@/core/materials/readMaterials';
+import type { Outcome } from '@/core/refusals';
+import { done, refused } from '@/core/refusals';
+import { materialTexts } from '@/core/texts/materials';
+import type { Reader } from '@/data/database';
+import { insertMaterials, replaceMaterial } from '@/data/materials/materials';
+import { perform } from '../history/perform';
+import type { Pembit } from '../pembit';
+import type { SignedIn } from '../session/session';
+import { outlineFor } from './outlineFor';
+
+export type MaterialPreview = Readonly<{
+  lines: readonly Pick<Addition, 'line' | 'kind' | 'title' | 'url' | 'unit' | 'state'>[];
+  faults: readonly Readonly<{ line: number; message: string }>[];
+}>;
+
+async function additionsFor(reader: Reader, actor: SignedIn, id: CourseId, list: string) {
+  const outline = await outlineFor(reader, actor, id);
+  if (!outline.ok) return outline;
+  const { items, faults } = readMaterials(list);
+  return done({ ...outline.value, additions: compareMaterials(items, outline.value.materials), faults });
+}
+
+/** What a list would add and change; nothing is saved. */
+export async function previewMaterials(
+  pembit: Pembit,
+  actor: SignedIn,
+  id: CourseId,
+  list: string,
+): Promise<Outcome<MaterialPreview>> {
+  const found = await additionsFor(pembit, actor, id, list);
+  if (!found.ok) return found;
+  const { additions, faults } = found.value;
+  return done({
+    lines: additions.map(({ line, kind, title, url, unit, state }) => ({
+      line,
+      kind,
+      title,
+      url,
+      unit,
+      state,
+    })),
+    faults,
+  });
+}
+
+/** Brings a list into the outline as the preview showed it: all of it or, where a line is at fault, nothing. */
+export function importMaterials(
+  pembit: Pembit,
+  actor: SignedIn,
+  id: CourseId,
+  list: string,
+): Promise<Outcome<{ added: number; changed: number }>> {
+  return perform(pembit, actor, 'importMaterials', async (change) => {
+    const found = await additionsFor(change, actor, id, list);
+    if (!found.ok) return found;
+    const { additions, faults, materials, tzid } = found.value;
+    const [fault] = faults;
+    if (fault)
+      return refused('badRequest', [
+        { field: 'list', message: materialTexts.fault(fault.line, fault.message) },
+      ]);
+    const now = pembit.now();
+    const unitOf = new Map(
+      materials.filter((m) => m.kind === 'unit').map((m) => [m.title.toLowerCase(), m.id]),
+    );
+    const sizes = new Map<MaterialId | undefined, number>();
+    for (const { parent } of materials) sizes.set(parent, (sizes.get(parent) ?? 0) + 1);
+    const fresh: Material[] = [];
+    let changed = 0;
+    for (const { state, known, kind, title, url, unit } of additions) {
+      if (state === 'changed' && known) {
+        await replaceMaterial(
+          change,
+          { ...known, title, kind, sequence: known.sequence + 1, lastModified: now },
+          tzid,
+        );
+        changed += 1;
+      }
+      if (state !== 'new') continue;
+      const parent = unit === '' ? undefined : unitOf.get(unit.toLowerCase());
+      const position = sizes.get(parent) ?? 0;
+      sizes.set(parent, position + 1);
+      const material: Material = {
+        id: randomUUID() as MaterialId,
+        course: id,
+        ...(parent ? { parent } : {}),
+        position,
+        kind,
+        title,
+        url,
+        text: '',
+        sequence: 0,
+        created: now,
+        lastModified: now,
+      };
+      fresh.push(material);
+      if (kind === 'unit') unitOf.set(title.toLowerCase(), material.id);
+    }
+    await insertMaterials(change, fresh, tzid);
+    change.summarise(materialTexts.imported(fresh.length, changed));
+    return done({ added: fresh.length, changed });
+  });
+}
