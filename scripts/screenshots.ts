@@ -42,6 +42,17 @@ try {
   await save('term');
   await picture('week', '/week');
   await picture('everything', '/everything');
+  await picture('checks', '/checks');
+  await picture('materials', '/materials');
+  await person.open(`${pembit.pembitUrl}/term`);
+  await person.type('Quick line', 'Buoyage quiz, set next class, due week 8 Friday 5 pm, NV');
+  await person.find('button', /^Add Buoyage quiz/);
+  await save('quick-line');
+  await person.open(`${pembit.pembitUrl}/term`);
+  await person.click('button', /Class, 10:00, Stations 2 to 6/);
+  await person.click('button', 'We did not get to it: slide');
+  await person.find('button', /^Slide [1-9]/);
+  await save('slide');
   await person.open(`${pembit.pembitUrl}/term`);
   await person.click('button', /Class, 10:00, Waterlines/);
   await person.find('button', 'Bold');

@@ -12,6 +12,7 @@ const PAGES: Readonly<Record<string, readonly string[]>> = {
     '/week',
     '/everything',
     '/checks',
+    '/materials',
     '/term',
     '/office-hours',
     '/office-hours/new',
@@ -21,7 +22,7 @@ const PAGES: Readonly<Record<string, readonly string[]>> = {
     '/account',
   ],
   office: ['/school'],
-  ivo: ['/next', '/term', '/sign-up', '/subscribe', '/day/2026-10-15', '/day/2026-10-18'],
+  ivo: ['/next', '/term', '/materials', '/sign-up', '/subscribe', '/day/2026-10-15', '/day/2026-10-18'],
 };
 
 let person: Person;

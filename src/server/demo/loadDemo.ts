@@ -7,6 +7,7 @@ import { select } from '@/data/database';
 import { insertEntries } from '@/data/entries/entries';
 import type { Change } from '@/data/history/change';
 import { recordChange } from '@/data/history/change';
+import { insertMaterials } from '@/data/materials/materials';
 import { insertOutlet } from '@/data/outlets/outlets';
 import { insertBooking, insertSheet } from '@/data/signup/sheets';
 import { outletToken, tokenHash } from '../outlets/token';
@@ -24,6 +25,7 @@ import { COURSES, HL, NV } from './courses';
 import { demoId } from './demoIds';
 import { demoClassPlans } from './classPlans';
 import { demoEntries } from './entries';
+import { demoMaterials } from './materials';
 import { DEMO_PASSWORD, DEMO_SCHOOL, MAREN, STAFF, STUDENTS } from './people';
 import { demoSheets } from './sheets';
 
@@ -51,6 +53,7 @@ export async function loadDemo(pembit: Pembit): Promise<void> {
       COURSES.map((course) => course.id),
     );
     for (const plan of demoClassPlans(courses, library, now)) await writeClassPlan(change, plan);
+    await insertMaterials(change, demoMaterials(term, library, now), term.tzid);
     await insertEntries(change, demoEntries(term, courses, library, now));
     for (const sheet of demoSheets(term, now)) {
       await insertSheet(change, sheet);
