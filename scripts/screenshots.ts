@@ -1,6 +1,7 @@
 /** npm run screenshots: one picture of each main view, from the demo data, into docs/screenshots/. */
 import { mkdirSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
+import { panelTexts } from '../src/core/texts/term';
 import { signedIn } from '../tests/support/api';
 import type { Person } from '../tests/browser/browser';
 import { DESKTOP, PHONE, newPerson } from '../tests/browser/browser';
@@ -26,6 +27,8 @@ async function picture(name: string, view: string, size = DESKTOP): Promise<void
 }
 
 async function save(name: string): Promise<void> {
+  // What was opened is fetched after the page is there.
+  await person.driver.wait(async () => !(await person.text()).includes(panelTexts.opening), 10_000);
   // Fonts are part of the picture.
   await person.driver.executeAsyncScript(
     'const done = arguments[0]; document.fonts.ready.then(() => requestAnimationFrame(() => done()));',
@@ -40,6 +43,7 @@ try {
   await person.click('button', /Due, by 17:00, Half-breadth plan/);
   await person.find('button', 'Edit');
   await save('term');
+  await person.driver.executeScript("sessionStorage.removeItem('panel')");
   await picture('week', '/week');
   await picture('everything', '/everything');
   await picture('checks', '/checks');
@@ -48,6 +52,7 @@ try {
   await person.type('Quick line', 'Buoyage quiz, set next class, due week 8 Friday 5 pm, NV');
   await person.find('button', /^Add Buoyage quiz/);
   await save('quick-line');
+  await person.driver.executeScript("sessionStorage.removeItem('quick-line')");
   await person.open(`${pembit.pembitUrl}/term`);
   await person.click('button', /Class, 10:00, Stations 2 to 6/);
   await person.click('button', 'We did not get to it: slide');

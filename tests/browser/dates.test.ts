@@ -85,3 +85,19 @@ test('a line of everything is changed where it stands; chosen ones move by class
   await maren.click('button', 'Undo');
   await maren.sees('Undone.');
 });
+
+test('what was typed on a tab is gone for whoever signs in there next, and stays for the same person', async () => {
+  await maren.open(`${pembit.pembitUrl}/term`);
+  await maren.type('Quick line', 'half a thought');
+  const field = async () => (await maren.find('field', 'Quick line')).getAttribute('value');
+  const again = async (name: string) => {
+    await maren.driver.manage().deleteAllCookies();
+    await maren.open(`${pembit.pembitUrl}/sign-in`);
+    await maren.click('button', `Sign in as ${name}`);
+    await maren.find('link', /^Your account/);
+  };
+  await again('Maren Toft');
+  expect(await field()).toBe('half a thought');
+  await again('Ivo Saltmarsh');
+  expect(await field()).toBe('');
+});

@@ -67,8 +67,8 @@ const ASSIGNMENTS: readonly DemoAssignment[] = [
   [NV, 'Tide-table quiz', '5.5', '6.4 17:00', LINK, ['quizzes/tide-tables', 'handouts/worksheet-7']],
   [NV, 'Passage plan, first draft', '9.1', '12.5 09:00', LINK, ['handouts/passage-plan']],
   [NV, 'Passage plan', '12.5', '14.5 09:00', LINK, ['handouts/passage-plan'], 'draft'],
-  [SR, 'Splice sampler', '2.2', '4.2 13:00', 'Brought to class', ['handouts/splices']],
-  [SR, 'Sail plan critique', '6.2', '7.2 13:00', LINK, ['handouts/sail-plan']],
+  [SR, 'Splice sampler', '2.3', '4.5 13:00', 'Brought to class', ['handouts/splices']],
+  [SR, 'Sail plan critique', '6.3', '7.3 13:00', 'Brought to class', ['handouts/sail-plan']],
   [
     SR,
     'Rig inspection report',

@@ -34,3 +34,10 @@ export function useKept<T>(key: string, initial: T): [T, (value: T | undefined) 
   );
   return [value, keep];
 }
+
+/** What is kept belongs to one person: whoever else signs in on this tab begins with nothing. */
+export function keepFor(person: string): void {
+  const owner = person.trim().toLowerCase();
+  if (sessionStorage.getItem('kept-for') !== owner) sessionStorage.clear();
+  sessionStorage.setItem('kept-for', owner);
+}

@@ -3,6 +3,7 @@ import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { signInTexts } from '@/core/texts/frame';
 import { callApi } from '../controls/callApi';
+import { keepFor } from '../controls/useKept';
 import { Field } from '../controls/Field';
 import styles from './SignIn.module.css';
 
@@ -20,7 +21,10 @@ export function SignInForm({ to, demo }: Props) {
     setBusy(true);
     const answer = await callApi('POST', '/api/session', credentials);
     // A whole new page: nothing of an earlier person's stays in the browser's memory.
-    if (answer.ok) return window.location.assign(to);
+    if (answer.ok) {
+      keepFor(credentials.email);
+      return window.location.assign(to);
+    }
     setBusy(false);
     setErrors(answer.fields);
     setError(Object.keys(answer.fields).length > 0 ? undefined : answer.message);

@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { welcomeTexts } from '@/core/texts/mail';
 import { callApi } from '../controls/callApi';
 import { Field } from '../controls/Field';
+import { keepFor } from '../controls/useKept';
 import styles from './SignIn.module.css';
 
 /** The first sign-in: a password, and in. */
@@ -19,6 +20,7 @@ export function WelcomeForm({ token, email }: { token: string; email: string }) 
       return setError(answer.fields.password ?? answer.message);
     }
     await callApi('POST', '/api/session', { email, password });
+    keepFor(email);
     window.location.replace('/');
   };
   return (
