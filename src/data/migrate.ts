@@ -11,6 +11,7 @@ import { planning } from './migrations/0005-planning';
 import { classDates } from './migrations/0006-class-dates';
 import { checks } from './migrations/0007-checks';
 import { materials } from './migrations/0008-materials';
+import { linkedMaterials } from './migrations/0009-linked-materials';
 
 const MIGRATIONS: readonly { name: string; statements: readonly string[] }[] = [
   foundations,
@@ -21,6 +22,7 @@ const MIGRATIONS: readonly { name: string; statements: readonly string[] }[] = [
   classDates,
   checks,
   materials,
+  linkedMaterials,
 ];
 
 export type MigrationReport = Readonly<{ applied: readonly string[]; backups: readonly string[] }>;

@@ -135,7 +135,16 @@ export type Rows = {
     modified_at: number;
   };
   entry_audiences: AudienceColumns & { id: string; entry_id: string };
-  links: { id: string; entry_id: string; position: number; url: string; label: string; staff_only: number };
+  links: {
+    id: string;
+    entry_id: string;
+    position: number;
+    /** Empty where it leads to a material. */
+    url: string;
+    label: string;
+    staff_only: number;
+    material_id: string | null;
+  };
   extensions: { id: string; entry_id: string; person_id: string; due_local: string };
   replies: { id: string; entry_id: string; person_id: string; answer: string };
   /** `links` is a JSON list. */

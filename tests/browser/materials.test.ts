@@ -64,3 +64,16 @@ test('a student finds what is visible by now, and nothing else, not by its addre
   await ivo.doesNotSee('Scribing');
   await ivo.sees('nothing at this address');
 });
+
+test('a class links to a material by search; the student opens it from the day sheet in one click', async () => {
+  await maren.open(`${pembit.pembitUrl}/term`);
+  await maren.click('button', /Class, 10:00, Stations 2 to 6/);
+  await maren.type('From the materials', 'taking bev');
+  await maren.click('button', /^Taking bevels/);
+  await maren.sees('Material: Taking bevels');
+  await maren.click('button', /^Save for/);
+  await maren.sees('Planned Stations 2 to 6');
+  await ivo.open(`${pembit.pembitUrl}/day/2026-10-27?course=HL%20210`);
+  const link = await ivo.find('link', 'Taking bevels');
+  expect(await link.getAttribute('href')).toMatch(/\/library\/recordings\/bevels$/);
+});

@@ -457,6 +457,11 @@ const CHECKS: Readonly<Record<string, () => readonly Check[]>> = {
   ],
   '/api/courses/[id]/materials': () => [
     {
+      method: 'GET',
+      path: `/api/courses/${hlCourse}/materials`,
+      expected: { nobody: 401, stranger: 404, student: 200 },
+    },
+    {
       method: 'POST',
       path: `/api/courses/${hlCourse}/materials`,
       body: { kind: 'unit', title: 'X' },

@@ -2,9 +2,11 @@ import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import type { Entry, SharedEntry } from '@/core/entries/entry';
 import { audienceOf } from '@/core/entries/entry';
-import type { CourseId, OutletId } from '@/core/ids';
+import type { CourseId, MaterialId, OutletId } from '@/core/ids';
 import type { Viewer } from '@/core/entries/viewer';
-import { coursesOf } from '@/core/entries/viewer';
+import { coursesOf, isStaffOf } from '@/core/entries/viewer';
+import type { Material } from '@/core/materials/material';
+import { seenMaterials } from '@/core/materials/seenMaterials';
 import type { Outlet } from '@/core/outlets/outlet';
 import { feedEvents } from '@/core/outlets/feedEvents';
 import { outletContents } from '@/core/outlets/outletContents';
@@ -13,6 +15,7 @@ import { occurrencesOf } from '@/core/plan/occurrences';
 import { seenPlan } from '@/core/plan/seenPlan';
 import { writeCalendar } from '@/core/icalendar/writeCalendar';
 import { requireZone } from '@/core/time/zoneData';
+import { zonedWall } from '@/core/time/zonedWall';
 import { NOW, PEOPLE, SECTIONS, mark, outlet, person, plan } from '../support/arbitraryPlan';
 import { complaintsAbout } from '../support/strictIcs';
 
@@ -49,6 +52,7 @@ const addresses = {
   entry: (id: string) => `https://p.example/e/${id}`,
   day: () => 'https://p.example/day',
   signUp: 'https://p.example/sign-up',
+  page: (path: string) => `https://pembit.example${path}`,
 };
 const textOf = (value: unknown) => JSON.stringify(value);
 
@@ -115,6 +119,52 @@ test('no public or roster outlet holds a draft, unreleased or out-of-audience en
             (sections.length === 1 || viewer.sections.has(section));
           expect(file.includes(`~class-${section}~`)).toBe(concerned && contents.has('class'));
         }
+    }),
+  );
+});
+
+/** A unit in each course, and materials in it or beside it, each with a mark and an hour from which it is visible. */
+const outline = fc.array(
+  fc.record({ course: fc.constantFrom('c1', 'c2', 'c3'), inUnit: fc.boolean(), hours: fc.option(fc.integer({ min: -72, max: 72 })), unitHours: fc.option(fc.integer({ min: -72, max: 72 })) }),
+  { minLength: 1, maxLength: 5 },
+); // prettier-ignore
+const shownAt = (hours: number | null) =>
+  hours === null
+    ? {}
+    : { visibleFrom: { wall: zonedWall('2026-10-13T09:00', 'America/Halifax'), at: NOW.add({ hours }) } };
+const isOpen = (hours: number | null) => hours === null || hours <= 0;
+
+test('nobody but the staff meets a material before it is visible, in whatever links to it', () => {
+  fc.assert(
+    fc.property(plan, outline, person, outlet, (given, list, viewer, published) => {
+      const common = { position: 0, text: '', sequence: 0, created: NOW, lastModified: NOW };
+      const materials = list.flatMap(({ course, inUnit, hours, unitHours }, n): Material[] => [
+        { ...common, ...shownAt(unitHours), id: `unit${n}` as MaterialId, course: course as CourseId, kind: 'unit', title: mark('unit', n), url: '' },
+        { ...common, ...shownAt(hours), id: `m${n}` as MaterialId, course: course as CourseId, kind: 'webLink', title: mark('material', n), url: `https://x.example/${mark('address', n)}`, ...(inUnit ? { parent: `unit${n}` as MaterialId } : {}) },
+      ]); // prettier-ignore
+      const links = list.map((_, n) => ({
+        url: '',
+        label: '',
+        staffOnly: false,
+        material: `m${n}` as MaterialId,
+      }));
+      const entries = given.entries.map((entry) => (entry.kind === 'note' ? entry : { ...entry, links }));
+      const whole = { ...given, entries, materials };
+      const outsider = outletViewer(published, viewer);
+      const contents = outletContents(published, outsider, whole, NOW);
+      const texts = [
+        [viewer, textOf(seenPlan(viewer, whole, NOW)) + textOf(seenMaterials(viewer, materials, NOW))],
+        [outsider, textOf(contents.plan) + textOf(feedEvents(contents, addresses, requireZone))],
+      ] as const;
+      list.forEach(({ course, inUnit, hours, unitHours }, n) => {
+        const visible = isOpen(hours) && (!inUnit || isOpen(unitHours));
+        for (const [who, text] of texts) {
+          const own = coursesOf(who).includes(course as CourseId);
+          if (own && (visible || isStaffOf(who, course as CourseId))) continue;
+          expect(text).not.toContain(mark('material', n));
+          expect(text).not.toContain(mark('address', n));
+        }
+      });
     }),
   );
 });

@@ -204,6 +204,7 @@ export const plan: fc.Arbitrary<Plan> = fc.record({ entries, sheets }).map((part
   closures: [],
   siteDates: [],
   classPlans: [],
+  materials: [],
   terms: [{ id: 't' as TermId, name: 'T', startsOn: Temporal.PlainDate.from('2026-09-08'), endsOn: Temporal.PlainDate.from('2026-12-18'), tzid: 'America/Halifax' }],
   courses: COURSES.map((id) => ({
     id, term: 't' as TermId, code: id, title: id, tag: id.toUpperCase(), color: 'brick' as const, staff: [], students: 3,

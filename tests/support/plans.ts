@@ -98,6 +98,7 @@ export const plan = (parts: Partial<Plan> = {}): Plan => ({
   classPlans: [],
   entries: [],
   sheets: [],
+  materials: [],
   ...parts,
 });
 

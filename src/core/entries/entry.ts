@@ -1,5 +1,5 @@
 import type { Temporal } from 'temporal-polyfill';
-import type { CourseId, EntryId, GroupId, PersonId, SectionId } from '../ids';
+import type { CourseId, EntryId, GroupId, MaterialId, PersonId, SectionId } from '../ids';
 import type { Recurrence } from '../series/recurrence';
 import type { Moment, ZonedWall } from '../time/zonedWall';
 
@@ -17,7 +17,17 @@ export type CourseAudience = Readonly<{
 export const isEveryone = ({ sections, groups, people }: CourseAudience): boolean =>
   !sections && !groups && !people;
 
-export type Link = Readonly<{ url: string; label: string; staffOnly: boolean }>;
+/**
+ * Where an entry leads: to an address, or to a material of its course. As a viewer sees it, a material's link has the address
+ * and, without a label of its own, the title that the material has now (`titled`).
+ */
+export type Link = Readonly<{
+  url: string;
+  label: string;
+  staffOnly: boolean;
+  material?: MaterialId;
+  titled?: boolean;
+}>;
 
 /**
  * When students begin to see an entry. `at` is the instant that follows, derived when the row is read; `before` counts

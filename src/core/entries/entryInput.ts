@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { dayOrWall, line, longText, plainDate, plainDateTime, url } from '../fields';
-import { courseId, groupId, personId, sectionId } from '../ids';
+import { courseId, groupId, materialId, personId, sectionId } from '../ids';
 import { ruleParts } from '../series/rule';
 
 const some = <T extends z.ZodType>(item: T, what: string) =>
@@ -24,7 +24,20 @@ export const audienceInput = z
   );
 
 export const linksInput = z
-  .array(z.object({ url, label: line(200).default(''), staffOnly: z.boolean().default(false) }))
+  .array(
+    z
+      .object({
+        url: z.union([z.literal(''), url]).default(''),
+        label: line(200).default(''),
+        staffOnly: z.boolean().default(false),
+        /** A material of the course, in the place of an address. */
+        material: materialId.optional(),
+      })
+      .refine(({ url: address, material }) => address !== '' || material !== undefined, {
+        path: ['url'],
+        error: 'Paste a whole address, beginning with https:// or http://.',
+      }),
+  )
   .max(50, 'At most 50 links.')
   .default([]);
 

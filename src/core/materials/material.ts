@@ -18,6 +18,10 @@ export const MATERIAL_KINDS = [
 ] as const;
 export type MaterialKind = (typeof MATERIAL_KINDS)[number];
 
+/** Where a click on a material leads: to the thing itself; units and pages have a page in Pembit. */
+export const addressOf = ({ id, kind, url }: Pick<Material, 'id' | 'kind' | 'url'>): string =>
+  kind === 'unit' || kind === 'page' ? `/m/${id}` : url;
+
 export type Material = Readonly<{
   id: MaterialId;
   course: CourseId;

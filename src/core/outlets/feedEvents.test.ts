@@ -28,6 +28,7 @@ const addresses = {
   entry: (id: string) => `https://p.example/e/${id}`,
   day: (date: { toString: () => string }) => `https://p.example/day/${date}`,
   signUp: 'https://p.example/sign-up',
+  page: (path: string) => `https://pembit.example${path}`,
 };
 const published = (kinds: readonly OutletKind[] = OUTLET_KINDS): Outlet => ({
   id: 'o' as OutletId, kind: 'feed', name: 'HL', owner: MAREN, generation: 1, audience: 'public', courses: [HL], sections: ['a' as SectionId], kinds,

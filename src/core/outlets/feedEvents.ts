@@ -25,6 +25,8 @@ export type Addresses = Readonly<{
   entry: (id: string) => string;
   day: (date: Temporal.PlainDate, course: Course | undefined) => string;
   signUp: string;
+  /** A path of Pembit's, for whoever signs in. */
+  page: (path: string) => string;
 }>;
 
 type Context = Readonly<{ plan: SeenPlan; addresses: Addresses; zoneOf: ZoneLookup }>;
@@ -40,8 +42,13 @@ function describe(parts: readonly (string | undefined)[]): string {
   return parts.filter((part) => part !== undefined && part !== '').join('\n');
 }
 
-const linkLine = (link: { label: string; url: string }) =>
-  link.label ? `${link.label}: ${link.url}` : link.url;
+/** A page of Pembit's own is written with its whole address. */
+const linkLine =
+  ({ page }: Addresses) =>
+  ({ label, url }: Readonly<{ label: string; url: string }>) => {
+    const address = url.startsWith('/') ? page(url) : url;
+    return label ? `${label}: ${address}` : address;
+  };
 
 function entryEvents(
   entry: SeenEntry,
@@ -70,7 +77,7 @@ function entryEvents(
         ]
       : [];
   const courses = coursesOf(plan, entry);
-  const links = entry.links.map(linkLine);
+  const links = entry.links.map(linkLine(addresses));
   const text = plainText(entry.description);
   const off = entry.cancelled === undefined ? undefined : entryTexts.cancelled(entry.cancelled);
   const shared = {
@@ -222,7 +229,7 @@ function classEvents(contents: OutletContents, { plan, addresses }: Context): VE
       description: describe([
         meeting.cancelled === undefined ? '' : entryTexts.cancelled(meeting.cancelled),
         seen.plan && plainText(seen.plan.description),
-        ...(seen.plan?.links ?? []).map(linkLine),
+        ...(seen.plan?.links ?? []).map(linkLine(addresses)),
         feedTexts.daySheet(day),
       ]),
       location: course.place,

@@ -25,9 +25,10 @@ export function outletContents(
   const seen = seenPlan(viewer, plan, now);
   const kinds: ReadonlySet<string> | undefined =
     outlet.audience === 'personal' ? undefined : new Set(outlet.kinds);
-  const boundaries = plan.entries
-    .flatMap((entry) => (entry.kind === 'note' ? [] : boundariesOf(entry)))
-    .sort(Temporal.Instant.compare);
+  const boundaries = [
+    ...plan.entries.flatMap((entry) => (entry.kind === 'note' ? [] : boundariesOf(entry))),
+    ...plan.materials.flatMap(({ visibleFrom }) => (visibleFrom ? [visibleFrom.at] : [])),
+  ].sort(Temporal.Instant.compare);
   const passed = (at: Temporal.Instant) => Temporal.Instant.compare(at, now) <= 0;
   return {
     plan: {

@@ -2,6 +2,7 @@ import type { CourseId, GroupId, PersonId, SectionId, SiteDateId, TermId } from 
 import type { Temporal } from 'temporal-polyfill';
 import type { Entry } from '../entries/entry';
 import type { ClassPlan } from './classPlan';
+import type { Material } from '../materials/material';
 import type { Sheet } from '../signup/sheet';
 import type { Closure } from '../time/closure';
 import type { Meeting } from '../time/meetings';
@@ -70,4 +71,5 @@ export type Plan = Readonly<{
   classPlans: readonly ClassPlan[];
   entries: readonly Entry[];
   sheets: readonly Sheet[];
+  materials: readonly Material[];
 }>;

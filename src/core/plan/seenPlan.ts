@@ -1,8 +1,11 @@
 import type { Temporal } from 'temporal-polyfill';
+import type { Link } from '../entries/entry';
 import type { SeenEntry } from '../entries/seenBy';
 import { seenBy } from '../entries/seenBy';
 import type { Viewer } from '../entries/viewer';
 import { coursesOf, isStaffOf } from '../entries/viewer';
+import { linkedMaterials } from '../materials/linkedMaterials';
+import { seenMaterials } from '../materials/seenMaterials';
 import type { SeenSheet } from '../signup/seenSheet';
 import { seenSheet } from '../signup/seenSheet';
 import type { Term } from '../time/term';
@@ -63,7 +66,14 @@ export function seenPlan(viewer: Viewer, plan: Plan, now: Temporal.Instant): See
     // Whoever has only an address, not a name, gets no link into a meeting.
     .map((course) => (viewer.kind === 'person' ? course : { ...course, meetingLink: '' }));
   const terms = new Set(courses.map((course) => course.term));
-  const planOf = new Map(plan.classPlans.flatMap((p) => p.bindings.map(({ meeting }) => [meeting, p])));
+  const materials = new Map(seenMaterials(viewer, plan.materials, now).map((m) => [m.id, m]));
+  const linked = <T extends { links: readonly Link[] }>(item: T): T => {
+    const links = linkedMaterials(item.links, materials);
+    return links === item.links ? item : { ...item, links };
+  };
+  const planOf = new Map(
+    plan.classPlans.map(linked).flatMap((p) => p.bindings.map(({ meeting }) => [meeting, p] as const)),
+  );
   return {
     locale: plan.locale,
     terms: plan.terms.filter((term) => terms.has(term.id)),
@@ -73,7 +83,10 @@ export function seenPlan(viewer: Viewer, plan: Plan, now: Temporal.Instant): See
     ),
     siteDates: plan.siteDates.filter((date) => terms.has(date.term)),
     classes: courses.flatMap((course) => classesOf(viewer, course, planOf)),
-    entries: plan.entries.map((entry) => seenBy(viewer, entry, now)).filter(present),
+    entries: plan.entries
+      .map((entry) => seenBy(viewer, entry, now))
+      .filter(present)
+      .map((entry) => (entry.kind === 'note' ? entry : linked(entry))),
     sheets: plan.sheets.map((sheet) => seenSheet(viewer, sheet)).filter(present),
   };
 }

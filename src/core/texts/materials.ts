@@ -59,7 +59,11 @@ export const materialTexts = {
   noSuchUnit: 'Choose a unit of this course.',
   needsAddress: 'Paste a whole address, beginning with https:// or http://.',
   notThere: 'It cannot lie there. Choose a unit that is not part of it.',
-  open: 'Open it',
+  notOfCourse: 'Choose a material of this course.',
+  fromMaterials: 'From the materials',
+  nothingFound: 'No material has such a title.',
+  linked: (title: string) => `Material: ${title}`,
+  ownLabel: 'Called here, if not by its title',
   empty: 'This unit is empty.',
   back: (code: string) => `All materials of ${code}`,
 } as const;

@@ -4,7 +4,7 @@ import { mainMoment } from '@/core/entries/entry';
 import { indexMs } from '@/core/entries/entryFromInput';
 import { hiddenAfterOf, visibilityFor } from '@/core/entries/visibility';
 import type { PlainVisibility } from '@/core/entries/visibility';
-import type { EntryId, PersonId, SectionId } from '@/core/ids';
+import type { EntryId, MaterialId, PersonId, SectionId } from '@/core/ids';
 import type { Override, Recurrence } from '@/core/series/recurrence';
 import { requireZone } from '@/core/time/zoneData';
 import type { Moment } from '@/core/time/zonedWall';
@@ -117,7 +117,12 @@ export function toEntry(row: EntryRow, { audiences, links, extensions, replies }
     audience: audiences.map(toAudience),
     links: [...links]
       .sort((a, b) => a.position - b.position)
-      .map((link) => ({ url: link.url, label: link.label, staffOnly: link.staff_only === 1 })),
+      .map((link) => ({
+        url: link.url,
+        label: link.label,
+        staffOnly: link.staff_only === 1,
+        ...(link.material_id ? { material: link.material_id as MaterialId } : {}),
+      })),
     visibility: visibilityFor(plainVisibility(row), start, zone),
     hiddenAfter:
       row.hidden_after === null ? undefined : hiddenAfterOf(zonedWall(row.hidden_after, row.tzid), zone),
@@ -277,6 +282,7 @@ export const linkRows = (entry: SharedEntry, newId: () => string): Rows['links']
     url: link.url,
     label: link.label,
     staff_only: link.staffOnly ? 1 : 0,
+    material_id: link.material ?? null,
   }));
 
 export const extensionRows = (entry: SharedEntry, newId: () => string): Rows['extensions'][] =>

@@ -7,6 +7,7 @@ import { schoolSettings } from './schoolSettings';
 import type { Reader } from '../database';
 import { select } from '../database';
 import { entriesOf, notesOf } from '../entries/entries';
+import { materialsOf } from '../materials/materials';
 import { classPlansOf } from './classPlans';
 import type { Rows } from '../rows';
 import { sheetsOf } from '../signup/sheets';
@@ -132,13 +133,14 @@ export async function loadFrame(
  * it.
  */
 export async function loadPlan(reader: Reader, ids: readonly CourseId[], author?: PersonId): Promise<Plan> {
-  const [{ locale }, frame, classPlans, entries, notes, sheets] = await Promise.all([
+  const [{ locale }, frame, classPlans, entries, notes, sheets, materials] = await Promise.all([
     schoolSettings(reader),
     loadFrame(reader, ids),
     classPlansOf(reader, ids),
     entriesOf(reader, ids),
     author ? notesOf(reader, author) : [],
     sheetsOf(reader, ids),
+    materialsOf(reader, ids),
   ]);
-  return { locale, ...frame, classPlans, entries: [...entries, ...notes], sheets };
+  return { locale, ...frame, classPlans, entries: [...entries, ...notes], sheets, materials };
 }

@@ -1,5 +1,5 @@
 import type { Temporal } from 'temporal-polyfill';
-import type { ClassPlanId, CourseId } from '@/core/ids';
+import type { ClassPlanId, CourseId, MaterialId } from '@/core/ids';
 import type { ClassPlan } from '@/core/plan/classPlan';
 import type { Course } from '@/core/plan/plan';
 import { HL, NV } from './courses';
@@ -23,6 +23,9 @@ const TOPICS: readonly (readonly [course: CourseId, topics: readonly string[]])[
   ],
 ]; // prettier-ignore
 
+/** Classes that are about a whole unit of the outline. */
+const LINKED = new Set(['Bevels', 'Moulds']);
+
 /** What the first classes of two courses are about, on the class of the same number in each section. */
 export function demoClassPlans(
   courses: readonly Course[],
@@ -36,13 +39,22 @@ export function demoClassPlans(
       course: id,
       title,
       description: '',
-      links: [
-        {
-          url: `${library}/handouts/${title.toLowerCase().replace(/[^a-z]+/g, '-')}`,
-          label: `Handout: ${title.toLowerCase()}`,
-          staffOnly: false,
-        },
-      ],
+      links: LINKED.has(title)
+        ? [
+            {
+              url: '',
+              label: '',
+              staffOnly: false,
+              material: demoId<MaterialId>(`${course.code} unit ${title}`),
+            },
+          ]
+        : [
+            {
+              url: `${library}/handouts/${title.toLowerCase().replace(/[^a-z]+/g, '-')}`,
+              label: `Handout: ${title.toLowerCase()}`,
+              staffOnly: false,
+            },
+          ],
       pinned: false,
       bindings: course.sections.flatMap((section) => {
         const meeting = section.meetings[i];

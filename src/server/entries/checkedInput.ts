@@ -7,6 +7,7 @@ import type { Zone } from '@/core/time/zone';
 import type { Reader } from '@/data/database';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
+import { materialErrors } from '../materials/materialErrors';
 import { extensionErrors } from './extensionErrors';
 import { frameFor } from './frameFor';
 
@@ -22,6 +23,16 @@ export async function checkedInput(
   const { zone, courses } = frame.value;
   const dated = datedInput(input, courses, zone.tzid);
   if (!dated.ok) return refused('badRequest', dated.errors);
-  const errors = [...dateErrors(dated.input), ...(await extensionErrors(reader, input))];
+  const errors = [
+    ...dateErrors(dated.input),
+    ...(await extensionErrors(reader, input)),
+    ...(input.kind === 'note'
+      ? []
+      : await materialErrors(
+          reader,
+          input.audience.map((part) => part.course),
+          input.links,
+        )),
+  ];
   return errors.length > 0 ? refused('badRequest', errors) : done({ input: dated.input, zone });
 }

@@ -1,4 +1,12 @@
 import { beforeEach, expect, test } from 'vitest';
+import { entryInput } from '@/core/entries/entryInput';
+import { patternInput } from '@/core/frame/frameInput';
+import { classPlanInput } from '@/core/plan/classPlanInput';
+import { loadPlan } from '@/data/plan/loadPlan';
+import { planEntry } from '../entries/planEntry';
+import { changeWeek } from '../frame/courses';
+import { planClass } from '../plan/classPlans';
+import { planSeenBy } from '../plan/planSeenBy';
 import { materialInput, newMaterialInput } from '@/core/materials/materialInput';
 import { inOrder, outlineOf } from '@/core/materials/outline';
 import type { MaterialId } from '@/core/ids';
@@ -114,4 +122,35 @@ test('a course that is deleted takes its materials along, and undoing brings the
   expect(await seen()).toEqual([]);
   valueOf(await undoChange(pembit, instructor, historyOf(gone)));
   expect((await seen()).length).toBe(5);
+});
+
+test('an entry and a class link to a material: its title and address are its own everywhere, at once', async () => {
+  const { pembit, instructor, students, course, section } = school;
+  valueOf(await importMaterials(pembit, instructor, course, LIST));
+  valueOf(await changeWeek(pembit, instructor, section, patternInput.parse({ from: '2026-09-08', week: 'Tue 10-11:15' }))); // prettier-ignore
+  const board = await idOf('Board');
+  const links = [{ material: board }];
+  valueOf(await planEntry(pembit, instructor, entryInput.parse({ kind: 'announcement', title: 'Bring it', on: '2026-10-14', audience: [{ course }], links }))); // prettier-ignore
+  const [meeting] = (await loadPlan(pembit, [course])).courses[0]!.sections[0]!.meetings;
+  const planned = classPlanInput.parse({ title: 'Bevels', links });
+  valueOf(await planClass(pembit, instructor, meeting!.id, planned));
+  const seenLinks = async () => {
+    const plan = await planSeenBy(pembit, students[0]!.viewer);
+    const entry = plan.entries.flatMap((e) => (e.kind === 'note' ? [] : e.links));
+    return [...entry, ...plan.classes.flatMap((c) => c.plan?.links ?? [])].map(
+      (link) => `${link.label} ${link.url}`,
+    );
+  };
+  expect(await seenLinks()).toEqual(['Board https://x.example/b', 'Board https://x.example/b']);
+  const change = materialInput.parse({ title: 'Bevel board', url: 'https://x.example/b2' });
+  valueOf(await changeMaterial(pembit, instructor, board, change));
+  expect(await seenLinks()).toEqual(['Bevel board https://x.example/b2', 'Bevel board https://x.example/b2']);
+  const hidden = materialInput.parse({ ...change, visibleFrom: '2026-12-01T08:00' });
+  valueOf(await changeMaterial(pembit, instructor, board, hidden));
+  expect(await seenLinks()).toEqual([]);
+
+  const foreign = [{ material: '00000000-0000-4000-8000-000000000000' }];
+  const refusal = { ok: false, fields: [{ field: 'links.0.material' }] };
+  expect(await planClass(pembit, instructor, meeting!.id, classPlanInput.parse({ title: 'X', links: foreign }))).toMatchObject(refusal); // prettier-ignore
+  expect(await planEntry(pembit, instructor, entryInput.parse({ kind: 'announcement', title: 'X', on: '2026-10-14', audience: [{ course }], links: foreign }))).toMatchObject(refusal); // prettier-ignore
 });

@@ -138,6 +138,7 @@ async function build({
                 ? `${baseUrl}/day/${date}${course ? `?course=${encodeURIComponent(course.code)}` : ''}`
                 : `${baseUrl}${embed}/day/${date}`,
             signUp: `${baseUrl}/sign-up`,
+            page: (path) => baseUrl + path,
           },
           requireZone,
         ),

@@ -11,6 +11,7 @@ import { panelTexts } from '@/core/texts/term';
 import { Field } from '../controls/Field';
 import { useSubmit } from '../controls/useSubmit';
 import formStyles from './EntryForm.module.css';
+import { draftLinks, sentLinks } from './draftLinks';
 import { LinkFields } from './LinkFields';
 import { RichTextField } from './RichTextField';
 import type { PanelClass } from './panelClass';
@@ -31,12 +32,12 @@ export function ClassPanel({
   const [value, setValue] = useState({
     title: cls.title,
     description: cls.description,
-    links: cls.links,
+    links: draftLinks(cls.links),
     pinned: cls.pinned,
   });
   const path = `/api/meetings/${cls.meeting}/plan`;
   const save = async () => {
-    const body = { ...value, links: value.links.filter((link) => link.url.trim() !== '') };
+    const body = { ...value, links: sentLinks(value.links) };
     const answer = await submit('PUT', path, body, () => historyTexts.plannedClass(value.title));
     if (answer.ok) onDone();
   };
@@ -76,6 +77,7 @@ export function ClassPanel({
           />
           <LinkFields
             links={value.links}
+            courses={[cls.course]}
             onChange={(links) => setValue({ ...value, links })}
             errors={errors}
           />

@@ -102,7 +102,13 @@ export function EntryForm(props: Props) {
         </div>
       ) : null}
       {shared ? (
-        <LinkFields links={draft.links} onChange={(links) => set({ links })} errors={errors} />
+        <LinkFields
+          key={Object.keys(draft.courses).join()}
+          links={draft.links}
+          courses={Object.keys(draft.courses)}
+          onChange={(links) => set({ links })}
+          errors={errors}
+        />
       ) : null}
       {single ? null : (
         <RichTextField

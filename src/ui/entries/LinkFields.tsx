@@ -2,20 +2,25 @@
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
+import { materialTexts } from '@/core/texts/materials';
 import { panelTexts } from '@/core/texts/term';
 import type { FieldErrors } from '../controls/callApi';
 import { Field } from '../controls/Field';
 import styles from './EntryForm.module.css';
 import type { EntryDraft } from './entryDraft';
+import { MaterialPicker } from './MaterialPicker';
 
 type Links = EntryDraft['links'];
 
 export function LinkFields({
   links,
+  courses,
   onChange,
   errors,
 }: {
   links: Links;
+  /** Whose materials can be linked. */
+  courses: readonly string[];
   onChange: (links: Links) => void;
   errors: FieldErrors;
 }) {
@@ -26,15 +31,22 @@ export function LinkFields({
       <legend>{panelTexts.links}</legend>
       {links.map((link, i) => (
         <div key={i} className={styles.link}>
+          {link.material ? (
+            <p>
+              <b>{materialTexts.linked(link.title ?? '')}</b>
+            </p>
+          ) : (
+            <Field
+              label={panelTexts.linkUrl}
+              type="url"
+              value={link.url}
+              onChange={(url) => change(i, { url })}
+              error={errors[`links.${i}.url`]}
+            />
+          )}
+          {errors[`links.${i}.material`] ? <p role="alert">{errors[`links.${i}.material`]}</p> : null}
           <Field
-            label={panelTexts.linkUrl}
-            type="url"
-            value={link.url}
-            onChange={(url) => change(i, { url })}
-            error={errors[`links.${i}.url`]}
-          />
-          <Field
-            label={panelTexts.linkLabel}
+            label={link.material ? materialTexts.ownLabel : panelTexts.linkLabel}
             value={link.label}
             onChange={(label) => change(i, { label })}
             error={errors[`links.${i}.label`]}
@@ -59,6 +71,15 @@ export function LinkFields({
           </div>
         </div>
       ))}
+      {courses.length > 0 ? (
+        <MaterialPicker
+          courses={courses}
+          taken={links.flatMap((link) => link.material ?? [])}
+          onPick={({ id, title }) =>
+            onChange([...links, { url: '', label: '', staffOnly: false, material: id, title }])
+          }
+        />
+      ) : null}
       <div>
         <Button
           size="small"

@@ -8,6 +8,7 @@ import { timeLabel } from '@/core/time/dateLabels';
 import type { Term } from '@/core/time/term';
 import type { Moment } from '@/core/time/zonedWall';
 import { dayOf, isDay } from '@/core/time/zonedWall';
+import { draftLinks } from './draftLinks';
 import type { ClassChoice, EntryDraft, RepeatDraft } from './entryDraft';
 import { NO_REPEAT, emptyDraft } from './entryDraft';
 
@@ -49,7 +50,7 @@ export function draftOf(entry: SeenEntry, term: Term | undefined): EntryDraft {
   const { visibility, hiddenAfter } = entry;
   const shared = {
     ...text,
-    links: entry.links,
+    links: draftLinks(entry.links),
     courses: Object.fromEntries(
       entry.audience.map(({ course, sections = [], groups = [], people = [] }) => [
         course,

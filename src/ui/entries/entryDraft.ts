@@ -1,3 +1,5 @@
+import type { DraftLink } from './draftLinks';
+
 /** Who is meant in one course; three empty lists are everyone. */
 export type CourseChoice = Readonly<{
   sections: readonly string[];
@@ -53,7 +55,7 @@ export type EntryDraft = Readonly<{
   extensions: readonly Readonly<{ person: string; day: string; time: string }>[];
   /** Formatted text as HTML. */
   description: string;
-  links: readonly Readonly<{ url: string; label: string; staffOnly: boolean }>[];
+  links: readonly DraftLink[];
   /** Ids of the courses it is for. */
   courses: Readonly<Record<string, CourseChoice>>;
   visibility: 'visible' | 'draft' | 'from' | 'before';

@@ -6,6 +6,7 @@ import { rruleOf } from '@/core/series/rule';
 import { panelTexts } from '@/core/texts/term';
 import { readTime } from '@/core/time/typedTime';
 import { timeLabel } from '@/core/time/dateLabels';
+import { sentLinks } from './draftLinks';
 import type { EntryDraft } from './entryDraft';
 
 export type DraftErrors = Readonly<Partial<Record<string, string>>>;
@@ -94,9 +95,7 @@ function sharedOf(draft: EntryDraft, read: Reader) {
       groups: list(groups),
       people: list(people),
     })),
-    links: draft.links
-      .filter(({ url }) => url.trim() !== '')
-      .map((link) => ({ ...link, url: link.url.trim() })),
+    links: sentLinks(draft.links),
     visibility: visibilityOf(draft, read),
     hiddenAfter:
       draft.hiddenDay === ''

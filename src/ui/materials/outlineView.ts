@@ -1,6 +1,7 @@
 import type { SeenMaterial } from '@/core/materials/seenMaterials';
 import { inOrder, outlineOf } from '@/core/materials/outline';
 import type { MaterialKind } from '@/core/materials/material';
+import { addressOf } from '@/core/materials/material';
 import { sanitize } from '@/core/richText/sanitize';
 import { materialTexts } from '@/core/texts/materials';
 import { momentLabel } from '@/core/time/dateLabels';
@@ -24,10 +25,6 @@ export type OutlineRow = Readonly<{
   note: string;
 }>;
 
-/** What is opened by its address leads there at once; units and pages have a page here. */
-export const hrefOf = ({ id, kind, url }: Pick<SeenMaterial, 'id' | 'kind' | 'url'>): string =>
-  kind === 'unit' || kind === 'page' ? `/m/${id}` : url;
-
 /** An outline from top to bottom, each line with its depth. */
 export function outlineView(materials: readonly SeenMaterial[], locale: string): OutlineRow[] {
   return inOrder(outlineOf(materials)).map(({ material, depth }) => ({
@@ -37,7 +34,7 @@ export function outlineView(materials: readonly SeenMaterial[], locale: string):
     kind: material.kind,
     kindLabel: materialTexts.kinds[material.kind],
     title: material.title,
-    href: hrefOf(material),
+    href: addressOf(material),
     outside: material.kind !== 'unit' && material.kind !== 'page',
     url: material.url,
     text: sanitize(material.text),
