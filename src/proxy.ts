@@ -30,4 +30,4 @@ export function proxy(request: NextRequest): NextResponse {
   return response;
 }
 
-export const config = { matcher: ['/((?!api/|_next/static/|_next/image).*)'] };
+export const config = { matcher: ['/((?!api/|f/|_next/static/|_next/image).*)'] };

@@ -72,6 +72,13 @@ export async function planPage(path: string, search: Record<string, string | und
     mayMove: (entry) => editable.has(entry),
     today,
     data:
-      term && deskData(viewer, plan, { term, rosters, version: String(pembit.queue.version()), as: as?.key }),
+      term &&
+      deskData(viewer, plan, {
+        term,
+        rosters,
+        version: String(pembit.queue.version()),
+        today: today.toString(),
+        as: as?.key,
+      }),
   };
 }

@@ -38,3 +38,5 @@ export const materialId = id<'MaterialId'>();
 export type MaterialId = z.infer<typeof materialId>;
 export const meetingId = id<'MeetingId'>();
 export type MeetingId = z.infer<typeof meetingId>;
+export const fileId = id<'FileId'>();
+export type FileId = z.infer<typeof fileId>;

@@ -12,6 +12,7 @@ import { classDates } from './migrations/0006-class-dates';
 import { checks } from './migrations/0007-checks';
 import { materials } from './migrations/0008-materials';
 import { linkedMaterials } from './migrations/0009-linked-materials';
+import { files } from './migrations/0010-files';
 
 const MIGRATIONS: readonly { name: string; statements: readonly string[] }[] = [
   foundations,
@@ -23,6 +24,7 @@ const MIGRATIONS: readonly { name: string; statements: readonly string[] }[] = [
   checks,
   materials,
   linkedMaterials,
+  files,
 ];
 
 export type MigrationReport = Readonly<{ applied: readonly string[]; backups: readonly string[] }>;

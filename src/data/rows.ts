@@ -130,6 +130,10 @@ export type Rows = {
     /** Wall time and zone: `2026-10-15T08:00`, `America/Halifax`. */
     visible_from: string | null;
     tzid: string;
+    file_id: string | null;
+    /** In a package: the item's identifier, and where it led. */
+    source_id: string | null;
+    source_path: string | null;
     sequence: number;
     created_at: number;
     modified_at: number;
@@ -144,6 +148,7 @@ export type Rows = {
     label: string;
     staff_only: number;
     material_id: string | null;
+    file_id: string | null;
   };
   extensions: { id: string; entry_id: string; person_id: string; due_local: string };
   replies: { id: string; entry_id: string; person_id: string; answer: string };

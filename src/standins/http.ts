@@ -13,8 +13,8 @@ export function send(
   return true;
 }
 
-export function redirect(response: ServerResponse, to: string): true {
-  response.writeHead(303, { location: to });
+export function redirect(response: ServerResponse, to: string, status: 301 | 303 = 303): true {
+  response.writeHead(status, { location: to });
   response.end();
   return true;
 }

@@ -16,7 +16,7 @@ export const library: Handler = async (_request, response, url) => {
   );
   if (!match) return false;
   const [, shelf = '', name = '', manner] = match;
-  if (manner === '-moved') return redirect(response, `/library/${shelf}/${name}`);
+  if (manner === '-moved') return redirect(response, `/library/${shelf}/${name}`, 301);
   if (manner === '-lost')
     return send(response, page('Not found', WHAT, '<p>This page is gone.</p>'), undefined, 404);
   if (manner === '-slow') await new Promise((resolve) => setTimeout(resolve, SLOW_MS));

@@ -22,7 +22,16 @@ const PAGES: Readonly<Record<string, readonly string[]>> = {
     '/account',
   ],
   office: ['/school'],
-  ivo: ['/next', '/term', '/materials', '/sign-up', '/subscribe', '/day/2026-10-15', '/day/2026-10-18'],
+  ivo: [
+    '/next',
+    '/term',
+    '/materials',
+    '/sign-up',
+    '/subscribe',
+    '/day/2026-10-15',
+    '/day/2026-10-18',
+    '/day/2026-10-08..2026-10-15',
+  ],
 };
 
 let person: Person;

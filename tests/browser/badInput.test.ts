@@ -215,6 +215,17 @@ const CASES: readonly Case[] = [
     () => ({ list: '  ' }),
     ['list'],
   ],
+  ['a file without a name', '/api/files', () => 'x', ['name']],
+  ['an empty file', '/api/files?name=a.txt', () => '', ['file']],
+  ['a file that is not what its ending says', '/api/files?name=a.png', () => 'plain text', ['file']],
+  ['a page as a file', '/api/files?name=a.txt', () => '<!doctype html><script>x</script>', ['file']],
+  [
+    'a package that is no file',
+    `/api/courses/${NOT_THERE}/materials/package`,
+    () => ({ file: 'x' }),
+    ['file'],
+  ],
+  ['classes from no day', `/api/materials/${NOT_THERE}/classes`, () => ({ from: 'soon' }), ['from']],
   ['sliding nowhere', `/api/courses/${NOT_THERE}/slide`, () => ({ act: 'sideways' }), ['act']],
   [
     'sliding by no class',

@@ -22,6 +22,8 @@ export type Person = Readonly<{
   /** The same within a part of the page, where two fields have one name. */
   typeInto: (css: string, label: string | RegExp, text: string) => Promise<void>;
   choose: (label: string | RegExp, option: string) => Promise<void>;
+  /** Chooses a file of the machine. */
+  chooseFile: (label: string | RegExp, file: string) => Promise<void>;
   press: (...keys: string[]) => Promise<void>;
   /** One key with another held down. */
   chord: (held: string, key: string) => Promise<void>;
@@ -203,6 +205,11 @@ export async function newPerson(size: Size = DESKTOP): Promise<Person> {
           }
         return undefined;
       });
+    },
+    chooseFile: async (label, file) => {
+      inputs += 1;
+      const field = await withRetry(`No field called ${label}`, () => locate('field', label));
+      await field.sendKeys(file);
     },
     press: async (...keys) => {
       inputs += 1;

@@ -1,7 +1,12 @@
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
 import { Key } from 'selenium-webdriver';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import type { Person } from './browser';
 import { DESKTOP, PHONE, newPerson } from './browser';
+import { PDF, SAMPLE, cartridge } from '../support/cartridge';
+import { effortTable } from './effort';
 import type { RunningPembit } from './server';
 import { startPembit } from './server';
 
@@ -18,7 +23,10 @@ beforeAll(async () => {
     await person.find('link', /^Your account/);
   } // prettier-ignore
 });
+const { counted, print } = effortTable();
+const folder = mkdtempSync(path.join(tmpdir(), 'pembit-files-'));
 afterAll(async () => {
+  print();
   await Promise.all([maren.quit(), ivo.quit()]);
   await pembit.stop();
 });
@@ -76,4 +84,129 @@ test('a class links to a material by search; the student opens it from the day s
   await ivo.open(`${pembit.pembitUrl}/day/2026-10-27?course=HL%20210`);
   const link = await ivo.find('link', 'Taking bevels');
   expect(await link.getAttribute('href')).toMatch(/\/library\/recordings\/bevels$/);
+});
+
+test('a package is brought in after a look, and once more adds nothing', async () => {
+  const file = path.join(folder, 'hull.imscc');
+  writeFileSync(file, cartridge(SAMPLE));
+  await maren.open(`${pembit.pembitUrl}/materials?course=HL%20210`);
+  await maren.chooseFile('Package', file);
+  await maren.sees('An outside tool: of a kind that is not brought in');
+  await maren.click('button', 'Add 8 materials');
+  await maren.sees('Brought in a package: added 8 materials');
+  await maren.find('link', 'Bevels & boards');
+  await maren.chooseFile('Package', file);
+  await maren.sees('Everything in this package is there already.');
+});
+
+test('its unit is dragged onto the coming classes; a student finds it on the day sheet and opens an item', async () => {
+  await maren.open(`${pembit.pembitUrl}/term`);
+  await maren.click('button', 'Materials');
+  await maren.type('Find', 'boards');
+  const unit = await maren.find('button', 'Plan Bevels & boards');
+  await counted(maren, 'a unit on the coming classes, one each', 2, async () => {
+    await maren.drag(unit, await maren.element('[data-date="2026-11-17"]'), { x: 40, y: 20 });
+    await maren.find('button', 'Plan 4 classes');
+    await maren.press(Key.ENTER);
+    await maren.sees('Planned 4 classes from Bevels & boards');
+  });
+  // Nothing is planned on class 20 of either section: the first free ones from that Tuesday on.
+  await maren.sees('The bevel board');
+  const planned = await maren.driver.executeScript<string>(
+    `return [...document.querySelectorAll('[data-meeting]')].find((e) => e.innerText.includes('The bevel board') && !e.closest('[data-date="2026-10-13"]')).closest('[data-date]').dataset.date`,
+  );
+  await ivo.open(`${pembit.pembitUrl}/day/${planned}?course=HL%20210`);
+  await ivo.sees('In class');
+  await counted(ivo, 'student: from the day sheet to the handout', 1, () =>
+    ivo.click('link', 'The bevel board'),
+  );
+  await ivo.driver.wait(async () => (await ivo.driver.getAllWindowHandles()).length === 2, 10_000);
+  const [first, second] = await ivo.driver.getAllWindowHandles();
+  await ivo.driver.switchTo().window(second!);
+  expect(await ivo.driver.getCurrentUrl()).toMatch(/\/f\/[0-9a-f-]{36}$/);
+  await ivo.driver.close();
+  await ivo.driver.switchTo().window(first!);
+});
+
+test('a material dragged onto a day is an event that leads to it; onto a class it is linked there', async () => {
+  await maren.open(`${pembit.pembitUrl}/term`);
+  await counted(maren, 'an event on a day, linked to a material already in the course', 2, async () => {
+    const material = await maren.find('button', 'Plan Taking bevels');
+    await maren.drag(material, await maren.element('[data-date="2026-12-02"]'), { x: 40, y: 20 });
+    await maren.find('button', /^Save for/);
+    await maren.press(Key.ENTER);
+    await maren.sees('Added Taking bevels');
+  });
+  await maren.click('button', 'Close the panel');
+  const again = await maren.find('button', 'Plan Making a mould');
+  await maren.drag(again, await maren.find('button', /Class, 10:00, Stem and apron/));
+  await maren.sees('Linked Making a mould to Stem and apron');
+  await ivo.open(`${pembit.pembitUrl}/day/2026-12-02`);
+  await ivo.find('link', 'Taking bevels');
+});
+
+test('files are uploaded with their type checked by content, served in parts, and to nobody before their time', async () => {
+  const good = path.join(folder, 'offsets.pdf');
+  const bad = path.join(folder, 'program.pdf');
+  writeFileSync(good, PDF);
+  writeFileSync(bad, 'MZ\u0090\u0000\u0003');
+  await maren.open(`${pembit.pembitUrl}/materials?course=HL%20210`);
+  await maren.chooseFile(/^Upload files/, `${good}\n${bad}`);
+  await maren.sees('Uploaded 1 file');
+  await maren.sees('program.pdf is of a type that is not kept here');
+  const link = await (await maren.find('link', 'offsets')).getAttribute('href');
+  const asked = (person: Person, headers: Record<string, string> = {}) =>
+    person.driver.executeAsyncScript<{ status: number; type: string; text: string; policy: string }>(
+      `const [url, headers, done] = arguments; fetch(url, { headers }).then(async (r) => done({ status: r.status, type: r.headers.get('content-type'),
+        text: await r.text(), policy: r.headers.get('content-security-policy') + r.headers.get('x-content-type-options') }))`,
+      link,
+      headers,
+    );
+  expect(await asked(ivo, { range: 'bytes=0-3' })).toMatchObject({
+    status: 206,
+    text: '%PDF',
+    type: 'application/pdf',
+  });
+  expect(await asked(ivo, { range: 'bytes=9000-' })).toMatchObject({ status: 416 });
+  expect((await asked(ivo)).policy).toMatch(/default-src 'none'.*nosniff/);
+  await maren.click('button', 'Change offsets');
+  await maren.typeInto('main form', 'Students see it from', '2026-11-02');
+  await maren.click('button', 'Save');
+  await maren.sees('Changed offsets');
+  expect((await asked(ivo)).status).toBe(404);
+  expect((await asked(maren)).status).toBe(200);
+});
+
+test('links are tested on demand with progress; staff alone learn how they answered', async () => {
+  await maren.open(`${pembit.pembitUrl}/materials?course=HL%20210`);
+  await maren.click('button', 'Test the links');
+  await maren.sees(/Tested \d+ links: [1-9] do not open/);
+  await maren.sees('does not open');
+  await maren.sees('has moved');
+  await maren.sees('opens slowly');
+  await maren.open(`${pembit.pembitUrl}/checks`);
+  await maren.sees('A link does not open');
+  await ivo.open(`${pembit.pembitUrl}/materials?course=HL%20210`);
+  await ivo.sees('Taking bevels');
+  expect(await ivo.text()).not.toMatch(/does not open|has moved|not planned/);
+});
+
+test('somebody who was away sees several days on one page', async () => {
+  await ivo.open(`${pembit.pembitUrl}/day/2026-10-13?course=HL%20210`);
+  await ivo.clickOn('details summary');
+  await ivo.typeInto('main form', 'From', '2026-10-06');
+  await ivo.click('button', 'Show these days');
+  await ivo.sees('Tuesday 6 October to Tuesday 13 October');
+  await ivo.sees('Thursday, 8 October 2026');
+  await ivo.find('link', 'The bevel board');
+});
+
+test('staff write on the day sheet: what was done is on the student’s page at once', async () => {
+  await maren.open(`${pembit.pembitUrl}/day/2026-10-13?course=HL%20210`);
+  await maren.click('button', 'Bevels');
+  await maren.type('What is taught', 'Bevels and the board');
+  await maren.click('button', /^Save for/);
+  await maren.sees('Planned Bevels and the board');
+  await ivo.open(`${pembit.pembitUrl}/day/2026-10-13?course=HL%20210`);
+  await ivo.sees('Bevels and the board');
 });

@@ -2,6 +2,7 @@ import { Key } from 'selenium-webdriver';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import type { Person } from './browser';
 import { PHONE, newPerson } from './browser';
+import { effortTable } from './effort';
 import type { RunningPembit } from './server';
 import { startPembit } from './server';
 
@@ -19,31 +20,13 @@ beforeAll(async () => {
     await person.find('link', /^Your account/);
   }
 }); // prettier-ignore
-const effort: (readonly [job: string, ceiling: number, inputs: number])[] = [];
+const { counted, print } = effortTable();
 afterAll(async () => {
-  console.log(
-    [
-      'Effort, in inputs (ceiling):',
-      ...effort.map(([job, most, took]) => `  ${took} (${most})  ${job}`),
-    ].join('\n'),
-  );
+  print();
   await Promise.all([maren, tobias, ivo].map((person) => person?.quit()));
   await pembit?.stop();
 });
 
-/** Counts the inputs of a job and holds them to their ceiling. */
-async function counted(
-  person: Person,
-  job: string,
-  ceiling: number,
-  work: () => Promise<void>,
-): Promise<void> {
-  person.inputs();
-  await work();
-  const took = person.inputs();
-  effort.push([job, ceiling, took]);
-  expect(took).toBeLessThanOrEqual(ceiling);
-}
 const day = (person: Person, date: string) => person.element(`[data-date="${date}"]`);
 
 describe('on the term grid', () => {

@@ -44,6 +44,9 @@ let hlCourse = '';
 let hlEntry = '';
 let hlDraft = '';
 let hlSlot = '';
+let openFile = '';
+let hiddenFile = '';
+let hiddenMaterial = '';
 let foreignBooking = '';
 const people: Partial<Record<Who, Api>> = {};
 
@@ -56,6 +59,18 @@ beforeAll(async () => {
   const ids = lookUp(page);
   ({ hlCourse, hlEntry, hlDraft } = ids);
   hlSlot = NOT_THERE;
+  const made = async (title: string, more: object) => {
+    const { id: file } = (await (await maren.call('POST', '/api/files?name=a.txt', title)).json()) as {
+      id: string;
+    };
+    const body = { kind: 'webContent', title, file, ...more };
+    const answer = await maren.call('POST', `/api/courses/${hlCourse}/materials`, body);
+    return { file, material: ((await answer.json()) as { id: string }).id };
+  };
+  ({ file: openFile } = await made('Open to the course', {}));
+  ({ file: hiddenFile, material: hiddenMaterial } = await made('Not yet', {
+    visibleFrom: '2026-12-01T08:00',
+  }));
   foreignBooking = NOT_THERE;
 });
 
@@ -454,6 +469,55 @@ const CHECKS: Readonly<Record<string, () => readonly Check[]>> = {
   '/m/[id]': () => [
     { method: 'GET', path: `/m/${NOT_THERE}`, expected: page(404) },
     { method: 'GET', path: '/m/nothing', expected: page(404) },
+    { method: 'GET', path: `/m/${hiddenMaterial}`, expected: page(404) },
+  ],
+  '/f/[id]': () => [
+    { method: 'GET', path: `/f/${NOT_THERE}`, expected: page(404) },
+    { method: 'GET', path: '/f/nothing', expected: page(404) },
+    { method: 'GET', path: `/f/${hiddenFile}`, expected: page(404) },
+    { method: 'GET', path: `/f/${openFile}`, expected: { nobody: 307, stranger: 404, student: 200 } },
+  ],
+  '/day': () => [
+    { method: 'GET', path: '/day?from=2026-10-12&to=2026-10-13', expected: page(307) },
+    { method: 'GET', path: '/day?from=x', expected: all(404) },
+  ],
+  '/api/files': () => [
+    { method: 'POST', path: '/api/files?name=a.txt', body: 'x', expected: signedInOnly(403) },
+  ],
+  '/api/courses/[id]/links': () => [
+    { method: 'POST', path: `/api/courses/${hlCourse}/links`, body: {}, expected: signedInOnly(404) },
+  ],
+  '/api/courses/[id]/materials/package': () => [
+    {
+      method: 'POST',
+      path: `/api/courses/${hlCourse}/materials/package`,
+      body: { file: hiddenFile },
+      expected: signedInOnly(404),
+    },
+  ],
+  '/api/courses/[id]/materials/package/preview': () => [
+    {
+      method: 'POST',
+      path: `/api/courses/${hlCourse}/materials/package/preview`,
+      body: { file: hiddenFile },
+      expected: signedInOnly(404),
+    },
+  ],
+  '/api/materials/[id]/classes': () => [
+    {
+      method: 'POST',
+      path: `/api/materials/${hiddenMaterial}/classes`,
+      body: { from: '2026-10-13' },
+      expected: signedInOnly(404),
+    },
+  ],
+  '/api/materials/[id]/classes/preview': () => [
+    {
+      method: 'POST',
+      path: `/api/materials/${hiddenMaterial}/classes/preview`,
+      body: { from: '2026-10-13' },
+      expected: signedInOnly(404),
+    },
   ],
   '/api/courses/[id]/materials': () => [
     {

@@ -30,7 +30,7 @@ type Asked<P, Q, B, W> = Readonly<{
 
 /**
  * A route handler: checks the origin of writes, who asks, and the shape of what is sent, then hands over.
- * What the use case refuses becomes a problem document; `history` is the id for `/api/history/ID/undo`.
+ * Long work may answer by itself, line by line (`progressAnswer`). What the use case refuses becomes a problem document; `history` is the id for `/api/history/ID/undo`.
  */
 export function endpoint<
   W extends 'anyone' | 'person',
@@ -38,7 +38,7 @@ export function endpoint<
   P extends z.ZodType | undefined = undefined,
   Q extends z.ZodType | undefined = undefined,
   B extends z.ZodType | undefined = undefined,
->(spec: Spec<P, Q, B, W>, answer: (asked: Asked<P, Q, B, W>) => Promise<Answer<T>>) {
+>(spec: Spec<P, Q, B, W>, answer: (asked: Asked<P, Q, B, W>) => Promise<Answer<T> | Response>) {
   return async (request: Request, context: RouteContext): Promise<Response> => {
     const pembit = sharedPembit();
     if (request.method !== 'GET' && !sameOrigin(request, pembit.config.baseUrl))
@@ -63,6 +63,7 @@ export function endpoint<
       query: query?.data as Parsed<Q>,
       body: body?.data as Parsed<B>,
     });
+    if (outcome instanceof Response) return outcome;
     if (!outcome.ok) return problem(outcome.reason, outcome.fields);
     const headers = {
       'content-type': 'application/json; charset=utf-8',

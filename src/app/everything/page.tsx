@@ -3,6 +3,8 @@ import type { Temporal } from 'temporal-polyfill';
 import { plainDate } from '@/core/fields';
 import { everythingTexts } from '@/core/texts/everything';
 import { termTexts } from '@/core/texts/term';
+import { linkTestsFor } from '@/server/links/linkTestsFor';
+import { sharedPembit } from '@/server/pembit';
 import { EverythingDesk } from '@/ui/everything/EverythingDesk';
 import { everythingView } from '@/ui/everything/everythingView';
 import { planPage } from '../planPage';
@@ -23,11 +25,13 @@ export default async function EverythingPage({ searchParams }: { searchParams: S
   const page = await planPage('/everything', search);
   const { plan, term, occurrences, mayMove, data } = page;
   const range = term && { from: asked(search.from, term.startsOn), to: asked(search.to, term.endsOn) };
+  const urls = occurrences.flatMap((o) => ('links' in o && o.asStaff ? o.links.map((link) => link.url) : []));
+  const tests = await linkTestsFor(sharedPembit(), urls);
   return (
     <PlanFrame page={page} empty={[termTexts.noCourses, termTexts.noCoursesLead]}>
       {term && data && range ? (
         <EverythingDesk
-          rows={everythingView({ plan, term, occurrences, mayMove }, range)}
+          rows={everythingView({ plan, term, occurrences, mayMove }, { ...range, tests })}
           data={data}
           from={range.from.toString()}
           to={range.to.toString()}

@@ -5,11 +5,12 @@ import { isStaffOf } from '@/core/entries/viewer';
 import { materialTexts } from '@/core/texts/materials';
 import { materialsSeenBy } from '@/server/materials/materialsSeenBy';
 import { planSeenBy } from '@/server/plan/planSeenBy';
+import { todayIn } from '@/server/plan/todayIn';
 import { sharedPembit } from '@/server/pembit';
 import styles from '@/ui/materials/Materials.module.css';
 import { OutlineEditor } from '@/ui/materials/OutlineEditor';
 import { OutlineList } from '@/ui/materials/OutlineList';
-import { outlineView } from '@/ui/materials/outlineView';
+import { outlineRows } from '../outlineRows';
 import { PageFrame } from '../PageFrame';
 import { signedInOr } from '../signedIn';
 
@@ -31,12 +32,7 @@ export default async function MaterialsPage({
   const courses = plan.courses.filter((course) => !course.archived || course.code === code);
   const course = code === undefined ? courses[0] : courses.find((c) => c.code === code);
   if (code !== undefined && !course) notFound();
-  const rows = course
-    ? outlineView(
-        materials.filter((material) => material.course === course.id),
-        plan.locale,
-      )
-    : [];
+  const rows = course ? await outlineRows(pembit, actor, { plan, materials, course: course.id }) : [];
   return (
     <PageFrame actor={actor} plan={plan}>
       <h1>{materialTexts.title}</h1>
@@ -56,7 +52,12 @@ export default async function MaterialsPage({
         ))}
       </nav>
       {course && isStaffOf(actor.viewer, course.id) && !course.archived ? (
-        <OutlineEditor key={course.id} course={course.id} rows={rows} />
+        <OutlineEditor
+          key={course.id}
+          course={course.id}
+          rows={rows}
+          today={todayIn(pembit, plan).toString()}
+        />
       ) : rows.length === 0 ? (
         <p className="empty">{materialTexts.noneYet}</p>
       ) : (

@@ -18,6 +18,7 @@ import {
 } from '../../../tests/support/plans';
 import type { AssignmentEntry, EventEntry, SharedEntry } from '../entries/entry';
 import type { ClassPlanId, ClosureId, EntryId, MeetingId, SectionId } from '../ids';
+import type { LinkTest } from '../links/linkTest';
 import type { ClassPlan } from '../plan/classPlan';
 import type { SeenClass } from '../plan/seenPlan';
 import { requireZone } from '../time/zoneData';
@@ -52,8 +53,10 @@ const plan: ClassPlan = { id: 'p' as ClassPlanId, course: HL, title: 'Bevels', d
 const cls = (date: string, more: Partial<SeenClass> = {}): SeenClass => ({ course: hull, section: hull.sections[0]!, meeting: meeting({ id: date as MeetingId, date: day(date) }), asStaff: true, ...more }); // prettier-ignore
 
 const input = (entries: readonly CheckedEntry[], more: Partial<CheckInput> = {}): CheckInput => ({
-  term, courses, closures: [closure], entries, classes: [], peopleOf: checkedPeople(enrolled), today: day('2026-10-13'), zoneOf: requireZone, locale: 'en-GB', ...more,
+  term, courses, closures: [closure], entries, classes: [], peopleOf: checkedPeople(enrolled), linkTests: new Map(), today: day('2026-10-13'), zoneOf: requireZone, locale: 'en-GB', ...more,
 }); // prettier-ignore
+const board = { url: 'https://x.example/b', label: '', staffOnly: false };
+const answered = (test: Partial<LinkTest>) => ({ linkTests: new Map([[board.url, { url: board.url, state: 'opens', reason: '', milliseconds: 1, testedAt: NOW, ...test } as LinkTest]]) }); // prettier-ignore
 const found = (given: CheckInput) => findAll(given).map((f) => f.check);
 const forB = [{ course: HL, sections: [SECTION_B] }];
 const forNV = [{ course: NV }];
@@ -80,6 +83,8 @@ const TABLE: readonly (readonly [check: string, found: CheckInput, nearMiss: Che
   ['clocksChange', input([show({ when: hours('2026-11-01T01:30') })], { classes: [cls('2026-11-01', { plan })] }), input([show({ when: hours('2026-11-01T02:00') })], { classes: [cls('2026-11-01', { plan })] })],
   ['noPlan', input([], { classes: [cls('2026-10-20'), cls('2026-10-13', { plan })] }), input([], { classes: [cls('2026-10-21'), cls('2026-10-13', { plan })] })],
   ['noSuchClass', input([work({ atClass: { due: { ordinal: 40, edge: 'start' } } })]), input([work({ atClass: { due: { ordinal: 11, edge: 'start' } } })])],
+  ['linkFails', input([work({ links: [board] })], answered({ state: 'fails', status: 404 })), input([work({ links: [board] })], answered({ state: 'signIn', status: 401 }))],
+  ['linkMoved', input([], { ...answered({ state: 'moved' }), classes: [cls('2026-10-20', { plan: { ...plan, links: [board] } })] }), input([work({ links: [board] })], answered({ state: 'opens' }))],
 ]; // prettier-ignore
 
 describe('each check finds its own, and lets the near miss be', () => {

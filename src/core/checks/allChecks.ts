@@ -8,6 +8,8 @@ import { dueOutsideWindow } from './dueOutsideWindow';
 import { duringClass } from './duringClass';
 import { endsBeforeStart } from './endsBeforeStart';
 import { hiddenSoon } from './hiddenSoon';
+import { linkFails } from './linkFails';
+import { linkMoved } from './linkMoved';
 import { noPlan } from './noPlan';
 import { noSuchClass } from './noSuchClass';
 import { onClosure } from './onClosure';
@@ -44,6 +46,8 @@ export const CHECKS: readonly Check[] = [
   clocksChange,
   noPlan,
   noSuchClass,
+  linkFails,
+  linkMoved,
 ];
 
 /** What all checks find from today on, in the order of time: what is over can no longer be put right. */

@@ -1,6 +1,7 @@
 import type { Temporal } from 'temporal-polyfill';
 import type { SharedEntry } from '../entries/entry';
 import type { SeenEntry } from '../entries/seenBy';
+import type { LinkTest } from '../links/linkTest';
 import type { CourseId, GroupId, PersonId, SectionId } from '../ids';
 import type { Course } from '../plan/plan';
 import type { SeenClass } from '../plan/seenPlan';
@@ -29,6 +30,8 @@ export type CheckInput = Readonly<{
   classes: readonly SeenClass[];
   /** The students whom an entry meets. */
   peopleOf: (entry: CheckedEntry) => ReadonlySet<PersonId>;
+  /** How links answered when they were last tested, by address. */
+  linkTests: ReadonlyMap<string, LinkTest>;
   today: Temporal.PlainDate;
   zoneOf: ZoneLookup;
   locale: string;

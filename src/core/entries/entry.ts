@@ -1,5 +1,5 @@
 import type { Temporal } from 'temporal-polyfill';
-import type { CourseId, EntryId, GroupId, MaterialId, PersonId, SectionId } from '../ids';
+import type { CourseId, EntryId, FileId, GroupId, MaterialId, PersonId, SectionId } from '../ids';
 import type { Recurrence } from '../series/recurrence';
 import type { Moment, ZonedWall } from '../time/zonedWall';
 
@@ -18,7 +18,7 @@ export const isEveryone = ({ sections, groups, people }: CourseAudience): boolea
   !sections && !groups && !people;
 
 /**
- * Where an entry leads: to an address, or to a material of its course. As a viewer sees it, a material's link has the address
+ * Where an entry leads: to an address, a material of its course, or a file attached to it. As a viewer sees it, a material's link has the address
  * and, without a label of its own, the title that the material has now (`titled`).
  */
 export type Link = Readonly<{
@@ -26,6 +26,7 @@ export type Link = Readonly<{
   label: string;
   staffOnly: boolean;
   material?: MaterialId;
+  file?: FileId;
   titled?: boolean;
 }>;
 

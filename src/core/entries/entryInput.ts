@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { dayOrWall, line, longText, plainDate, plainDateTime, url } from '../fields';
-import { courseId, groupId, materialId, personId, sectionId } from '../ids';
+import { courseId, fileId, groupId, materialId, personId, sectionId } from '../ids';
 import { ruleParts } from '../series/rule';
 
 const some = <T extends z.ZodType>(item: T, what: string) =>
@@ -32,11 +32,16 @@ export const linksInput = z
         staffOnly: z.boolean().default(false),
         /** A material of the course, in the place of an address. */
         material: materialId.optional(),
+        /** An uploaded file, likewise; its label is its name. */
+        file: fileId.optional(),
       })
-      .refine(({ url: address, material }) => address !== '' || material !== undefined, {
-        path: ['url'],
-        error: 'Paste a whole address, beginning with https:// or http://.',
-      }),
+      .refine(
+        ({ url: address, material, file }) => address !== '' || material !== undefined || file !== undefined,
+        {
+          path: ['url'],
+          error: 'Paste a whole address, beginning with https:// or http://.',
+        },
+      ),
   )
   .max(50, 'At most 50 links.')
   .default([]);

@@ -1,6 +1,6 @@
 import type { Link } from '../entries/entry';
 import type { MaterialId } from '../ids';
-import { addressOf } from './material';
+import { addressOf, fileAddress } from './material';
 import type { SeenMaterial } from './seenMaterials';
 
 /**
@@ -11,8 +11,9 @@ export function linkedMaterials(
   links: readonly Link[],
   materials: ReadonlyMap<MaterialId, SeenMaterial>,
 ): readonly Link[] {
-  if (!links.some((link) => link.material)) return links;
+  if (!links.some((link) => link.material || link.file)) return links;
   return links.flatMap((link) => {
+    if (link.file) return [{ ...link, url: fileAddress(link.file) }];
     if (!link.material) return [link];
     const material = materials.get(link.material);
     if (!material) return [];

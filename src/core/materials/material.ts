@@ -1,5 +1,5 @@
 import type { Temporal } from 'temporal-polyfill';
-import type { CourseId, MaterialId } from '../ids';
+import type { CourseId, FileId, MaterialId } from '../ids';
 import type { ZonedWall } from '../time/zonedWall';
 
 /**
@@ -18,9 +18,11 @@ export const MATERIAL_KINDS = [
 ] as const;
 export type MaterialKind = (typeof MATERIAL_KINDS)[number];
 
-/** Where a click on a material leads: to the thing itself; units and pages have a page in Pembit. */
-export const addressOf = ({ id, kind, url }: Pick<Material, 'id' | 'kind' | 'url'>): string =>
-  kind === 'unit' || kind === 'page' ? `/m/${id}` : url;
+export const fileAddress = (file: FileId): string => `/f/${file}`;
+
+/** Where a click on a material leads: to the thing itself, or, where there is none, to its page in Pembit. */
+export const addressOf = ({ id, url, file }: Pick<Material, 'id' | 'url' | 'file'>): string =>
+  file ? fileAddress(file) : url === '' ? `/m/${id}` : url;
 
 export type Material = Readonly<{
   id: MaterialId;
@@ -31,9 +33,13 @@ export type Material = Readonly<{
   position: number;
   kind: MaterialKind;
   title: string;
-  /** Where it leads; empty for units and pages. */
+  /** Where it leads; empty for units, pages, and what is a file. */
   url: string;
-  /** A page's formatted text, a unit's introduction. */
+  /** An uploaded file, in the place of an address. */
+  file?: FileId;
+  /** What it was in the package it came from: its identifier there, and its address or path. */
+  source?: Readonly<{ id: string; path: string }>;
+  /** A page's formatted text, a unit's introduction, what a discussion or an assignment asks. */
   text: string;
   /** When students begin to see it, and what it holds; absent: at once. `at` is derived. */
   visibleFrom?: Readonly<{ wall: ZonedWall; at: Temporal.Instant }>;

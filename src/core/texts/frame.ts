@@ -30,6 +30,8 @@ export const frameTexts = {
   copyFailed: 'Select the text and copy it yourself: this browser does not let Pembit do it.',
   mailFailed: (to: string, subject: string, error: string) =>
     `A letter to ${to} (“${subject}”) did not arrive: ${error}`,
+  stopped: 'Stopped. Nothing was changed.',
+  stop: 'Stop',
   offline: 'Pembit did not answer. Nothing is lost: try again in a moment.',
 } as const;
 

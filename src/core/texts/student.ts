@@ -17,7 +17,4 @@ export const studentTexts = {
   daySheet: 'Day sheet',
   notFoundTitle: 'Nothing here for you',
   notFoundLead: 'There is nothing at this address, or it is not open to you.',
-  nothingThatDay: 'Nothing is planned on this day.',
-  previousDay: 'Day before',
-  nextDay: 'Day after',
 } as const;

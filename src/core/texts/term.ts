@@ -99,6 +99,9 @@ export const panelTexts = {
   count: 'How many times',
   meetingLink: 'Video meeting: address',
   meetingText: 'Joining text (number, code)',
+  meetingLinkHint: 'Paste the whole invitation: number and code are kept below.',
+  joiningLines: ({ number, code, rest }: Readonly<{ number?: string; code?: string; rest: string }>) =>
+    [number && `Number: ${number}`, code && `Code: ${code}`, rest].filter(Boolean).join('\n'),
   useCourseLink: (tag: string) => `Use the link of ${tag}`,
   makeMeeting: 'Make a room',
   roomText: (number: string, code: string) => `Number ${number}, code ${code}`,
@@ -159,6 +162,7 @@ export const panelTexts = {
   links: 'Links',
   linkUrl: 'Address',
   linkLabel: 'What students read',
+  fileLabel: 'Attached file, called',
   staffOnly: 'Staff only',
   addLink: 'Add a link',
   removeLink: (n: number) => `Remove link ${n}`,

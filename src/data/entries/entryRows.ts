@@ -4,7 +4,7 @@ import { mainMoment } from '@/core/entries/entry';
 import { indexMs } from '@/core/entries/entryFromInput';
 import { hiddenAfterOf, visibilityFor } from '@/core/entries/visibility';
 import type { PlainVisibility } from '@/core/entries/visibility';
-import type { EntryId, MaterialId, PersonId, SectionId } from '@/core/ids';
+import type { EntryId, FileId, MaterialId, PersonId, SectionId } from '@/core/ids';
 import type { Override, Recurrence } from '@/core/series/recurrence';
 import { requireZone } from '@/core/time/zoneData';
 import type { Moment } from '@/core/time/zonedWall';
@@ -122,6 +122,7 @@ export function toEntry(row: EntryRow, { audiences, links, extensions, replies }
         label: link.label,
         staffOnly: link.staff_only === 1,
         ...(link.material_id ? { material: link.material_id as MaterialId } : {}),
+        ...(link.file_id ? { file: link.file_id as FileId } : {}),
       })),
     visibility: visibilityFor(plainVisibility(row), start, zone),
     hiddenAfter:
@@ -283,6 +284,7 @@ export const linkRows = (entry: SharedEntry, newId: () => string): Rows['links']
     label: link.label,
     staff_only: link.staffOnly ? 1 : 0,
     material_id: link.material ?? null,
+    file_id: link.file ?? null,
   }));
 
 export const extensionRows = (entry: SharedEntry, newId: () => string): Rows['extensions'][] =>

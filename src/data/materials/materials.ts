@@ -1,5 +1,5 @@
 import { Temporal } from 'temporal-polyfill';
-import type { CourseId, MaterialId } from '@/core/ids';
+import type { CourseId, FileId, MaterialId } from '@/core/ids';
 import type { Material, MaterialKind } from '@/core/materials/material';
 import { toInstant } from '@/core/time/zone';
 import { requireZone } from '@/core/time/zoneData';
@@ -22,6 +22,8 @@ function toMaterial(row: Row): Material {
     title: row.title,
     url: row.url,
     text: row.text,
+    ...(row.file_id ? { file: row.file_id as FileId } : {}),
+    ...(row.source_id === null ? {} : { source: { id: row.source_id, path: row.source_path ?? '' } }),
     ...(wall ? { visibleFrom: { wall, at: toInstant(requireZone(row.tzid), wall.wall) } } : {}),
     sequence: row.sequence,
     created: Temporal.Instant.fromEpochMilliseconds(row.created_at),
@@ -40,6 +42,9 @@ const fromMaterial = (material: Material, tzid: string): Row => ({
   text: material.text,
   visible_from: material.visibleFrom ? momentText(material.visibleFrom.wall) : null,
   tzid,
+  file_id: material.file ?? null,
+  source_id: material.source?.id ?? null,
+  source_path: material.source?.path ?? null,
   sequence: material.sequence,
   created_at: material.created.epochMilliseconds,
   modified_at: material.lastModified.epochMilliseconds,

@@ -5,6 +5,7 @@ import { checkedPeople } from '@/core/checks/checkedPeople';
 import type { Viewer } from '@/core/entries/viewer';
 import { isStaffOf } from '@/core/entries/viewer';
 import type { CourseId, GroupId, PersonId, SectionId } from '@/core/ids';
+import { addressesOf } from '@/core/links/usedLinks';
 import type { SeenPlan } from '@/core/plan/seenPlan';
 import { currentTerm } from '@/core/time/term';
 import { requireZone } from '@/core/time/zoneData';
@@ -13,6 +14,7 @@ import type { Dismissal } from '@/data/checks/dismissals';
 import { dismissals } from '@/data/checks/dismissals';
 import type { Reader } from '@/data/database';
 import { select } from '@/data/database';
+import { linkTestsOf } from '@/data/links/linkTests';
 import type { Pembit } from '../pembit';
 import { planSeenBy } from '../plan/planSeenBy';
 import { todayIn } from '../plan/todayIn';
@@ -62,17 +64,21 @@ export async function checkInput(
   );
   if (!term || courses.length === 0) return undefined;
   const own = new Set(courses.map((course) => course.id));
-  const enrolled = await enrolledIn(pembit, [...own]);
+  const entries = plan.entries.filter(
+    (entry): entry is CheckedEntry =>
+      entry.kind !== 'note' && entry.asStaff && entry.audience.some((part) => own.has(part.course)),
+  );
+  const classes = plan.classes.filter((seen) => own.has(seen.course.id));
+  const urls = [...entries, ...classes.flatMap((seen) => seen.plan ?? [])].flatMap(addressesOf);
+  const [enrolled, linkTests] = await Promise.all([enrolledIn(pembit, [...own]), linkTestsOf(pembit, urls)]);
   return {
     term,
     courses,
     today,
     closures: plan.closures.filter((closure) => closure.term === term.id),
-    entries: plan.entries.filter(
-      (entry): entry is CheckedEntry =>
-        entry.kind !== 'note' && entry.asStaff && entry.audience.some((part) => own.has(part.course)),
-    ),
-    classes: plan.classes.filter((seen) => own.has(seen.course.id)),
+    entries,
+    classes,
+    linkTests,
     peopleOf: checkedPeople(enrolled),
     zoneOf: requireZone,
     locale: plan.locale,

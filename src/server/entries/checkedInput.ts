@@ -7,7 +7,7 @@ import type { Zone } from '@/core/time/zone';
 import type { Reader } from '@/data/database';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
-import { materialErrors } from '../materials/materialErrors';
+import { linkErrors } from '../materials/linkErrors';
 import { extensionErrors } from './extensionErrors';
 import { frameFor } from './frameFor';
 
@@ -28,8 +28,9 @@ export async function checkedInput(
     ...(await extensionErrors(reader, input)),
     ...(input.kind === 'note'
       ? []
-      : await materialErrors(
+      : await linkErrors(
           reader,
+          actor,
           input.audience.map((part) => part.course),
           input.links,
         )),

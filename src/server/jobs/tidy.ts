@@ -2,10 +2,15 @@ import { frameHistoryTexts } from '@/core/texts/frameHistory';
 import { select } from '@/data/database';
 import { recordChange } from '@/data/history/change';
 import { forgetOutdated, forgetHistoryBefore } from '@/data/jobs/outdated';
+import { forgetUnusedFiles } from '@/data/materials/files';
 import { removeCourse } from '@/data/plan/removeCourse';
 import { schoolSettings } from '@/data/plan/schoolSettings';
 import type { CourseId } from '@/core/ids';
+import { removeStored } from '../materials/fileStore';
 import type { Pembit } from '../pembit';
+
+/** How long an uploaded file may wait for something that leads to it. */
+const UNUSED_FILES_MS = 7 * 24 * 3_600_000;
 
 /**
  * Forgets what has run out: sessions, sign-in links, letters that arrived long ago; and, where the school says how many
@@ -15,6 +20,8 @@ export async function tidy(pembit: Pembit): Promise<void> {
   const now = pembit.now();
   const nowMs = now.epochMilliseconds;
   await pembit.queue.write((writer) => forgetOutdated(writer, nowMs));
+  const unused = await pembit.queue.write((writer) => forgetUnusedFiles(writer, nowMs - UNUSED_FILES_MS));
+  for (const hash of unused) await removeStored(pembit.config, hash);
   const { keepYears } = await schoolSettings(pembit);
   if (keepYears === undefined) return;
   const before = now.toZonedDateTimeISO('UTC').subtract({ years: keepYears }).epochMilliseconds;

@@ -1,32 +1,43 @@
 import { randomUUID } from 'node:crypto';
 import type { Temporal } from 'temporal-polyfill';
-import type { CourseId, MaterialId } from '@/core/ids';
+import type { CourseId, FileId, MaterialId } from '@/core/ids';
 import type { Material } from '@/core/materials/material';
 import type { MaterialInput, NewMaterialInput } from '@/core/materials/materialInput';
+import { leadsNowhere } from '@/core/materials/materialInput';
 import type { Place } from '@/core/materials/outline';
 import { heldBy, moveInOutline } from '@/core/materials/outline';
 import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
 import { sanitize } from '@/core/richText/sanitize';
+import { fileTexts } from '@/core/texts/files';
 import { materialTexts } from '@/core/texts/materials';
 import { toInstant } from '@/core/time/zone';
 import { requireZone } from '@/core/time/zoneData';
+import type { Reader } from '@/data/database';
 import { insertMaterials, removeMaterial, replaceMaterial } from '@/data/materials/materials';
 import { perform } from '../history/perform';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
+import { ownFiles } from './linkErrors';
 import { materialFor, outlineFor } from './outlineFor';
 
 type Made = Readonly<{ id: MaterialId; title: string }>;
 
-function contentOf({ title, url, text, visibleFrom }: MaterialInput, tzid: string) {
+function contentOf({ title, url, text, visibleFrom, file }: MaterialInput, tzid: string) {
   const at = (wall: Temporal.PlainDateTime) => toInstant(requireZone(tzid), wall);
   return {
     title,
-    url,
+    url: file ? '' : url,
+    file,
     text: sanitize(text),
     visibleFrom: visibleFrom && { wall: { wall: visibleFrom, tzid }, at: at(visibleFrom) },
   };
+}
+
+/** A file that is not the actor's to pass on. */
+async function fileErrors(reader: Reader, actor: SignedIn, file: FileId | undefined) {
+  if (!file || (await ownFiles(reader, actor, [file])).has(file)) return undefined;
+  return refused('badRequest', [{ field: 'file', message: fileTexts.notKept }]);
 }
 
 /** Adds something at the end of a unit, or of the outline. */
@@ -43,6 +54,8 @@ export function addMaterial(
     const { parent, kind } = input;
     if (parent && materials.find((material) => material.id === parent)?.kind !== 'unit')
       return refused('badRequest', [{ field: 'parent', message: materialTexts.noSuchUnit }]);
+    const bad = await fileErrors(change, actor, input.file);
+    if (bad) return bad;
     const now = pembit.now();
     const material: Material = {
       ...contentOf(input, tzid),
@@ -72,8 +85,10 @@ export function changeMaterial(
     const found = await materialFor(change, actor, id);
     if (!found.ok) return found;
     const { material, tzid } = found.value;
-    if (material.kind !== 'unit' && material.kind !== 'page' && input.url === '')
+    if (leadsNowhere({ ...input, kind: material.kind }))
       return refused('badRequest', [{ field: 'url', message: materialTexts.needsAddress }]);
+    const bad = await fileErrors(change, actor, input.file);
+    if (bad) return bad;
     const grown = { sequence: material.sequence + 1, lastModified: pembit.now() };
     await replaceMaterial(change, { ...material, ...contentOf(input, tzid), ...grown }, tzid);
     change.summarise(materialTexts.changed(input.title));

@@ -21,7 +21,7 @@ import { courseOfSection, meetingById } from '@/data/plan/frameStore';
 import { loadFrame } from '@/data/plan/loadPlan';
 import { schoolSettings } from '@/data/plan/schoolSettings';
 import { perform } from '../history/perform';
-import { materialErrors } from '../materials/materialErrors';
+import { linkErrors } from '../materials/linkErrors';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
 
@@ -59,7 +59,7 @@ export function planClass(
   return perform(pembit, actor, 'planClass', async (change) => {
     const found = await classFor(change, actor, id);
     if (!found.ok) return found;
-    const errors = await materialErrors(change, [found.value.course.id], input.links);
+    const errors = await linkErrors(change, actor, [found.value.course.id], input.links);
     if (errors.length > 0) return refused('badRequest', errors);
     const now = pembit.now();
     const text = { ...input, description: sanitize(input.description), lastModified: now };

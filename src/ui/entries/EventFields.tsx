@@ -2,7 +2,9 @@
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import Button from '@mui/material/Button';
+import type { ClipboardEvent } from 'react';
 import { useState } from 'react';
+import { readMeetingText } from '@/core/entries/readMeetingText';
 import { panelTexts } from '@/core/texts/term';
 import { callApi } from '../controls/callApi';
 import { Field } from '../controls/Field';
@@ -80,9 +82,22 @@ function MeetingFields({ fields, courses }: { fields: FormFields; courses: reado
     if (answer.ok) set({ meetingLink: answer.value.url, meetingText: answer.value.text });
     setMessage(answer.ok ? undefined : answer.message);
   };
+  const paste = (event: ClipboardEvent) => {
+    const read = readMeetingText(event.clipboardData.getData('text/plain'));
+    if (!read) return;
+    event.preventDefault();
+    set({ meetingLink: read.link, meetingText: panelTexts.joiningLines(read) });
+  };
   return (
     <>
-      <Field label={panelTexts.meetingLink} type="url" {...text('meetingLink')} />
+      <div onPaste={paste}>
+        <Field
+          label={panelTexts.meetingLink}
+          type="url"
+          hint={panelTexts.meetingLinkHint}
+          {...text('meetingLink')}
+        />
+      </div>
       <div className={styles.buttons}>
         {own.map((course) => (
           <Button

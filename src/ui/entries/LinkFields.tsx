@@ -2,15 +2,22 @@
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
+import { fileTexts } from '@/core/texts/files';
 import { materialTexts } from '@/core/texts/materials';
 import { panelTexts } from '@/core/texts/term';
+import { AttachFile } from '../controls/AttachFile';
 import type { FieldErrors } from '../controls/callApi';
 import { Field } from '../controls/Field';
 import styles from './EntryForm.module.css';
+import { materialLink } from './draftLinks';
 import type { EntryDraft } from './entryDraft';
 import { MaterialPicker } from './MaterialPicker';
 
 type Links = EntryDraft['links'];
+
+/** A link before the one above it: students find them in this order. */
+const upward = (links: Links, at: number): Links =>
+  links.map((link, i) => (i === at - 1 ? links[at]! : i === at ? links[at - 1]! : link));
 
 export function LinkFields({
   links,
@@ -35,7 +42,7 @@ export function LinkFields({
             <p>
               <b>{materialTexts.linked(link.title ?? '')}</b>
             </p>
-          ) : (
+          ) : link.file ? null : (
             <Field
               label={panelTexts.linkUrl}
               type="url"
@@ -44,9 +51,14 @@ export function LinkFields({
               error={errors[`links.${i}.url`]}
             />
           )}
-          {errors[`links.${i}.material`] ? <p role="alert">{errors[`links.${i}.material`]}</p> : null}
+          {link.state ? <p className={styles.state}>{link.state}</p> : null}
+          {(errors[`links.${i}.material`] ?? errors[`links.${i}.file`]) ? (
+            <p role="alert">{errors[`links.${i}.material`] ?? errors[`links.${i}.file`]}</p>
+          ) : null}
           <Field
-            label={link.material ? materialTexts.ownLabel : panelTexts.linkLabel}
+            label={
+              link.material ? materialTexts.ownLabel : link.file ? panelTexts.fileLabel : panelTexts.linkLabel
+            }
             value={link.label}
             onChange={(label) => change(i, { label })}
             error={errors[`links.${i}.label`]}
@@ -61,6 +73,15 @@ export function LinkFields({
               }
               label={panelTexts.staffOnly}
             />
+            {i > 0 ? (
+              <Button
+                size="small"
+                aria-label={materialTexts.upward(i + 1)}
+                onClick={() => onChange(upward(links, i))}
+              >
+                ↑
+              </Button>
+            ) : null}
             <Button
               size="small"
               aria-label={panelTexts.removeLink(i + 1)}
@@ -75,12 +96,16 @@ export function LinkFields({
         <MaterialPicker
           courses={courses}
           taken={links.flatMap((link) => link.material ?? [])}
-          onPick={({ id, title }) =>
-            onChange([...links, { url: '', label: '', staffOnly: false, material: id, title }])
-          }
+          onPick={(material) => onChange([...links, materialLink(material)])}
         />
       ) : null}
-      <div>
+      <div className={styles.buttons}>
+        <AttachFile
+          label={fileTexts.attach}
+          onFile={({ id, name }) =>
+            onChange([...links, { url: '', label: name, staffOnly: false, file: id }])
+          }
+        />
         <Button
           size="small"
           variant="outlined"

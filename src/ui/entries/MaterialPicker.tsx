@@ -1,14 +1,15 @@
 'use client';
 import { useState } from 'react';
+import { suggestMaterials } from '@/core/materials/suggestMaterials';
 import { materialTexts as say } from '@/core/texts/materials';
-import { callApi } from '../controls/callApi';
 import { Field } from '../controls/Field';
 import type { OutlineRow } from '../materials/outlineView';
+import { useOutlines } from '../materials/useOutlines';
 import styles from './MaterialPicker.module.css';
 
 const MOST = 8;
 
-/** Search across the materials of some courses; what is chosen becomes a link. */
+/** Search across the materials of some courses, units and single items; what is chosen becomes a link. */
 export function MaterialPicker({
   courses,
   taken,
@@ -20,31 +21,21 @@ export function MaterialPicker({
   onPick: (material: Pick<OutlineRow, 'id' | 'title'>) => void;
 }) {
   const [words, setWords] = useState('');
-  const [rows, setRows] = useState<readonly OutlineRow[]>();
-  const load = async () => {
-    if (rows) return;
-    const answers = await Promise.all(
-      courses.map((course) => callApi<readonly OutlineRow[]>('GET', `/api/courses/${course}/materials`)),
-    );
-    setRows(answers.flatMap((answer) => (answer.ok ? answer.value : [])));
-  };
-  const search = (text: string) => {
-    setWords(text);
-    void load();
-  };
-  const wanted = words.toLowerCase().split(/\s+/).filter(Boolean);
-  const found =
-    wanted.length === 0
-      ? []
-      : (rows ?? [])
-          .filter((row) => !taken.includes(row.id))
-          .filter((row) => wanted.every((word) => row.title.toLowerCase().includes(word)))
-          .slice(0, MOST);
+  const [open, setOpen] = useState(false);
+  const rows = useOutlines(courses, { wanted: open });
+  const suggestible = (rows ?? [])
+    .filter((row) => !taken.includes(row.id))
+    .map((row) => ({
+      ...row,
+      used: (row.staff?.uses.length ?? 0) > 0,
+      recency: row.staff?.recency ?? 0,
+    }));
+  const found = suggestMaterials(suggestible, words, MOST);
   return (
-    <div className={styles.picker}>
-      <Field label={say.fromMaterials} value={words} onChange={search} type="search" />
-      {wanted.length > 0 && rows && found.length === 0 ? <p className="soft">{say.nothingFound}</p> : null}
-      {found.length > 0 ? (
+    <div className={styles.picker} onFocus={() => setOpen(true)}>
+      <Field label={say.fromMaterials} value={words} onChange={setWords} type="search" />
+      {words.trim() !== '' && rows && found.length === 0 ? <p className="soft">{say.nothingFound}</p> : null}
+      {open && found.length > 0 ? (
         <ul aria-label={say.title}>
           {found.map((row) => (
             <li key={row.id}>
@@ -55,7 +46,8 @@ export function MaterialPicker({
                   setWords('');
                 }}
               >
-                {row.title} <span className="soft">{row.kindLabel}</span>
+                {row.title}{' '}
+                <span className="soft">{[row.kindLabel, row.unit].filter(Boolean).join(' · ')}</span>
               </button>
             </li>
           ))}

@@ -83,6 +83,7 @@ export function ReadEntry({
                 <a href={link.url} target="_blank" rel="noopener">
                   {link.label || link.url}
                 </a>
+                {link.state ? <span className={styles.state}> · {link.state}</span> : null}
                 {link.staffOnly ? <span className="soft"> · {panelTexts.staffOnly}</span> : null}
               </li>
             ))}

@@ -3,6 +3,7 @@ import { classTitle } from '@/core/plan/occurrences';
 import { sanitize } from '@/core/richText/sanitize';
 import { entryTexts, listed } from '@/core/texts/entries';
 import { dateLabel, rangeLabel, weekAndDate } from '@/core/time/dateLabels';
+import type { PanelLink } from './panelData';
 
 /** A class as its panel shows it. */
 export type PanelClass = Readonly<{
@@ -20,7 +21,7 @@ export type PanelClass = Readonly<{
   cancelled?: string;
   title: string;
   description: string;
-  links: readonly Readonly<{ url: string; label: string; staffOnly: boolean }>[];
+  links: readonly PanelLink[];
   pinned: boolean;
   /** The other classes on which the same plan stands. */
   others: string;

@@ -19,6 +19,9 @@ export type PanelCourse = Readonly<{
   termEnds: string;
 }>;
 
+/** A link with how it answered when it was last tested, for its staff. */
+export type PanelLink = Readonly<{ url: string; label: string; staffOnly: boolean; state?: string }>;
+
 export type LineDate = Readonly<{ label: string; value: string; day: string; field: Hanging | 'main' }>;
 
 /** An entry as the panel shows it, formatted, with the draft that editing starts from. */
@@ -39,7 +42,7 @@ export type PanelEntry = Readonly<{
   /** Sanitised HTML. */
   description: string;
   meetingLink: string;
-  links: readonly Readonly<{ url: string; label: string; staffOnly: boolean }>[];
+  links: readonly PanelLink[];
   who: string;
   release: string;
   shown: boolean;

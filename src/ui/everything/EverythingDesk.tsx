@@ -4,6 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
 import { planCsv } from '@/core/exchange/planCsv';
 import { everythingTexts as say } from '@/core/texts/everything';
+import { linkTexts } from '@/core/texts/links';
 import { Field } from '../controls/Field';
 import { Select } from '../controls/Select';
 import type { Desk } from '../plan/PlanDesk';
@@ -13,7 +14,7 @@ import type { DeskData } from '../plan/planItem';
 import { BulkActs } from './BulkActs';
 import styles from './Everything.module.css';
 import type { EverythingRow } from './everythingView';
-import type { Search, ShownChoice } from './findRows';
+import type { LinksChoice, Search, ShownChoice } from './findRows';
 import { findRows } from './findRows';
 import { RowTable } from './RowTable';
 
@@ -30,6 +31,7 @@ function List({ rows, desk, from, to }: Omit<Props, 'data'> & { desk: Desk }) {
     words: '',
     kind: '',
     shown: 'all',
+    links: 'any',
     by: 'date',
     down: false,
   });
@@ -68,6 +70,12 @@ function List({ rows, desk, from, to }: Omit<Props, 'data'> & { desk: Desk }) {
           value={search.shown}
           options={Object.entries(say.shownChoices).map(([value, label]) => ({ value, label }))}
           onChange={(shown) => set({ shown: shown as ShownChoice })}
+        />
+        <Select
+          label={linkTexts.filter}
+          value={search.links}
+          options={Object.entries(linkTexts.filters).map(([value, label]) => ({ value, label }))}
+          onChange={(links) => set({ links: links as LinksChoice })}
         />
         <Field label={say.from} type="date" value={from} onChange={(a) => range(a, to)} />
         <Field label={say.to} type="date" value={to} onChange={(b) => range(from, b)} />

@@ -1,6 +1,8 @@
 import type { Temporal } from 'temporal-polyfill';
+import type { Link } from '@/core/entries/entry';
 import { mainMoment } from '@/core/entries/entry';
 import type { SeenEntry } from '@/core/entries/seenBy';
+import type { LinkTest } from '@/core/links/linkTest';
 import type { Occurrence } from '@/core/plan/occurrences';
 import { touching } from '@/core/plan/occurrences';
 import { entryTexts } from '@/core/texts/entries';
@@ -11,6 +13,9 @@ import type { PlanItem } from '../plan/planItem';
 import { dayLine } from '../student/dayLines';
 import type { SeenTerm, Tag } from '../term/termView';
 import { planItemOf } from '../term/termView';
+
+/** The worst that is known of its links. */
+export type RowLinks = 'none' | 'fine' | 'untested' | 'moved' | 'fails';
 
 /** Title, day and time as they are typed in a line; `timed` where it can have a time. */
 export type EditableLine = Readonly<{
@@ -34,6 +39,8 @@ export type EverythingRow = PlanItem &
     off: boolean;
     release: Occurrence['release'];
     releaseLabel: string;
+    /** How the links of an entry or class answered; `none` where it has no links. For its staff alone. */
+    links: RowLinks;
     /** What can be changed in the line itself. */
     line?: EditableLine;
   }>;
@@ -43,10 +50,23 @@ function lineOf(entry: SeenEntry): EditableLine {
   return { sequence: entry.sequence, title: entry.title, day, time, timed: entry.kind !== 'announcement' };
 }
 
+function linksOf(links: readonly Link[], tests: ReadonlyMap<string, LinkTest>): RowLinks {
+  if (links.length === 0) return 'none';
+  const outside = links.filter(({ url }) => /^https?:/i.test(url));
+  const states = outside.map(({ url }) => tests.get(url)?.state);
+  if (states.includes('fails')) return 'fails';
+  if (states.includes('moved')) return 'moved';
+  return states.includes(undefined) ? 'untested' : 'fine';
+}
+
 /** Everything between two days, both included, one line each, in the order of time. */
 export function everythingView(
   { plan, term, occurrences, mayMove }: SeenTerm,
-  { from, to }: { from: Temporal.PlainDate; to: Temporal.PlainDate },
+  {
+    from,
+    to,
+    tests,
+  }: { from: Temporal.PlainDate; to: Temporal.PlainDate; tests: ReadonlyMap<string, LinkTest> },
 ): EverythingRow[] {
   const entryOf = new Map(plan.entries.map((entry) => [entry.id, entry]));
   return touching(occurrences)(from, to).map((o) => {
@@ -66,6 +86,7 @@ export function everythingView(
       off,
       release: o.release,
       releaseLabel: entryTexts.release[o.release],
+      links: 'links' in o ? linksOf(o.links, tests) : 'none',
     };
   });
 }

@@ -5,15 +5,15 @@ import { findRows } from './findRows';
 
 const row = (changes: Partial<EverythingRow>): EverythingRow => ({
   key: changes.title ?? '', title: '', date: '2026-10-13', start: '2026-10-13T10:00', movable: true, kind: 'event', kindLabel: 'Event', week: 6, day: 'Tue 13 Oct',
-  time: '10:00', tags: [{ tag: 'HL', color: 'brick' }], detail: '', off: false, release: 'shown', releaseLabel: 'Students see this', ...changes,
+  time: '10:00', tags: [{ tag: 'HL', color: 'brick' }], detail: '', off: false, release: 'shown', releaseLabel: 'Students see this', links: 'none', ...changes,
 }); // prettier-ignore
 const ROWS = [
-  row({ title: 'Rope walk', detail: 'The loft' }),
-  row({ title: 'Body plan', kind: 'due', kindLabel: 'Due', start: '2026-10-15T17:00', release: 'draft' }),
+  row({ title: 'Rope walk', detail: 'The loft', links: 'fails' }),
+  row({ title: 'Body plan', kind: 'due', kindLabel: 'Due', start: '2026-10-15T17:00', release: 'draft', links: 'fine' }),
   row({ title: 'Tide quiz', kind: 'due', kindLabel: 'Due', start: '2026-10-12T17:00', release: 'notYet', tags: [] }),
 ]; // prettier-ignore
 const found = (search: Partial<Search>) =>
-  findRows(ROWS, { words: '', kind: '', shown: 'all', by: 'date', down: false, ...search }).map(
+  findRows(ROWS, { words: '', kind: '', shown: 'all', links: 'any', by: 'date', down: false, ...search }).map(
     (r) => r.title,
   );
 
@@ -23,6 +23,9 @@ test.each<[string, Partial<Search>, string[]]>([
   ['by title', { by: 'title' }, ['Body plan', 'Rope walk', 'Tide quiz']],
   ['every word must be found, wherever it stands', { words: 'LOFT rope' }, ['Rope walk']],
   ['by week and tag', { words: 'week 6 hl', kind: 'due' }, ['Body plan']],
+  ['a link that does not open', { links: 'fails' }, ['Rope walk']],
+  ['whatever has links', { links: 'some' }, ['Rope walk', 'Body plan']],
+  ['without links', { links: 'none' }, ['Tide quiz']],
   ['drafts', { shown: 'draft' }, ['Body plan']],
   ['not yet shown', { shown: 'notYet' }, ['Tide quiz']],
   ['nothing', { words: 'anchor' }, []],

@@ -3,11 +3,13 @@ import type { EverythingRow } from './everythingView';
 export const COLUMNS = ['week', 'date', 'time', 'tags', 'kind', 'title', 'shown'] as const;
 export type Column = (typeof COLUMNS)[number];
 export type ShownChoice = 'all' | 'shown' | 'notYet' | 'draft';
+export type LinksChoice = 'any' | 'some' | 'none' | 'fails' | 'moved' | 'untested';
 export type Search = Readonly<{
   words: string;
   /** Empty: all kinds. */
   kind: string;
   shown: ShownChoice;
+  links: LinksChoice;
   by: Column;
   down: boolean;
 }>;
@@ -27,6 +29,11 @@ function isShown({ release }: EverythingRow, wanted: ShownChoice): boolean {
   return wanted === 'notYet' ? release === 'notYet' || release === 'over' : release === wanted;
 }
 
+function hasLinks({ links }: EverythingRow, wanted: LinksChoice): boolean {
+  if (wanted === 'any') return true;
+  return wanted === 'some' ? links !== 'none' : links === wanted;
+}
+
 const textOf = (row: EverythingRow) =>
   [row.title, row.detail, row.kindLabel, row.day, `week ${row.week}`, ...row.tags.map((t) => t.tag)]
     .join(' ')
@@ -35,12 +42,12 @@ const textOf = (row: EverythingRow) =>
 /** The rows that hold every word and pass the filters, sorted; rows that sort alike stay in the order of time. */
 export function findRows(
   rows: readonly EverythingRow[],
-  { words, kind, shown, by, down }: Search,
+  { words, kind, shown, links, by, down }: Search,
 ): EverythingRow[] {
   const wanted = words.toLowerCase().split(/\s+/).filter(Boolean);
   const key = keyOf[by];
   return rows
-    .filter((row) => (!kind || row.kind === kind) && isShown(row, shown))
+    .filter((row) => (!kind || row.kind === kind) && isShown(row, shown) && hasLinks(row, links))
     .filter((row) => wanted.every((word) => textOf(row).includes(word)))
     .map((row, i) => ({ row, i, key: key(row) }))
     .sort((a, b) => {

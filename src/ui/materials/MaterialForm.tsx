@@ -7,6 +7,7 @@ import { materialTexts as say } from '@/core/texts/materials';
 import { panelTexts } from '@/core/texts/term';
 import { timeLabel } from '@/core/time/dateLabels';
 import { readTime } from '@/core/time/typedTime';
+import { AttachFile } from '../controls/AttachFile';
 import { Field } from '../controls/Field';
 import { Select } from '../controls/Select';
 import { useSubmit } from '../controls/useSubmit';
@@ -16,7 +17,8 @@ import styles from './Materials.module.css';
 import type { OutlineRow } from './outlineView';
 
 const KINDS = MATERIAL_KINDS.map((value) => ({ value, label: say.kinds[value] }));
-const withText = (kind: MaterialKind) => kind === 'unit' || kind === 'page';
+const WITHOUT_ADDRESS = new Set<MaterialKind>(['unit', 'page']);
+const WITH_TEXT = new Set<MaterialKind>(['unit', 'page', 'topic', 'assignment', 'test']);
 
 /** Adding to an outline, or changing what stands in it. */
 export function MaterialForm({
@@ -38,12 +40,14 @@ export function MaterialForm({
     title: row?.title ?? '',
     url: row?.url ?? '',
     text: row?.text ?? '',
+    file: row?.file,
     parent: row?.parent ?? '',
     day,
     time: time || '8:00',
   });
   const set = (changes: Partial<typeof value>) => setValue({ ...value, ...changes });
   const clock = readTime(value.time);
+  const withAddress = !WITHOUT_ADDRESS.has(value.kind) && value.file === undefined;
   const unclear = value.day !== '' && clock.kind !== 'time';
   const save = async () => {
     if (unclear) return;
@@ -51,8 +55,9 @@ export function MaterialForm({
       value.day && clock.kind === 'time' ? `${value.day}T${timeLabel(clock.time)}` : undefined;
     const content = {
       title: value.title,
-      url: withText(value.kind) ? '' : value.url.trim(),
-      text: withText(value.kind) ? value.text : '',
+      url: withAddress ? value.url.trim() : '',
+      file: value.file,
+      text: WITH_TEXT.has(value.kind) ? value.text : '',
       visibleFrom,
     };
     const answer = row
@@ -98,9 +103,7 @@ export function MaterialForm({
         error={errors.title}
         autoFocus
       />
-      {withText(value.kind) ? (
-        <RichTextField label={say.text} value={value.text} onChange={(text) => set({ text })} />
-      ) : (
+      {withAddress ? (
         <Field
           label={say.address}
           type="url"
@@ -108,7 +111,13 @@ export function MaterialForm({
           onChange={(url) => set({ url })}
           error={errors.url}
         />
+      ) : null}
+      {value.file === undefined ? null : (
+        <AttachFile label={say.replaceFile} onFile={({ id }) => set({ file: id })} error={errors.file} />
       )}
+      {WITH_TEXT.has(value.kind) ? (
+        <RichTextField label={say.text} value={value.text} onChange={(text) => set({ text })} />
+      ) : null}
       <div className={styles.pair}>
         <Field
           label={say.visibleFrom}

@@ -3,25 +3,41 @@ import Button from '@mui/material/Button';
 import type { DragEvent, KeyboardEvent } from 'react';
 import { useState } from 'react';
 import { materialTexts as say } from '@/core/texts/materials';
+import { packageTexts } from '@/core/texts/packages';
 import { useSubmit } from '../controls/useSubmit';
 import { MaterialForm } from './MaterialForm';
 import styles from './Materials.module.css';
 import { MaterialLink } from './OutlineList';
 import type { OutlineRow } from './outlineView';
+import { PackageImport } from './PackageImport';
 import { PasteMaterials } from './PasteMaterials';
+import { PlaceUnit } from './PlaceUnit';
 import type { Step } from './placesOf';
 import { placesOf } from './placesOf';
+import { TestLinks } from './TestLinks';
+import { UploadFiles } from './UploadFiles';
+import { UsedOn } from './UsedOn';
 
 const KEYS: Record<string, Step> = { ArrowUp: 'up', ArrowDown: 'down', ArrowRight: 'into', ArrowLeft: 'out' };
 const MARKS = { up: '↑', down: '↓', into: '→', out: '←' } as const;
 
 /** An outline that is added to, changed, and put in order by dragging and by keyboard. */
-export function OutlineEditor({ course, rows }: { course: string; rows: readonly OutlineRow[] }) {
+export function OutlineEditor({
+  course,
+  rows,
+  today,
+}: {
+  course: string;
+  rows: readonly OutlineRow[];
+  today: string;
+}) {
   const { submit, errors, message, busy } = useSubmit();
   const [editing, setEditing] = useState<string>();
   const [adding, setAdding] = useState(false);
+  const [placing, setPlacing] = useState<string>();
   const [dragged, setDragged] = useState<string>();
   const [over, setOver] = useState<string>();
+  const unused = rows.filter((row) => row.staff?.uses.length === 0).length;
   const units = rows.filter((row) => row.kind === 'unit');
   const places = placesOf(rows);
 
@@ -55,7 +71,13 @@ export function OutlineEditor({ course, rows }: { course: string; rows: readonly
   return (
     <div className={styles.editor}>
       <section aria-label={say.title}>
-        {rows.length === 0 ? <p className="empty">{say.none}</p> : <p className="soft">{say.moveHint}</p>}
+        {rows.length === 0 ? (
+          <p className="empty">{say.none}</p>
+        ) : (
+          <p className="soft">
+            {say.moveHint} {unused > 0 ? say.unusedCount(unused) : null}
+          </p>
+        )}
         {message || errors.parent ? <p role="alert">{message ?? errors.parent}</p> : null}
         <ul className={styles.outline}>
           {rows.map((row) =>
@@ -82,7 +104,24 @@ export function OutlineEditor({ course, rows }: { course: string; rows: readonly
               >
                 <span className={styles.name}>
                   <MaterialLink row={row} /> <span className="soft">{row.kindLabel}</span>
+                  {row.staff?.link && row.staff.link.state !== 'opens' ? (
+                    <span
+                      className={styles.link}
+                      data-state={row.staff.link.state}
+                      title={row.staff.link.why}
+                    >
+                      {row.staff.link.words}
+                    </span>
+                  ) : null}
+                  {row.staff ? (
+                    <span className={styles.uses}>
+                      <UsedOn staff={row.staff} />
+                    </span>
+                  ) : null}
                   {row.note ? <span className={styles.note}>{row.note}</span> : null}
+                  {placing === row.id ? (
+                    <PlaceUnit unit={row} from={today} rest onDone={() => setPlacing(undefined)} />
+                  ) : null}
                 </span>
                 <span className={styles.acts}>
                   {(Object.keys(MARKS) as Step[]).map((way) => (
@@ -96,17 +135,33 @@ export function OutlineEditor({ course, rows }: { course: string; rows: readonly
                       {MARKS[way]}
                     </button>
                   ))}
-                  <Button size="small" aria-label={say.change(row.title)} onClick={() => setEditing(row.id)}>
+                  {row.kind === 'unit' ? (
+                    <button
+                      type="button"
+                      className={styles.act}
+                      aria-label={say.placeRest(row.title)}
+                      onClick={() => setPlacing(row.id)}
+                    >
+                      {say.placeShort}
+                    </button>
+                  ) : null}
+                  <button
+                    type="button"
+                    className={styles.act}
+                    aria-label={say.change(row.title)}
+                    onClick={() => setEditing(row.id)}
+                  >
                     {say.changeShort}
-                  </Button>
-                  <Button
-                    size="small"
+                  </button>
+                  <button
+                    type="button"
+                    className={styles.act}
                     aria-label={say.remove(row.title)}
                     disabled={busy}
                     onClick={() => void remove(row)}
                   >
                     {say.removeShort}
-                  </Button>
+                  </button>
                 </span>
               </li>
             ),
@@ -124,6 +179,14 @@ export function OutlineEditor({ course, rows }: { course: string; rows: readonly
             {say.add}
           </Button>
         )}
+        <section className="card">
+          <UploadFiles course={course} />
+        </section>
+        <TestLinks course={course} />
+        <section className="card">
+          <h2>{packageTexts.title}</h2>
+          <PackageImport course={course} />
+        </section>
         <section className="card">
           <h2>{say.paste}</h2>
           <PasteMaterials course={course} />

@@ -3,23 +3,27 @@ import Button from '@mui/material/Button';
 import { useRouter } from 'next/navigation';
 import type { ReactNode } from 'react';
 import { classTexts } from '@/core/texts/classes';
+import { materialTexts } from '@/core/texts/materials';
 import { slideTexts } from '@/core/texts/slide';
 import { panelTexts, termTexts } from '@/core/texts/term';
 import { useKept } from '../controls/useKept';
 import { ClassPanel } from '../entries/ClassPanel';
 import { FillPanel } from '../entries/FillPanel';
 import type { PanelEntry } from '../entries/panelData';
+import { PlaceUnit } from '../materials/PlaceUnit';
+import { Shelf } from '../materials/Shelf';
 import { EditPanel } from './EditPanel';
 import type { DeskData } from './planItem';
 import { EntryPanel } from './EntryPanel';
 import styles from './PlanDesk.module.css';
 import type { NewOn, PanelState } from './panelState';
-import { NONE, addedOn, opened } from './panelState';
+import { NONE, addedOn, materialOn, opened } from './panelState';
 import type { PlanItem } from './planItem';
 import type { PendingMove } from './useMoves';
 import { useMoves } from './useMoves';
 import { SlidePanel } from './SlidePanel';
 import { usePanelData } from './usePanelData';
+import { useShelfActs } from './useShelfActs';
 
 /** What a view of the plan can do: the panel beside it is shared by all of them. */
 export type Desk = Readonly<{
@@ -30,6 +34,9 @@ export type Desk = Readonly<{
   open: (item: PlanItem) => void;
   add: (on: NewOn) => void;
   fill: () => void;
+  /** Puts the outline of a course beside the plan, or away; absent where nothing is planned. */
+  shelve?: () => void;
+  shelved: boolean;
   /** Moves marks so that the first of them stands on that day. */
   move: (items: readonly PlanItem[], to: string) => void;
   /** Marks on their way, until they are drawn where they now stand. */
@@ -41,10 +48,17 @@ export function PlanDesk({ data, children }: { data: DeskData; children: (desk: 
   const { courses, days, notesOnly } = data;
   const router = useRouter();
   const [panel, keep] = useKept<PanelState>('panel', NONE);
+  const [shelf, keepShelf] = useKept<string>('shelf', '');
   const { entry, cls, message } = usePanelData(panel, data);
   const { move, pending } = useMoves(data);
 
+  const onShelf = panel.kind === 'none' && courses.some(({ id }) => id === shelf);
   const show = (next: PanelState) => keep(next.kind === 'none' ? undefined : next);
+  const toggleShelf = (first: string) => {
+    if (onShelf) return keepShelf(undefined);
+    show(NONE);
+    keepShelf(shelf || first);
+  };
   const desk: Desk = {
     selected:
       panel.kind === 'entry' || panel.kind === 'edit'
@@ -64,6 +78,8 @@ export function PlanDesk({ data, children }: { data: DeskData; children: (desk: 
       show(notesOnly && next.kind === 'new' ? { ...next, draft: { ...next.draft, kind: 'note' } } : next);
     },
     fill: () => show({ kind: 'fill' }),
+    shelved: onShelf,
+    shelve: courses[0] && (() => toggleShelf(courses[0]!.id)),
     move,
     pending,
   };
@@ -71,8 +87,9 @@ export function PlanDesk({ data, children }: { data: DeskData; children: (desk: 
     const date = moved.dates.find(({ field }) => field === 'main')!.day;
     move([{ key: '', title: moved.title, date, entry: moved.id, start: date, movable: true }], to);
   };
+  const shelfActs = useShelfActs({ course: shelf, today: data.today, show });
   const editing = panel.kind === 'new' || panel.kind === 'edit';
-  const open = panel.kind !== 'none';
+  const open = panel.kind !== 'none' || onShelf;
   const close = () => show(NONE);
 
   return (
@@ -82,7 +99,12 @@ export function PlanDesk({ data, children }: { data: DeskData; children: (desk: 
       </section>
       <aside className={styles.panel} data-open={open} aria-label={panelTexts.panel}>
         {open ? (
-          <Button className={styles.close} size="small" aria-label={panelTexts.closePanel} onClick={close}>
+          <Button
+            className={styles.close}
+            size="small"
+            aria-label={panelTexts.closePanel}
+            onClick={onShelf ? () => keepShelf(undefined) : close}
+          >
             ✕
           </Button>
         ) : null}
@@ -127,6 +149,26 @@ export function PlanDesk({ data, children }: { data: DeskData; children: (desk: 
             <h2 className={styles.panelTitle}>{classTexts.fillTitle}</h2>
             <FillPanel courses={courses} onDone={close} />
           </>
+        ) : panel.kind === 'place' ? (
+          <>
+            <h2 className={styles.panelTitle}>{materialTexts.placeTitle(panel.unit.title)}</h2>
+            <PlaceUnit
+              unit={panel.unit}
+              from={panel.from}
+              rest={false}
+              onDone={close}
+              onEntry={() => show(materialOn(panel.unit, { day: panel.from, course: panel.course }))}
+            />
+          </>
+        ) : onShelf ? (
+          <Shelf
+            courses={courses}
+            course={shelf}
+            version={data.version}
+            onCourse={keepShelf}
+            onDrop={shelfActs.drop}
+            onPlan={shelfActs.plan}
+          />
         ) : panel.kind !== 'none' ? (
           <p className="soft" role="status">
             {message ?? panelTexts.opening}

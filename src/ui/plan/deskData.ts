@@ -30,7 +30,13 @@ type Rosters = ReadonlyMap<string, readonly Readonly<{ id: string; name: string 
 export function deskData(
   viewer: Viewer,
   plan: SeenPlan,
-  { term, rosters, version, as }: { term: Term; rosters: Rosters; version: string; as?: string },
+  {
+    term,
+    rosters,
+    version,
+    today,
+    as,
+  }: { term: Term; rosters: Rosters; version: string; today: string; as?: string },
 ): DeskData {
   const readOnly = as !== undefined;
   const planned = plan.courses.filter((course) => !course.archived && isStaffOf(viewer, course.id));
@@ -43,6 +49,7 @@ export function deskData(
   );
   return {
     version,
+    today,
     as,
     hanging: readOnly ? [] : plan.entries.filter(hasCompanions).map((entry) => entry.id),
     classes: readOnly

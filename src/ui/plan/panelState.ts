@@ -1,3 +1,4 @@
+import { materialLink } from '../entries/draftLinks';
 import type { EntryDraft } from '../entries/entryDraft';
 import { emptyDraft } from '../entries/entryDraft';
 import type { PanelEntry } from '../entries/panelData';
@@ -17,6 +18,7 @@ export type PanelState =
   | Readonly<{ kind: 'entry'; id: string; occurrence?: Occurrence }>
   | Readonly<{ kind: 'class'; meeting: string }>
   | Readonly<{ kind: 'fill' }>
+  | Readonly<{ kind: 'place'; unit: Readonly<{ id: string; title: string }>; course: string; from: string }>
   | (Readonly<{ kind: 'slide' }> & Sliding)
   | Readonly<{ kind: 'new'; draft: EntryDraft }>
   | Readonly<{
@@ -67,6 +69,20 @@ export function addedOn(
     },
   };
 }
+
+/** A material put on a day: an entry that leads to it, under its title. */
+export const materialOn = (
+  { id, title }: Readonly<{ id: string; title: string }>,
+  { day, course }: Readonly<{ day: string; course: string }>,
+): PanelState => ({
+  kind: 'new',
+  draft: {
+    ...emptyDraft(day, course),
+    title: title.slice(0, 200),
+    allDay: true,
+    links: [materialLink({ id, title })],
+  },
+});
 
 /** Editing a part of a series begins with how that occurrence stands; all of it with the series itself. */
 export function editing(entry: PanelEntry, scope: Scope, occurrence?: Occurrence): PanelState {

@@ -35,6 +35,8 @@ export type ClassDay = Readonly<{
 export type DeskData = Readonly<{
   /** Different after each change of the plan: what was fetched under another one is fetched again. */
   version: string;
+  /** The day it is in the term's zone. */
+  today: string;
   /** As whom one looks, if not as oneself. */
   as?: string;
   /** Ids of the viewer's entries on whose date something hangs: a set day, opens, closes, shown from. */

@@ -1,9 +1,13 @@
+import type { Temporal } from 'temporal-polyfill';
+import { joinWindow } from '@/core/plan/joinWindow';
 import type { Occurrence } from '@/core/plan/occurrences';
 import type { SeenPlan } from '@/core/plan/seenPlan';
+import { daySheetTexts } from '@/core/texts/daySheet';
 import { embedTexts } from '@/core/texts/embeds';
 import { entryTexts, listed } from '@/core/texts/entries';
 import { studentTexts } from '@/core/texts/student';
 import { dateLabel, momentLabel, rangeLabel, timeLabel } from '@/core/time/dateLabels';
+import type { ZoneLookup } from '@/core/time/zone';
 import { dayOf, isDay, momentText } from '@/core/time/zonedWall';
 
 export type DayLine = Readonly<{
@@ -67,26 +71,42 @@ function timeOf(o: Occurrence): string {
   return o.end && !isDay(o.end) ? rangeLabel(o.start.wall, o.end.wall) : timeLabel(o.start.wall);
 }
 
+/** Now, where a line is to say whether its meeting can be joined. */
+export type JoinAt = Readonly<{ now: Temporal.Instant; zoneOf: ZoneLookup }>;
+
+/** The way into a meeting shortly before and while it is; before that, from when on. */
+function joinOf(o: Occurrence, at: JoinAt | undefined): Readonly<{ link?: string; hint: string }> {
+  if (!('meetingLink' in o) || !o.meetingLink || !at) return { hint: '' };
+  const joining = joinWindow(o, at.now, at.zoneOf);
+  if (joining.state === 'now') return { link: o.meetingLink, hint: '' };
+  return { hint: joining.state === 'later' ? daySheetTexts.joinFrom(timeLabel(joining.from)) : '' };
+}
+
 /** One line of a list by day: for the student's home, the day sheet and the entry's page alike. */
-export function dayLine(o: Occurrence, plan: Pick<SeenPlan, 'courses' | 'locale'>): DayLine {
+export function dayLine(o: Occurrence, plan: Pick<SeenPlan, 'courses' | 'locale'>, at?: JoinAt): DayLine {
+  const join = joinOf(o, at);
   const links = [
-    ...('meetingLink' in o && o.meetingLink ? [{ url: o.meetingLink, label: studentTexts.join }] : []),
+    ...(join.link ? [{ url: join.link, label: studentTexts.join }] : []),
     ...('links' in o ? o.links.map(({ url, label }) => ({ url, label })) : []),
   ];
+  const courses = plan.courses.filter((c) => o.courses.includes(c.id));
+  const sheet = `/day/${dayOf(o.start)}`;
   return {
     key: `${o.uid} ${o.kind} ${momentText(o.start)}`,
     kind: o.kind,
     time: timeOf(o),
-    tags: plan.courses.filter((c) => o.courses.includes(c.id)).map(({ tag, color }) => ({ tag, color })),
+    tags: courses.map(({ tag, color }) => ({ tag, color })),
     title: titleOf(o),
     off: o.cancelled !== undefined,
-    detail: detailOf(o, plan.locale),
+    detail: [detailOf(o, plan.locale), join.hint].filter(Boolean).join(' · '),
     href:
       'entry' in o
         ? `/e/${o.entry}`
-        : o.kind === 'class' || o.kind === 'closure' || o.kind === 'siteDate'
-          ? `/day/${dayOf(o.start)}`
-          : '/sign-up',
+        : o.kind === 'class'
+          ? `${sheet}?course=${encodeURIComponent(courses[0]?.code ?? '')}`
+          : o.kind === 'closure' || o.kind === 'siteDate'
+            ? sheet
+            : '/sign-up',
     links,
   };
 }

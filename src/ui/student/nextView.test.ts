@@ -86,8 +86,8 @@ test('a student’s own time is a line of its day, with place and note; free tim
     {
       time: '12:00–12:25',
       title: 'Your time with Maren Toft',
-      detail: 'Office hours · Loft office · “My stem”',
-      links: [{ url: 'https://meet.example/1' }],
+      detail: 'Office hours · Loft office · “My stem” · Join from 11:45',
+      links: [],
     },
   ]);
 });

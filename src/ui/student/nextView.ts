@@ -29,6 +29,7 @@ export function nextView(
   { zoneOf, now, today }: { zoneOf: ZoneLookup; now: Temporal.Instant; today: Temporal.PlainDate },
 ): NextView {
   const nowMs = now.epochMilliseconds;
+  const at = { now, zoneOf };
   const coming = occurrences.filter(
     (o) =>
       o.kind !== 'times' &&
@@ -54,7 +55,7 @@ export function nextView(
     days.set(day.toString(), [...(days.get(day.toString()) ?? []), o]);
   }
   return {
-    now: first && { label: label(first), line: dayLine(first, plan) },
+    now: first && { label: label(first), line: dayLine(first, plan, at) },
     days: [...days].map(([key, list]) => {
       const date = Temporal.PlainDate.from(key);
       const distance = today.until(date, { largestUnit: 'days' }).days;
@@ -65,7 +66,7 @@ export function nextView(
           ? `${name}, ${dateLabel(date, 'long', plan.locale)}`
           : dateLabel(date, 'long', plan.locale),
         distance: distance > 1 ? studentTexts.inDays(distance) : '',
-        lines: list.map((o) => dayLine(o, plan)),
+        lines: list.map((o) => dayLine(o, plan, at)),
       };
     }),
   };

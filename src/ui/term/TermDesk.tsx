@@ -3,6 +3,7 @@ import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { usePathname, useSearchParams } from 'next/navigation';
 import { termTexts } from '@/core/texts/term';
+import { ShelfButton } from '../plan/ShelfButton';
 import type { DeskData } from '../plan/planItem';
 import { PlanDesk } from '../plan/PlanDesk';
 import styles from '../plan/PlanDesk.module.css';
@@ -19,10 +20,7 @@ export function TermDesk({ view, data, today }: Props) {
         <>
           <div className={styles.heading}>
             <h1 id="plan-title">{view.title}</h1>
-            <p className="soft">
-              {view.zoom === 'all' ? `${view.span} · ` : null}
-              {view.now ? <a href="#now">{view.now}</a> : null}
-            </p>
+            <p className="soft">{view.now ? <a href="#now">{view.now}</a> : view.span}</p>
             <Zooms view={view} />
             {desk.canAdd ? (
               <Button
@@ -34,6 +32,7 @@ export function TermDesk({ view, data, today }: Props) {
                 {termTexts.add}
               </Button>
             ) : null}
+            <ShelfButton desk={desk} />
             {data.courses.length > 0 ? (
               <Button className={styles.tool} size="small" variant="outlined" onClick={desk.fill}>
                 {termTexts.fill}

@@ -56,6 +56,7 @@ export function TermItem({
     'data-picked': picked,
     'data-movable': item.movable,
     'data-key': item.key,
+    'data-meeting': item.meeting,
     'data-course': item.tags[0]?.color,
     title: item.release === 'shown' ? item.words : `${item.words}. ${entryTexts.release[item.release]}`,
   };

@@ -5,6 +5,7 @@ import { termTexts } from '@/core/texts/term';
 import { weekTexts } from '@/core/texts/week';
 import { PlanDesk } from '../plan/PlanDesk';
 import deskStyles from '../plan/PlanDesk.module.css';
+import { ShelfButton } from '../plan/ShelfButton';
 import type { DeskData } from '../plan/planItem';
 import { Hours } from './Hours';
 import type { WeekView } from './weekView';
@@ -33,6 +34,7 @@ export function WeekDesk({ view, data, today }: { view: WeekView; data: DeskData
                 {termTexts.add}
               </Button>
             ) : null}
+            <ShelfButton desk={desk} />
           </div>
           <Hours view={view} desk={desk} />
         </>

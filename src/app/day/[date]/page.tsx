@@ -1,62 +1,100 @@
 import type { Metadata } from 'next';
-import Link from 'next/link';
 import { notFound } from 'next/navigation';
-import { plainDate } from '@/core/fields';
-import { occurrencesOf, touching } from '@/core/plan/occurrences';
-import { studentTexts } from '@/core/texts/student';
-import { currentTerm, weekNumber } from '@/core/time/term';
+import type { CourseId } from '@/core/ids';
+import { sheetDays } from '@/core/plan/daySheet';
+import { occurrencesOf } from '@/core/plan/occurrences';
+import type { SeenPlan } from '@/core/plan/seenPlan';
+import { daySheetTexts } from '@/core/texts/daySheet';
+import { currentTerm } from '@/core/time/term';
+import type { Term } from '@/core/time/term';
 import { dateLabel } from '@/core/time/dateLabels';
 import { requireZone } from '@/core/time/zoneData';
-import { planSeenBy } from '@/server/plan/planSeenBy';
+import { materialsSeenBy } from '@/server/materials/materialsSeenBy';
 import { sharedPembit } from '@/server/pembit';
-import { DayList } from '@/ui/student/DayList';
-import { dayLine } from '@/ui/student/dayLines';
+import { DayDesk } from '@/ui/daySheet/DayDesk';
+import { Around } from '@/ui/daySheet/DayPageParts';
+import styles from '@/ui/daySheet/DaySheet.module.css';
+import { daySheetView } from '@/ui/daySheet/daySheetView';
+import { Sheet } from '@/ui/daySheet/Sheet';
 import { PageFrame } from '../../PageFrame';
-import { signedInOr } from '../../signedIn';
+import { planPage } from '../../planPage';
 
-export const metadata: Metadata = { title: studentTexts.daySheet };
+export const metadata: Metadata = { title: daySheetTexts.title };
 
-type Props = { params: Promise<{ date: string }>; searchParams: Promise<{ course?: string }> };
+type Props = {
+  params: Promise<{ date: string }>;
+  searchParams: Promise<Record<string, string | undefined>>;
+};
 
-/** Everything of one day, in one course or over all of the viewer's: `/day/DATE?course=CODE`. */
+/** The course of a code in the term that holds the day, else in any. */
+function courseOf(plan: SeenPlan, code: string, term: Term | undefined): CourseId | undefined {
+  const named = plan.courses.filter((course) => course.code === code);
+  return (named.find((course) => course.term === term?.id) ?? named[0])?.id;
+}
+
+/** Everything of one day, or of several, in one course or over all of the viewer's: `/day/DATE?course=CODE`. */
 export default async function DayPage({ params, searchParams }: Props) {
   const { date: text } = await params;
-  const { course: code } = await searchParams;
-  const path = `/day/${text}${code ? `?course=${encodeURIComponent(code)}` : ''}`;
-  const actor = await signedInOr(path);
-  const read = plainDate.safeParse(text);
-  if (!read.success) notFound();
-  const date = read.data;
-  const plan = await planSeenBy(sharedPembit(), actor.viewer);
-  const term = currentTerm(plan.terms, date);
-  const course =
-    code === undefined
-      ? undefined
-      : plan.courses.find((c) => c.code === code && (!term || c.term === term.id));
+  const search = await searchParams;
+  const { course: code } = search;
+  const asked = decodeURIComponent(text);
+  const page = await planPage(`/day/${asked}${code ? `?course=${encodeURIComponent(code)}` : ''}`, search);
+  const { actor, plan, mayMove } = page;
+  const days = sheetDays(asked);
+  const [first] = days ?? [];
+  if (!days || !first) notFound();
+  const pembit = sharedPembit();
+  const term = currentTerm(plan.terms, first);
+  const course = code === undefined ? undefined : courseOf(plan, code, term);
   if (code !== undefined && !course) notFound();
-  const lines = touching(occurrencesOf(plan, requireZone))(date)
-    .filter((o) => (!course || o.courses.includes(course.id)) && !(o.kind === 'booking' && !o.mine))
-    .map((o) => dayLine(o, plan));
-  const week = term && weekNumber(term, date);
-  const sibling = (days: number) =>
-    `/day/${date.add({ days })}${code ? `?course=${encodeURIComponent(code)}` : ''}`;
+  // An archived course is out of the way elsewhere; its days stay where their addresses lead.
+  const occurrences = course && !page.shown.has(course) ? occurrencesOf(plan, requireZone) : page.occurrences;
+  const materials = await materialsSeenBy(pembit, page.viewer);
+  const at = { now: pembit.now(), zoneOf: requireZone };
+  const views = days.map((date) =>
+    daySheetView(date, { plan, term, occurrences, materials, mayMove, at, course }),
+  );
+  const [view] = views;
+  // Days on which nothing is planned are passed over among several.
+  const some = views.filter((one) => one.parts.length > 0);
+  const around = (
+    <Around
+      view={view!}
+      code={code}
+      neighbours={{
+        before: first.subtract({ days: 1 }).toString(),
+        after: first.add({ days: 1 }).toString(),
+      }}
+    />
+  );
+  if (views.length === 1 && page.data && !page.data.notesOnly)
+    return (
+      <PageFrame actor={actor} wide>
+        <DayDesk view={view!} data={page.data}>
+          {around}
+        </DayDesk>
+      </PageFrame>
+    );
   return (
     <PageFrame actor={actor}>
-      <p className="soft">
-        {[course ? `${course.tag} ${course.title}` : undefined, week ? `week ${week}` : undefined]
-          .filter(Boolean)
-          .join(' · ')}
-      </p>
-      <h1>{dateLabel(date, 'full', plan.locale)}</h1>
-      {lines.length === 0 ? (
-        <p className="empty">{studentTexts.nothingThatDay}</p>
-      ) : (
-        <DayList lines={lines} />
-      )}
-      <p style={{ paddingTop: 16 }}>
-        <Link href={sibling(-1)}>{studentTexts.previousDay}</Link> ·{' '}
-        <Link href={sibling(1)}>{studentTexts.nextDay}</Link>
-      </p>
+      <div className={styles.page}>
+        {views.length > 1 ? (
+          <h1>
+            {daySheetTexts.range(
+              dateLabel(first, 'long', plan.locale),
+              dateLabel(days.at(-1)!, 'long', plan.locale),
+            )}
+          </h1>
+        ) : null}
+        {(views.length > 1 && some.length > 0 ? some : views).map((one) => (
+          <section key={one.date} aria-label={one.heading} className={styles.day}>
+            <p className="soft">{one.where}</p>
+            {views.length > 1 ? <h2>{one.heading}</h2> : <h1>{one.heading}</h1>}
+            {one.parts.length === 0 ? <p className="empty">{daySheetTexts.nothing}</p> : <Sheet view={one} />}
+          </section>
+        ))}
+        {around}
+      </div>
     </PageFrame>
   );
 }

@@ -1,6 +1,7 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
 import { notFound, redirect } from 'next/navigation';
+import { addressOf } from '@/core/materials/material';
 import { heldBy } from '@/core/materials/outline';
 import { sanitize } from '@/core/richText/sanitize';
 import { materialTexts } from '@/core/texts/materials';
@@ -9,7 +10,8 @@ import { planSeenBy } from '@/server/plan/planSeenBy';
 import { sharedPembit } from '@/server/pembit';
 import styles from '@/ui/materials/Materials.module.css';
 import { OutlineList } from '@/ui/materials/OutlineList';
-import { outlineView } from '@/ui/materials/outlineView';
+import { UsedOn } from '@/ui/materials/UsedOn';
+import { outlineRows } from '../../outlineRows';
 import { PageFrame } from '../../PageFrame';
 import { signedInOr } from '../../signedIn';
 
@@ -27,12 +29,14 @@ export default async function MaterialPage({ params }: { params: Promise<{ id: s
   const material = materials.find((m) => m.id === id);
   const course = plan.courses.find((c) => c.id === material?.course);
   if (!material || !course) notFound();
-  if (material.kind !== 'unit' && material.kind !== 'page') redirect(material.url);
-  const held = new Set(heldBy(materials, material.id).map((m) => m.id));
-  const rows = outlineView(
-    materials.filter((m) => held.has(m.id)),
-    plan.locale,
-  );
+  const href = addressOf(material);
+  if (href !== `/m/${id}`) redirect(href);
+  const held = new Set([material.id, ...heldBy(materials, material.id).map((m) => m.id)]);
+  const [own, ...rows] = await outlineRows(pembit, actor, {
+    plan,
+    materials: materials.filter((m) => held.has(m.id)),
+    course: course.id,
+  });
   return (
     <PageFrame actor={actor}>
       <article className={styles.page}>
@@ -55,6 +59,7 @@ export default async function MaterialPage({ params }: { params: Promise<{ id: s
             <OutlineList rows={rows} />
           )
         ) : null}
+        {own?.staff ? <UsedOn staff={own.staff} /> : null}
         <p>
           <Link href={`/materials?course=${encodeURIComponent(course.code)}`}>
             {materialTexts.back(course.code)}

@@ -6,7 +6,9 @@ import { scopeInput } from '@/core/series/scope';
 import { findingsOf } from '@/server/checks/findings';
 import { changeEntry } from '@/server/entries/changeEntry';
 import { deleteEntry } from '@/server/entries/deleteEntry';
+import { linkTestsFor } from '@/server/links/linkTestsFor';
 import { checkLine } from '@/ui/checks/checkLine';
+import { answeredLinks } from '@/ui/entries/answeredLinks';
 import { panelEntry } from '@/ui/entries/panelView';
 import { mayEdit } from '@/ui/plan/deskData';
 import { panelPlan } from '../../../panelPlan';
@@ -34,7 +36,16 @@ export const GET = endpoint(
     if (readOnly || !term) return done(panel);
     const { open } = await findingsOf(pembit, actor);
     const own = open.filter(({ about }) => 'entry' in about && about.entry.id === entry.id);
-    return done({ ...panel, checks: own.map((finding) => checkLine(finding, { courses, term, locale })) });
+    const tests = await linkTestsFor(
+      pembit,
+      panel.links.map((link) => link.url),
+    );
+    const links = entry.asStaff ? answeredLinks(panel.links, tests) : panel.links;
+    return done({
+      ...panel,
+      links,
+      checks: own.map((finding) => checkLine(finding, { courses, term, locale })),
+    });
   },
 );
 

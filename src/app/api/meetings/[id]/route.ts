@@ -3,6 +3,8 @@ import { meetingInput } from '@/core/frame/frameInput';
 import { meetingId } from '@/core/ids';
 import { done, refused } from '@/core/refusals';
 import { changeMeeting } from '@/server/frame/changeMeeting';
+import { linkTestsFor } from '@/server/links/linkTestsFor';
+import { answeredLinks } from '@/ui/entries/answeredLinks';
 import { panelClass } from '@/ui/entries/panelClass';
 import { panelPlan } from '../../../panelPlan';
 import { asQuery } from '../../asQuery';
@@ -18,7 +20,12 @@ export const GET = endpoint(
     const seen = plan.classes.find((c) => c.meeting.id === params.id);
     if (!seen) return refused('notFound');
     const cls = panelClass(seen, plan);
-    return done(readOnly ? { ...cls, editable: false } : cls);
+    if (readOnly || !seen.asStaff) return done({ ...cls, editable: false });
+    const tests = await linkTestsFor(
+      pembit,
+      cls.links.map((link) => link.url),
+    );
+    return done({ ...cls, links: answeredLinks(cls.links, tests) });
   },
 );
 

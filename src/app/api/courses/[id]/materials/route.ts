@@ -6,7 +6,7 @@ import { done, refused } from '@/core/refusals';
 import { addMaterial } from '@/server/materials/editMaterials';
 import { materialsSeenBy } from '@/server/materials/materialsSeenBy';
 import { planSeenBy } from '@/server/plan/planSeenBy';
-import { outlineView } from '@/ui/materials/outlineView';
+import { outlineRows } from '../../../../outlineRows';
 import { endpoint } from '../../../endpoint';
 
 const params = z.object({ id: courseId });
@@ -15,13 +15,8 @@ const params = z.object({ id: courseId });
 export const GET = endpoint({ who: 'person', params }, async ({ pembit, actor, params }) => {
   if (!coursesOf(actor.viewer).includes(params.id)) return refused('notFound');
   const materials = await materialsSeenBy(pembit, actor.viewer);
-  const { locale } = await planSeenBy(pembit, actor.viewer);
-  return done(
-    outlineView(
-      materials.filter((material) => material.course === params.id),
-      locale,
-    ),
-  );
+  const plan = await planSeenBy(pembit, actor.viewer);
+  return done(await outlineRows(pembit, actor, { plan, materials, course: params.id }));
 });
 
 /** Adds something to the outline. */

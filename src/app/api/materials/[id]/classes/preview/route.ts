@@ -1,0 +1,13 @@
+import { z } from 'zod';
+import { materialId } from '@/core/ids';
+import { unitPlaceInput } from '@/core/materials/materialInput';
+import { previewPlacing } from '@/server/materials/placeUnit';
+import { endpoint } from '../../../../endpoint';
+
+const params = z.object({ id: materialId });
+
+/** Which item of a unit would stand on which class. */
+export const POST = endpoint(
+  { who: 'person', params, body: unitPlaceInput },
+  ({ pembit, actor, params, body }) => previewPlacing(pembit, actor, { unit: params.id, ...body }),
+);

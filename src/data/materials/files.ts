@@ -1,0 +1,92 @@
+import type { CourseId, FileId, PersonId } from '@/core/ids';
+import type { Reader } from '../database';
+import { select } from '../database';
+import type { Writer } from '../writeQueue';
+
+/** An uploaded file: what it is called; its bytes lie outside the database, under their SHA-256. */
+export type StoredFile = Readonly<{
+  id: FileId;
+  hash: string;
+  name: string;
+  mediaType: string;
+  /** In bytes. */
+  size: number;
+  owner?: PersonId;
+}>;
+
+type Row = Readonly<{
+  id: string;
+  hash: string;
+  name: string;
+  media_type: string;
+  size: number;
+  owner_id: string | null;
+}>;
+
+const toFile = (row: Row): StoredFile => ({
+  id: row.id as FileId,
+  hash: row.hash,
+  name: row.name,
+  mediaType: row.media_type,
+  size: row.size,
+  ...(row.owner_id ? { owner: row.owner_id as PersonId } : {}),
+});
+
+export async function filesById(reader: Reader, ids: readonly FileId[]): Promise<StoredFile[]> {
+  if (ids.length === 0) return [];
+  return (await select<Row>(reader, 'SELECT * FROM files WHERE id IN (:ids)', { ids })).map(toFile);
+}
+
+/** Not part of the history: a file is there before anything leads to it, and stays while undo could lead to it again. */
+export async function insertFile(writer: Writer, file: StoredFile, nowMs: number): Promise<void> {
+  await writer.sequelize.query(
+    `INSERT INTO files (id, hash, name, media_type, size, owner_id, created_at)
+     VALUES (:id, :hash, :name, :mediaType, :size, :owner, :nowMs)`,
+    { replacements: { ...file, owner: file.owner ?? null, nowMs }, transaction: writer.transaction },
+  );
+}
+
+// By text, not by column: what undo or a class plan leads to stands in JSON.
+const USED = `id IN (SELECT file_id FROM materials) OR id IN (SELECT file_id FROM links)
+  OR EXISTS (SELECT 1 FROM class_plans WHERE instr(class_plans.links, files.id) > 0)
+  OR EXISTS (SELECT 1 FROM history WHERE instr(history.changes, files.id) > 0)`;
+
+/** Forgets files that nothing leads to any more and that were uploaded before then. Answers hashes that no row names now. */
+export async function forgetUnusedFiles(writer: Writer, beforeMs: number): Promise<string[]> {
+  const { sequelize, transaction } = writer;
+  const unused = await select<{ id: string; hash: string }>(
+    writer,
+    `SELECT id, hash FROM files WHERE created_at < :beforeMs AND NOT (${USED})`,
+    { beforeMs },
+  );
+  if (unused.length === 0) return [];
+  await sequelize.query('DELETE FROM files WHERE id IN (:ids)', {
+    replacements: { ids: unused.map(({ id }) => id) },
+    transaction,
+  });
+  const hashes = [...new Set(unused.map(({ hash }) => hash))];
+  const kept = await select<{ hash: string }>(writer, 'SELECT hash FROM files WHERE hash IN (:hashes)', {
+    hashes,
+  });
+  const still = new Set(kept.map(({ hash }) => hash));
+  return hashes.filter((hash) => !still.has(hash));
+}
+
+/** Of some files, those that a person uploaded or that something in some courses leads to. */
+export async function filesForStaff(
+  reader: Reader,
+  ids: readonly FileId[],
+  person: PersonId,
+  courses: readonly CourseId[],
+): Promise<FileId[]> {
+  const rows = await select<{ id: FileId }>(
+    reader,
+    `SELECT id FROM files WHERE id IN (:ids) AND (owner_id = :person
+       OR id IN (SELECT file_id FROM materials WHERE course_id IN (:courses))
+       OR id IN (SELECT file_id FROM links WHERE entry_id IN
+                 (SELECT entry_id FROM entry_audiences WHERE course_id IN (:courses)))
+       OR EXISTS (SELECT 1 FROM class_plans WHERE course_id IN (:courses) AND instr(class_plans.links, files.id) > 0))`,
+    { ids, person, courses: courses.length > 0 ? courses : [''] },
+  );
+  return rows.map(({ id }) => id);
+}

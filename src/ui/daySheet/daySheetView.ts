@@ -1,0 +1,94 @@
+import type { Temporal } from 'temporal-polyfill';
+import type { CourseId } from '@/core/ids';
+import type { SeenMaterial } from '@/core/materials/seenMaterials';
+import type { SheetLink, SheetPart } from '@/core/plan/daySheet';
+import { classDaysAround, daySheet, sheetLinks } from '@/core/plan/daySheet';
+import type { Occurrence } from '@/core/plan/occurrences';
+import { classTitle } from '@/core/plan/occurrences';
+import type { SeenPlan } from '@/core/plan/seenPlan';
+import { sanitize } from '@/core/richText/sanitize';
+import { daySheetTexts } from '@/core/texts/daySheet';
+import { dateLabel } from '@/core/time/dateLabels';
+import type { Term } from '@/core/time/term';
+import { weekNumber } from '@/core/time/term';
+import { Temporal as T } from 'temporal-polyfill';
+import type { PlanItem } from '../plan/planItem';
+import type { DayLine, JoinAt } from '../student/dayLines';
+import { dayLine } from '../student/dayLines';
+import { planItemOf } from '../term/termView';
+
+export type SheetItem = Omit<DayLine, 'links'> &
+  Readonly<{
+    item: PlanItem;
+    /** What stands under the title: a class by its number where it has a plan. */
+    name: string;
+    /** Sanitised HTML. */
+    text: string;
+    join?: string;
+    links: readonly SheetLink[];
+  }>;
+
+/** One day's page, as plain text. */
+export type DaySheetView = Readonly<{
+  date: string;
+  heading: string;
+  /** The course, and the week. */
+  where: string;
+  parts: readonly Readonly<{ part: SheetPart; heading: string; items: readonly SheetItem[] }>[];
+  previous?: Readonly<{ day: string; words: string }>;
+  next?: Readonly<{ day: string; words: string }>;
+}>;
+
+type Given = Readonly<{
+  plan: SeenPlan;
+  term?: Term;
+  occurrences: readonly Occurrence[];
+  materials: readonly SeenMaterial[];
+  mayMove: (entry: string) => boolean;
+  at: JoinAt;
+  course?: CourseId;
+}>;
+
+export function daySheetView(date: Temporal.PlainDate, given: Given): DaySheetView {
+  const { plan, term, occurrences, materials, mayMove, at, course: id } = given;
+  const course = plan.courses.find((c) => c.id === id);
+  const week = term && weekNumber(term, date);
+  const texts = textsOf(plan);
+  const around = classDaysAround(occurrences, date, id);
+  const words = (day: string) => dateLabel(T.PlainDate.from(day), 'short', plan.locale);
+  return {
+    date: date.toString(),
+    heading: dateLabel(date, 'full', plan.locale),
+    where: [course && `${course.tag} ${course.title}`, week && `week ${week}`].filter(Boolean).join(' · '),
+    parts: daySheet(occurrences, date, id).map(({ part, items }) => ({
+      part,
+      heading: daySheetTexts.parts[part],
+      items: items.map((o): SheetItem => {
+        const { links, ...line } = dayLine(o, plan, at);
+        const { text, name } = texts(o);
+        const [join] = links.length > ('links' in o ? o.links.length : 0) ? links : [];
+        return {
+          ...line,
+          item: planItemOf(o, mayMove),
+          name,
+          text,
+          join: join?.url,
+          links: sheetLinks('links' in o ? o.links : [], materials),
+        };
+      }),
+    })),
+    ...(around.previous ? { previous: { day: around.previous, words: words(around.previous) } } : {}),
+    ...(around.next ? { next: { day: around.next, words: words(around.next) } } : {}),
+  };
+}
+
+/** The formatted text of what an occurrence is about. */
+function textsOf(plan: SeenPlan): (o: Occurrence) => Readonly<{ text: string; name: string }> {
+  const entries = new Map(plan.entries.map((entry) => [entry.id, entry.description]));
+  const classes = new Map(plan.classes.map((seen) => [seen.meeting.id, seen]));
+  return (o) => {
+    if ('entry' in o) return { text: sanitize(entries.get(o.entry) ?? ''), name: '' };
+    const seen = o.kind === 'class' ? classes.get(o.meeting) : undefined;
+    return { text: sanitize(seen?.plan?.description ?? ''), name: seen?.plan ? classTitle(seen) : '' };
+  };
+}
