@@ -4,7 +4,7 @@ import { z } from 'zod';
  * Ids are branded where their format is checked. A uuid for everything that is addressed; a person's feed token
  * is something else (`server/outlets/token.ts`).
  */
-const id = <T extends string>() => z.uuid().brand<T>();
+const id = <T extends string>() => z.uuid({ error: 'This is not the id of anything.' }).brand<T>();
 
 export const personId = id<'PersonId'>();
 export type PersonId = z.infer<typeof personId>;

@@ -153,7 +153,7 @@ test('files are uploaded with their type checked by content, served in parts, an
   await maren.open(`${pembit.pembitUrl}/materials?course=HL%20210`);
   await maren.chooseFile(/^Upload files/, `${good}\n${bad}`);
   await maren.sees('Uploaded 1 file');
-  await maren.sees('program.pdf is of a type that is not kept here');
+  await maren.sees('“program.pdf” is of a type that is not kept here');
   const link = await (await maren.find('link', 'offsets')).getAttribute('href');
   const asked = (person: Person, headers: Record<string, string> = {}) =>
     person.driver.executeAsyncScript<{ status: number; type: string; text: string; policy: string }>(

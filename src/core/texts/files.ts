@@ -10,8 +10,8 @@ export const fileTexts = {
   tooLarge: (bytes: number) =>
     `This file is larger than ${megabytes(bytes)}. Make it smaller, or link to where it is.`,
   unknownType: (name: string) =>
-    `${name} is of a type that is not kept here. PDF, pictures, sound, films, office documents, text and zip are.`,
-  otherType: (name: string) => `${name} is not what its ending says. Save it again under its right ending.`,
+    `“${name}” is of a type that is not kept here. PDF, pictures, sound, films, office documents, text and zip are.`,
+  otherType: (name: string) => `“${name}” is not what its ending says. Save it again under its right ending.`,
   notKept: 'Choose a file that you have uploaded.',
   sending: (name: string, percent: number) => `${name}: ${percent} %`,
   sent: (count: number) => (count === 1 ? 'Uploaded 1 file' : `Uploaded ${count} files`),
