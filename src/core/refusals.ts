@@ -22,7 +22,13 @@ export type Refusal =
   | 'onlyInstructor'
   | 'noJoining'
   | 'seatsTaken'
-  | 'noMeetingService';
+  | 'noMeetingService'
+  | 'tooLateToGiveBack'
+  | 'nothingToWaitFor'
+  | 'waitingAlready'
+  | 'nobodyToTell'
+  | 'linkSpent'
+  | 'tooManyTimes';
 
 export type Refused = Readonly<{ ok: false; reason: Refusal; fields?: readonly FieldError[] }>;
 export type Done<T> = Readonly<{ ok: true; value: T; history?: string }>;

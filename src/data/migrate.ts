@@ -13,6 +13,7 @@ import { checks } from './migrations/0007-checks';
 import { materials } from './migrations/0008-materials';
 import { linkedMaterials } from './migrations/0009-linked-materials';
 import { files } from './migrations/0010-files';
+import { officeHours } from './migrations/0011-office-hours';
 
 const MIGRATIONS: readonly { name: string; statements: readonly string[] }[] = [
   foundations,
@@ -25,6 +26,7 @@ const MIGRATIONS: readonly { name: string; statements: readonly string[] }[] = [
   materials,
   linkedMaterials,
   files,
+  officeHours,
 ];
 
 export type MigrationReport = Readonly<{ applied: readonly string[]; backups: readonly string[] }>;

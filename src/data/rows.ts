@@ -173,6 +173,8 @@ export type Rows = {
     place: string;
     meeting_link: string;
     times_per_student: number;
+    /** JSON: `StoredRules`; the number of times for each student stands in a column of its own. */
+    rules: string;
     offered: number;
     tzid: string;
     sequence: number;
@@ -188,6 +190,14 @@ export type Rows = {
     start_at: number;
     end_at: number;
     seats: number;
+    host_id: string | null;
+  };
+  waiting: {
+    id: string;
+    slot_id: string;
+    person_id: string;
+    created_at: number;
+    offered_until: number | null;
   };
   bookings: {
     id: string;
@@ -196,6 +206,12 @@ export type Rows = {
     seat: number;
     person_id: string;
     note: string;
+    answer: string;
+    meeting_link: string;
+    /** The meeting service's name for the booking's own room. */
+    room_id: string | null;
+    came: number | null;
+    reminded_at: number | null;
     sequence: number;
     created_at: number;
     modified_at: number;
@@ -227,5 +243,5 @@ export const TABLES: readonly Table[] = [
   'people', 'terms', 'courses', 'staff', 'sections', 'roster', 'entries', 'entry_audiences', 'links',
   'sheets', 'sheet_audiences', 'hosts', 'slots', 'bookings', 'outlets', 'closures', 'patterns', 'meetings',
   'school', 'course_groups', 'group_members', 'themes', 'site_dates', 'extensions', 'replies', 'class_plans', 'plan_bindings',
-  'dismissals', 'materials',
+  'dismissals', 'materials', 'waiting',
 ]; // prettier-ignore

@@ -35,7 +35,8 @@ const work = (changes: object) => (id: string) => ({
   ...changes,
 });
 const sheet = (changes: object) => (id: string) => ({
-  title: 'X', audience: [{ course: id }], stretches: [{ start: '2026-11-20T10:00', end: '2026-11-20T12:00' }], length: 30, ...changes,
+  title: 'X', audience: [{ course: id }], ...changes,
+  offering: { stretches: [{ date: '2026-11-20', start: '10:00', end: '12:00' }], length: 30, ...(changes as { offering?: object }).offering },
 }); // prettier-ignore
 const outlet = (changes: object) => (id: string) => ({
   kind: 'feed',
@@ -246,22 +247,35 @@ const CASES: readonly Case[] = [
     ['weekStart'],
     'PUT',
   ],
-  ['no stretch', '/api/sheets', sheet({ stretches: [] }), ['stretches']],
+  ['no stretch', '/api/sheets', sheet({ offering: { stretches: [] } }), ['offering.stretches']],
   [
     'a stretch backwards',
     '/api/sheets',
-    sheet({ stretches: [{ start: '2026-11-20T12:00', end: '2026-11-20T10:00' }] }),
-    ['stretches.0.end'],
+    sheet({ offering: { stretches: [{ date: '2026-11-20', start: '12:00', end: '10:00' }] } }),
+    ['offering.stretches.0.end'],
   ],
   [
-    'a stretch over midnight',
+    'a stretch at no time',
     '/api/sheets',
-    sheet({ stretches: [{ start: '2026-11-20T22:00', end: '2026-11-21T01:00' }] }),
-    ['stretches.0.end'],
+    sheet({ offering: { stretches: [{ date: '2026-11-20', start: '25:00', end: '26:00' }] } }),
+    ['offering.stretches.0.start', 'offering.stretches.0.end'],
   ],
-  ['no minutes', '/api/sheets', sheet({ length: 0 }), ['length']],
-  ['half a minute', '/api/sheets', sheet({ length: 12.5 }), ['length']],
-  ['a gap below nothing', '/api/sheets', sheet({ gap: -5 }), ['gap']],
+  ['no minutes', '/api/sheets', sheet({ offering: { length: 0 } }), ['offering.length']],
+  ['half a minute', '/api/sheets', sheet({ offering: { length: 12.5 } }), ['offering.length']],
+  ['a gap below nothing', '/api/sheets', sheet({ offering: { gap: -5 } }), ['offering.gap']],
+  ['no times for a student', '/api/sheets', sheet({ rules: { perSheet: 0 } }), ['rules.perSheet']],
+  ['a notice that is none', '/api/sheets', sheet({ rules: { take: { kind: 'soon' } } }), ['rules.take.kind']],
+  ['hosts who teach nothing', '/api/sheets', sheet({ hosts: [NOT_THERE] }), ['hosts']],
+  [
+    'a time backwards',
+    `/api/slots/${NOT_THERE}`,
+    () => ({ start: '2026-11-20T12:00', end: '2026-11-20T10:00' }),
+    ['end'],
+    'PUT',
+  ],
+  ['nothing to say', `/api/sheets/${NOT_THERE}/message`, () => ({ text: ' ' }), ['text']],
+  ['cancelling from no day', `/api/sheets/${NOT_THERE}/cancel`, () => ({ from: 'soon' }), ['from']],
+  ['a link to no address', `/api/sheets/${NOT_THERE}/link`, () => ({ email: '' }), ['email']],
   ['no seat', '/api/sheets', sheet({ seats: 0 }), ['seats']],
   ['a meeting link that is none', '/api/sheets', sheet({ meetingLink: 'meet me' }), ['meetingLink']],
   ['another kind of outlet', '/api/outlets', outlet({ kind: 'poster' }), ['kind']],
@@ -397,9 +411,10 @@ test('200 requests at once for one free time: one gets it, 199 a clear refusal',
   const offered = await maren.call(
     'POST',
     '/api/sheets',
-    sheet({ timesPerStudent: 3, stretches: [{ start: '2026-12-02T10:00', end: '2026-12-02T10:30' }] })(
-      course,
-    ),
+    sheet({
+      rules: { perSheet: 3 },
+      offering: { stretches: [{ date: '2026-12-02', start: '10:00', end: '10:30' }] },
+    })(course),
   );
   expect(offered.status).toBe(201);
   const signUp = (await (await signe.call('GET', '/sign-up')).text()).replaceAll('\\"', '"');

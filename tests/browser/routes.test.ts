@@ -34,6 +34,7 @@ const closure = () => ({ term: NOT_THERE, name: 'X', firstDay: '2026-11-20', las
 const newCourse = {
   term: NOT_THERE, instructor: NOT_THERE, code: 'X', title: 'X', tag: 'XX', color: 'sea', sections: [{ name: 'A', week: '' }],
 }; // prettier-ignore
+const offering = { stretches: [{ date: '2026-11-20', start: '10:00', end: '12:00' }], length: 30 };
 const entryBody = (course: string) => ({
   kind: 'event',
   title: 'X',
@@ -44,6 +45,7 @@ let hlCourse = '';
 let hlEntry = '';
 let hlDraft = '';
 let hlSlot = '';
+let hlSheet = '';
 let openFile = '';
 let hiddenFile = '';
 let hiddenMaterial = '';
@@ -59,6 +61,9 @@ beforeAll(async () => {
   const ids = lookUp(page);
   ({ hlCourse, hlEntry, hlDraft } = ids);
   hlSlot = NOT_THERE;
+  hlSheet = /\/office-hours\/([0-9a-f-]{36})"[^>]*>Office hours/.exec(
+    await (await maren.call('GET', '/office-hours')).text(),
+  )![1]!;
   const made = async (title: string, more: object) => {
     const { id: file } = (await (await maren.call('POST', '/api/files?name=a.txt', title)).json()) as {
       id: string;
@@ -634,10 +639,124 @@ const CHECKS: Readonly<Record<string, () => readonly Check[]>> = {
       body: {
         title: 'X',
         audience: [{ course: hlCourse }],
-        stretches: [{ start: '2026-11-20T10:00', end: '2026-11-20T12:00' }],
-        length: 30,
+        offering: { stretches: [{ date: '2026-11-20', start: '10:00', end: '12:00' }], length: 30 },
       },
       expected: signedInOnly(403),
+    },
+  ],
+  '/office-hours/[id]': () => [
+    { method: 'GET', path: `/office-hours/${NOT_THERE}`, expected: page(404) },
+    {
+      method: 'GET',
+      path: `/office-hours/${hlSheet}`,
+      expected: { nobody: 307, stranger: 404, student: 307 },
+    },
+  ],
+  '/office-hours/[id]/change': () => [
+    { method: 'GET', path: `/office-hours/${hlSheet}/change`, expected: page(404) },
+  ],
+  '/s/[id]': () => [
+    { method: 'GET', path: `/s/${NOT_THERE}`, expected: { nobody: 200, stranger: 404, student: 404 } },
+    { method: 'GET', path: `/s/${hlSheet}`, expected: { nobody: 200, stranger: 404, student: 200 } },
+    { method: 'GET', path: `/s/${hlSheet}?link=x`, expected: { nobody: 200, stranger: 404, student: 200 } },
+  ],
+  '/api/version': () => [{ method: 'GET', path: '/api/version', expected: signedInOnly(200) }],
+  '/api/sheets/[id]': () => [
+    {
+      method: 'PUT',
+      path: `/api/sheets/${hlSheet}`,
+      body: { title: 'X', audience: [{ course: hlCourse }] },
+      expected: signedInOnly(404),
+    },
+    { method: 'DELETE', path: `/api/sheets/${hlSheet}`, expected: signedInOnly(404) },
+  ],
+  '/api/sheets/[id]/times': () => [
+    { method: 'PUT', path: `/api/sheets/${hlSheet}/times`, body: { offering }, expected: signedInOnly(404) },
+  ],
+  '/api/sheets/[id]/times/preview': () => [
+    {
+      method: 'POST',
+      path: `/api/sheets/${hlSheet}/times/preview`,
+      body: { offering },
+      expected: signedInOnly(404),
+    },
+  ],
+  '/api/sheets/[id]/slots': () => [
+    {
+      method: 'POST',
+      path: `/api/sheets/${hlSheet}/slots`,
+      body: { start: '2026-11-20T10:00', end: '2026-11-20T10:30' },
+      expected: signedInOnly(404),
+    },
+  ],
+  '/api/sheets/[id]/cancel': () => [
+    {
+      method: 'POST',
+      path: `/api/sheets/${hlSheet}/cancel`,
+      body: { from: '2026-11-20' },
+      expected: signedInOnly(404),
+    },
+  ],
+  '/api/sheets/[id]/message': () => [
+    {
+      method: 'POST',
+      path: `/api/sheets/${hlSheet}/message`,
+      body: { text: 'X' },
+      expected: signedInOnly(404),
+    },
+  ],
+  '/api/sheets/[id]/host': () => [
+    {
+      method: 'PUT',
+      path: `/api/sheets/${hlSheet}/host`,
+      body: { date: '2026-11-20', host: NOT_THERE },
+      expected: signedInOnly(404),
+    },
+  ],
+  // Whoever asks for a link gets the same answer: who is on a roster is nobody else's business.
+  '/api/sheets/[id]/link': () => [
+    {
+      method: 'POST',
+      path: `/api/sheets/${hlSheet}/link`,
+      body: { email: 'nobody@x.example' },
+      expected: all(200),
+    },
+    {
+      method: 'POST',
+      path: `/api/sheets/${NOT_THERE}/link`,
+      body: { email: 'nobody@x.example' },
+      expected: all(200),
+    },
+  ],
+  '/api/sheets/[id]/session': () => [
+    { method: 'POST', path: `/api/sheets/${hlSheet}/session`, body: { link: 'x' }, expected: all(410) },
+  ],
+  '/api/slots/[id]/waiting': () => [
+    { method: 'POST', path: `/api/slots/${hlSlot}/waiting`, expected: signedInOnly(404) },
+    { method: 'DELETE', path: `/api/slots/${hlSlot}/waiting`, expected: signedInOnly(404) },
+  ],
+  '/api/slots/[id]/students': () => [
+    {
+      method: 'POST',
+      path: `/api/slots/${hlSlot}/students`,
+      body: { person: NOT_THERE },
+      expected: signedInOnly(404),
+    },
+  ],
+  '/api/bookings/[id]/slot': () => [
+    {
+      method: 'PUT',
+      path: `/api/bookings/${foreignBooking}/slot`,
+      body: { slot: NOT_THERE },
+      expected: signedInOnly(404),
+    },
+  ],
+  '/api/bookings/[id]/came': () => [
+    {
+      method: 'PUT',
+      path: `/api/bookings/${foreignBooking}/came`,
+      body: { came: true },
+      expected: signedInOnly(404),
     },
   ],
   '/api/slots/[id]/booking': () => [

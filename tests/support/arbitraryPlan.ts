@@ -20,6 +20,7 @@ import { OUTLET_KINDS } from '@/core/outlets/outlet';
 import type { Meeting } from '@/core/time/meetings';
 import type { Plan } from '@/core/plan/plan';
 import type { Sheet } from '@/core/signup/sheet';
+import { DEFAULT_RULES } from '@/core/signup/sheet';
 import { zonedWall } from '@/core/time/zonedWall';
 
 /** Random plans, people and outlets for property tests. */
@@ -169,7 +170,7 @@ const sheets: fc.Arbitrary<Sheet[]> = fc
       hosts: [{ id: 'host' as PersonId, name: 'A Host' }],
       place: '',
       meetingLink: `https://x.example/${mark('meet', n)}`,
-      timesPerStudent: 9,
+      rules: { ...DEFAULT_RULES, perSheet: 9, namesShown: item.offered, links: [{ url: `https://x.example/${mark('meet', n)}`, label: '', staffOnly: false }] }, // prettier-ignore
       offered: item.offered,
       tzid: 'America/Halifax',
       sequence: 0,
@@ -179,13 +180,14 @@ const sheets: fc.Arbitrary<Sheet[]> = fc
         const start = NOW.add({ hours: 24 + i });
         const booking = person && {
           id: `b${n}-${i}` as BookingId, uid: `uid-b${n}-${i}`, seat: 1, person, personName: mark(`name-${person}-`, n), note: mark(`note-${person}-`, n),
-          sequence: 0, created: NOW, lastModified: NOW,
+          answer: mark(`note-${person}-`, n), meetingLink: `https://x.example/${mark('meet', n)}`, sequence: 0, created: NOW, lastModified: NOW,
         }; // prettier-ignore
         return {
           id: `sl${n}-${i}` as SlotId,
           interval: { start, end: start.add({ minutes: 25 }) },
           seats: 1,
           bookings: booking ? [booking] : [],
+          waiting: [],
         };
       }),
     })),

@@ -14,6 +14,7 @@ import type {
 import type { Viewer } from '@/core/entries/viewer';
 import type { Course, Plan } from '@/core/plan/plan';
 import type { Booking, Sheet } from '@/core/signup/sheet';
+import { DEFAULT_RULES } from '@/core/signup/sheet';
 import type { Meeting } from '@/core/time/meetings';
 import { toInstant } from '@/core/time/zone';
 import { requireZone } from '@/core/time/zoneData';
@@ -76,16 +77,16 @@ export const assignment = (changes: Partial<AssignmentEntry> = {}): AssignmentEn
 }); // prettier-ignore
 
 export const booking = (changes: Partial<Booking> = {}): Booking => ({
-  id: 'b1' as BookingId, uid: 'uid-b1', seat: 1, person: IVO, personName: 'Ivo Saltmarsh', note: 'My stem', sequence: 0, created: NOW, lastModified: NOW, ...changes,
+  id: 'b1' as BookingId, uid: 'uid-b1', seat: 1, person: IVO, personName: 'Ivo Saltmarsh', note: 'My stem', answer: '', meetingLink: '', sequence: 0, created: NOW, lastModified: NOW, ...changes,
 }); // prettier-ignore
 
 /** A sheet of half-hour times from noon of a day on, one booking list for each. */
 export const sheet = (bookings: readonly (readonly Booking[])[], changes: Partial<Sheet> = {}, date = '2026-10-15'): Sheet => ({
   id: 'sheet' as SheetId, uid: 'uid-sheet', title: 'Office hours', audience: [{ course: HL }], hosts: [{ id: MAREN, name: 'Maren Toft' }],
-  place: 'Loft office', meetingLink: 'https://meet.example/1', timesPerStudent: 1, offered: true, tzid: TZID, sequence: 0, created: NOW, lastModified: NOW,
+  place: 'Loft office', meetingLink: 'https://meet.example/1', rules: DEFAULT_RULES, offered: true, tzid: TZID, sequence: 0, created: NOW, lastModified: NOW,
   slots: bookings.map((list, i) => {
     const start = instant(`${date}T12:00`).add({ minutes: 30 * i });
-    return { id: `slot${i}` as SlotId, interval: { start, end: start.add({ minutes: 25 }) }, seats: 1, bookings: list };
+    return { id: `slot${i}` as SlotId, interval: { start, end: start.add({ minutes: 25 }) }, seats: 1, bookings: list, waiting: [] };
   }), ...changes,
 }); // prettier-ignore
 

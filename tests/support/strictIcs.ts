@@ -20,12 +20,12 @@ const VALUES: Record<string, RegExp> = {
   TZID: TEXT, 'X-WR-CALNAME': TEXT, 'X-WR-CALDESC': TEXT, CATEGORIES: TEXT_LIST, URL: URI, SOURCE: URI, CONFERENCE: URI, COLOR: /^[a-z]+$/,
   'REFRESH-INTERVAL': DURATION, 'X-PUBLISHED-TTL': DURATION, DTSTAMP: UTC, CREATED: UTC, 'LAST-MODIFIED': UTC, SEQUENCE: /^\d+$/,
   CLASS: /^(PUBLIC|PRIVATE|CONFIDENTIAL)$/, TRANSP: /^(OPAQUE|TRANSPARENT)$/, STATUS: /^(TENTATIVE|CONFIRMED|CANCELLED)$/,
-  TZOFFSETFROM: OFFSET, TZOFFSETTO: OFFSET, RRULE: /^FREQ=[A-Z]+(;[A-Z]+=[A-Z0-9,+-]+)*$/, RDATE: LOCAL,
+  METHOD: /^[A-Z]+$/, ORGANIZER: /^mailto:[^\s@]+@[^\s@]+$/, ATTENDEE: /^mailto:[^\s@]+@[^\s@]+$/, TZOFFSETFROM: OFFSET, TZOFFSETTO: OFFSET, RRULE: /^FREQ=[A-Z]+(;[A-Z]+=[A-Z0-9,+-]+)*$/, RDATE: LOCAL,
 }; // prettier-ignore
 
 const ONCE: Record<string, readonly string[]> = {
   VCALENDAR: ['PRODID', 'VERSION', 'CALSCALE', 'NAME', 'DESCRIPTION', 'URL', 'COLOR', 'REFRESH-INTERVAL', 'SOURCE'],
-  VEVENT: ['UID', 'DTSTAMP', 'DTSTART', 'DTEND', 'SUMMARY', 'DESCRIPTION', 'LOCATION', 'URL', 'CLASS', 'TRANSP', 'STATUS', 'SEQUENCE', 'CREATED', 'LAST-MODIFIED'],
+  VEVENT: ['UID', 'DTSTAMP', 'DTSTART', 'DTEND', 'SUMMARY', 'DESCRIPTION', 'LOCATION', 'URL', 'CLASS', 'TRANSP', 'STATUS', 'SEQUENCE', 'CREATED', 'LAST-MODIFIED', 'ORGANIZER'],
   VTIMEZONE: ['TZID'],
   STANDARD: ['DTSTART', 'TZOFFSETFROM', 'TZOFFSETTO'],
   DAYLIGHT: ['DTSTART', 'TZOFFSETFROM', 'TZOFFSETTO'],
@@ -48,9 +48,34 @@ const PARENT: Record<string, string> = {
 
 export function complaintsAbout(octets: Buffer): string[] {
   const complaints: string[] = [];
-  const lines = unfold(octets, complaints);
-  const root = structure(lines, complaints);
-  if (root) checkCalendar(root, complaints);
+  const root = structure(unfold(octets, complaints), complaints);
+  if (!root) return complaints;
+  if (values(root, 'METHOD').length > 0) complaints.push('A subscribed feed carries a METHOD.');
+  checkCalendar(root, complaints);
+  return complaints;
+}
+
+/** The same for a message, with the tables of RFC 5546 sections 3.2.2 (REQUEST) and 3.2.5 (CANCEL). */
+export function complaintsAboutMessage(octets: Buffer): string[] {
+  const complaints: string[] = [];
+  const root = structure(unfold(octets, complaints), complaints);
+  if (!root) return complaints;
+  checkCalendar(root, complaints);
+  const [method, ...more] = values(root, 'METHOD').map((property) => property.value);
+  if (more.length > 0 || !/^(REQUEST|CANCEL)$/.test(method ?? ''))
+    complaints.push('A message carries one METHOD.');
+  const events = root.children.filter((component) => component.name === 'VEVENT');
+  if (events.length === 0) complaints.push('A message about nothing.');
+  const count = (event: Component, name: string) => values(event, name).length;
+  for (const event of events) {
+    for (const name of ['ORGANIZER', 'ATTENDEE', 'UID', 'DTSTAMP', 'SEQUENCE'])
+      if (count(event, name) !== 1) complaints.push(`${method}: ${count(event, name)} ${name}.`);
+    const status = values(event, 'STATUS')[0]?.value;
+    if (method === 'CANCEL' && status !== 'CANCELLED') complaints.push('CANCEL without STATUS:CANCELLED.');
+    if (method === 'REQUEST' && status === 'CANCELLED') complaints.push('REQUEST of what is cancelled.');
+    if (method === 'REQUEST' && (count(event, 'SUMMARY') !== 1 || count(event, 'DTSTART') !== 1))
+      complaints.push('REQUEST without SUMMARY or DTSTART.');
+  }
   return complaints;
 }
 
@@ -126,7 +151,6 @@ function checkCalendar(root: Component, complaints: string[]): void {
     root.children.filter((c) => c.name === 'VTIMEZONE').flatMap((c) => values(c, 'TZID').map((p) => p.value)),
   );
   const uids = new Set<string>();
-  if (values(root, 'METHOD').length > 0) complaints.push('A subscribed feed carries a METHOD.');
   checkComponent(root, zones, complaints);
   for (const event of root.children.filter((c) => c.name === 'VEVENT')) {
     const uid = values(event, 'UID')[0]?.value ?? '';

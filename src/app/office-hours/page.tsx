@@ -1,5 +1,6 @@
 import type { Metadata } from 'next';
 import Button from '@mui/material/Button';
+import Link from 'next/link';
 import { redirect } from 'next/navigation';
 import { signupTexts } from '@/core/texts/signup';
 import { termTexts } from '@/core/texts/term';
@@ -69,7 +70,10 @@ export default async function OfficeHoursPage() {
                 aria-label={`${sheet.tag} ${sheet.title}`}
               >
                 <h2>
-                  <span className="tag">{sheet.tag}</span> {sheet.title}
+                  <span className="tag">{sheet.tag}</span>{' '}
+                  <Link href={`/office-hours/${sheet.id}`} aria-label={signupTexts.open(sheet.title)}>
+                    {sheet.title}
+                  </Link>
                 </h2>
                 <p className="soft">
                   {[

@@ -1,8 +1,11 @@
 import type { Metadata } from 'next';
+import { occurrencesOf } from '@/core/plan/occurrences';
 import { frameTexts } from '@/core/texts/frame';
 import { signupTexts } from '@/core/texts/signup';
+import { currentTerm } from '@/core/time/term';
 import { requireZone } from '@/core/time/zoneData';
 import { planSeenBy } from '@/server/plan/planSeenBy';
+import { todayIn } from '@/server/plan/todayIn';
 import { sharedPembit } from '@/server/pembit';
 import { SignUp } from '@/ui/student/SignUp';
 import { signUpView } from '@/ui/student/signUpView';
@@ -15,7 +18,12 @@ export default async function SignUpPage() {
   const actor = await signedInOr('/sign-up');
   const pembit = sharedPembit();
   const plan = await planSeenBy(pembit, actor.viewer);
-  const view = signUpView(plan, { zoneOf: requireZone, now: pembit.now() });
+  const view = signUpView(plan, {
+    zoneOf: requireZone,
+    now: pembit.now(),
+    occurrences: occurrencesOf(plan, requireZone),
+    term: currentTerm(plan.terms, todayIn(pembit, plan)),
+  });
   return (
     <PageFrame actor={actor}>
       <h1>{signupTexts.take.title}</h1>

@@ -21,6 +21,9 @@ export type VEvent = Readonly<{
   /** RFC 7986 section 5.11: where to join. */
   conference?: string;
   categories?: readonly string[];
+  /** Of an invitation (RFC 5546): who invites, and who is invited. */
+  organizer?: CalendarUser;
+  attendee?: CalendarUser;
   class: 'PUBLIC' | 'PRIVATE';
   transp: 'OPAQUE' | 'TRANSPARENT';
   status?: 'CONFIRMED' | 'CANCELLED';
@@ -29,7 +32,12 @@ export type VEvent = Readonly<{
   lastModified: Temporal.Instant;
 }>;
 
+/** `email` without `mailto:`. */
+export type CalendarUser = Readonly<{ name: string; email: string }>;
+
 export type VCalendar = Readonly<{
+  /** Of a message (RFC 5546); a feed has none. */
+  method?: 'REQUEST' | 'CANCEL';
   name: string;
   description?: string;
   /** The page that shows the same content. */

@@ -18,3 +18,11 @@ export function safeUri(text: string): string | undefined {
   const scheme = /^[a-z][a-z0-9+.-]*:/i.exec(text)?.[0].toLowerCase();
   return scheme && SCHEMES.includes(scheme) ? text : undefined;
 }
+
+/** A parameter's value in quotes: RFC 6868 writes `^` as `^^`, a line break as `^n`, a quote as `^'`. */
+export const parameterValue = (text: string): string =>
+  `"${text
+    .replace(/\^/g, '^^')
+    .replace(/\r\n?|\n/g, '^n')
+    .replace(/"/g, "^'")
+    .replace(/[\u0000-\u001f\u007f]/g, '')}"`;

@@ -1,9 +1,9 @@
 import type { ZoneLookup } from '../time/zone';
 import type { Moment } from '../time/zonedWall';
 import { isDay } from '../time/zonedWall';
-import type { VCalendar, VEvent } from './calendar';
+import type { CalendarUser, VCalendar, VEvent } from './calendar';
 import { foldLine } from './foldLine';
-import { escapeText, safeUri } from './text';
+import { escapeText, parameterValue, safeUri } from './text';
 import { momentProperty, utcValue } from './values';
 import { vtimezoneLines } from './vtimezone';
 
@@ -16,6 +16,9 @@ function uri(name: string, value: string | undefined): string[] {
   const safe = value === undefined ? undefined : safeUri(value);
   return safe === undefined ? [] : [`${name}:${safe}`];
 }
+
+/** A calendar user as parameter and value: the name quoted, as RFC 6868 has it. */
+const named = ({ name, email }: CalendarUser): string => `;CN=${parameterValue(name)}:mailto:${email}`;
 
 function eventLines(event: VEvent): string[] {
   return [
@@ -33,6 +36,13 @@ function eventLines(event: VEvent): string[] {
     ...uri('URL', event.url),
     ...uri('CONFERENCE;VALUE=URI', event.conference),
     ...(event.categories?.length ? [`CATEGORIES:${event.categories.map(escapeText).join(',')}`] : []),
+    ...(event.organizer ? [`ORGANIZER${named(event.organizer)}`] : []),
+    // No answer is wanted: one gives a time back in Pembit.
+    ...(event.attendee
+      ? [
+          `ATTENDEE;CUTYPE=INDIVIDUAL;ROLE=REQ-PARTICIPANT;PARTSTAT=ACCEPTED;RSVP=FALSE${named(event.attendee)}`,
+        ]
+      : []),
     `CLASS:${event.class}`,
     `TRANSP:${event.transp}`,
     ...(event.status ? [`STATUS:${event.status}`] : []),
@@ -74,7 +84,7 @@ function zoneLines(events: readonly VEvent[], zoneOf: ZoneLookup): string[] {
 }
 
 /**
- * An iCalendar stream (RFC 5545, with RFC 7986's calendar properties): CRLF, folded, without METHOD, the same bytes for
+ * An iCalendar stream (RFC 5545, with RFC 7986's calendar properties): CRLF, folded, without METHOD unless it is a message, the same bytes for
  * the same content. NAME and REFRESH-INTERVAL are doubled by the customary X- properties that older readers know.
  */
 export function writeCalendar(calendar: VCalendar, zoneOf: ZoneLookup): string {
@@ -84,6 +94,7 @@ export function writeCalendar(calendar: VCalendar, zoneOf: ZoneLookup): string {
     'VERSION:2.0',
     `PRODID:${PRODID}`,
     'CALSCALE:GREGORIAN',
+    ...(calendar.method ? [`METHOD:${calendar.method}`] : []),
     ...text('NAME', name),
     ...text('X-WR-CALNAME', name),
     ...text('DESCRIPTION', description),

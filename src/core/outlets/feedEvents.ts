@@ -7,6 +7,7 @@ import type { SeenEntry } from '../entries/seenBy';
 import type { VEvent } from '../icalendar/calendar';
 import type { Course } from '../plan/plan';
 import type { SeenPlan } from '../plan/seenPlan';
+import { bookingEvent, momentOf } from '../signup/bookingEvent';
 import type { SeenSheet } from '../signup/seenSheet';
 import { slotsByDay } from '../signup/slotsByDay';
 import { classTitle } from '../plan/occurrences';
@@ -14,7 +15,7 @@ import { entryTexts } from '../texts/entries';
 import { dateLabel, momentLabel, rangeLabel, timeLabel } from '../time/dateLabels';
 import { spanOfMeeting } from '../time/meetings';
 import type { ZoneLookup } from '../time/zone';
-import { toInstant, toWall, zonedWallAt } from '../time/zone';
+import { toInstant, toWall } from '../time/zone';
 import type { Zone } from '../time/zone';
 import type { Moment } from '../time/zonedWall';
 import { feedTexts } from '../texts/feeds';
@@ -287,13 +288,6 @@ function siteDateEvents(contents: OutletContents, { plan, addresses }: Context):
   });
 }
 
-/** A wall time in the sheet's zone, or, in the second pass of a repeated hour, which a wall time cannot name, in UTC. */
-function momentOf(zone: Zone, instant: Temporal.Instant): Moment {
-  const wall = zonedWallAt(zone, instant);
-  if (toInstant(zone, wall.wall).equals(instant)) return wall;
-  return { wall: instant.toZonedDateTimeISO('UTC').toPlainDateTime(), tzid: 'UTC' };
-}
-
 function sheetEvents(
   sheet: SeenSheet,
   { plan, addresses, zoneOf }: Context,
@@ -322,35 +316,17 @@ function sheetEvents(
     lastModified: sheet.lastModified,
   }));
   const bookings = sheet.slots.flatMap((slot) =>
-    slot.bookings.map((booking): VEvent => {
-      const modified = [booking.lastModified, sheet.lastModified].sort(
-        (a, b) => b.epochMilliseconds - a.epochMilliseconds,
-      )[0]!;
-      return {
-        uid: booking.uid,
-        dtstamp: modified,
-        dtstart: momentOf(zone, slot.interval.start),
-        dtend: momentOf(zone, slot.interval.end),
-        summary: tagged(
-          courses,
-          feedTexts.booking(sheet.title, booking.mine ? sheet.hostNames : [booking.personName]),
-        ),
-        description: describe([
-          booking.note && feedTexts.note(booking.note),
-          feedTexts.giveBack(addresses.signUp),
-        ]),
-        location: sheet.place,
-        url: addresses.signUp,
-        conference: sheet.meetingLink,
-        categories: courses.map((c) => c.code),
-        class: 'PRIVATE',
-        transp: 'OPAQUE',
-        status: 'CONFIRMED',
-        sequence: booking.sequence + sheet.sequence,
-        created: booking.created,
-        lastModified: modified,
-      };
-    }),
+    slot.bookings.map((booking) =>
+      bookingEvent(sheet, {
+        interval: slot.interval,
+        booking,
+        names: booking.mine ? slot.hostNames : [booking.personName],
+        tags: courses.map((c) => c.tag),
+        codes: courses.map((c) => c.code),
+        zone,
+        signUp: addresses.signUp,
+      }),
+    ),
   );
   return [...(has('times') ? days : []), ...(has('booking') ? bookings : [])];
 }

@@ -1,27 +1,79 @@
 import { Temporal } from 'temporal-polyfill';
 import type { PersonId } from '../ids';
+import { weekStartOf } from '../time/term';
+import type { Zone } from '../time/zone';
+import { toWall } from '../time/zone';
+import { noticeEnds } from './noticeOf';
 import type { Sheet, Slot } from './sheet';
+import { freeSeats } from './sheet';
 
-export type BookingRefusal = 'timeOver' | 'timeTaken' | 'alreadyYours' | 'timesUsedUp';
+export type BookingRefusal =
+  | 'timeOver'
+  | 'timeTaken'
+  | 'alreadyYours'
+  | 'timesUsedUp'
+  | 'dayUsedUp'
+  | 'weekUsedUp'
+  | 'notOpenYet'
+  | 'sheetClosed'
+  | 'tooLateToTake';
 export type BookingDecision = { ok: true; seat: number } | { ok: false; reason: BookingRefusal };
+
+type Asking = Readonly<{
+  person: PersonId;
+  now: Temporal.Instant;
+  zone: Zone;
+  /** ISO's first day of the week, 1 to 7, for a limit by week. */
+  weekStart?: number;
+  /** The time that is given up for this one, where a booking moves. */
+  instead?: Slot;
+}>;
+
+const isPast = (at: Temporal.Instant, now: Temporal.Instant) => Temporal.Instant.compare(at, now) <= 0;
 
 /**
  * Whether a person may take a time now, and in which seat (the lowest free one, from 1). Whether the person may see
  * the sheet at all is decided before, by `seenSheet`; UNIQUE (slot, seat) holds whatever this function believes.
  */
-export function decideBooking(
-  sheet: Sheet,
-  slot: Slot,
-  person: PersonId,
-  now: Temporal.Instant,
-): BookingDecision {
+export function decideBooking(sheet: Sheet, slot: Slot, asking: Asking): BookingDecision {
+  const { person, now, zone } = asking;
+  const { rules } = sheet;
   // Over wins over taken: a taken time may be given back, one that has begun will not come again.
-  if (Temporal.Instant.compare(slot.interval.start, now) <= 0) return { ok: false, reason: 'timeOver' };
+  if (isPast(slot.interval.start, now)) return { ok: false, reason: 'timeOver' };
+  if (rules.opens && !isPast(rules.opens.at, now)) return { ok: false, reason: 'notOpenYet' };
+  if (rules.closes && isPast(rules.closes.at, now)) return { ok: false, reason: 'sheetClosed' };
+  if (isPast(noticeEnds(rules.take, slot.interval.start, zone), now))
+    return { ok: false, reason: 'tooLateToTake' };
   if (slot.bookings.some((b) => b.person === person)) return { ok: false, reason: 'alreadyYours' };
-  if (slot.bookings.length >= slot.seats) return { ok: false, reason: 'timeTaken' };
-  const held = sheet.slots.filter((s) => s.bookings.some((b) => b.person === person)).length;
-  if (held >= sheet.timesPerStudent) return { ok: false, reason: 'timesUsedUp' };
-  return { ok: true, seat: lowestFreeSeat(slot) };
+  if (freeSeats(slot, now, person) === 0) return { ok: false, reason: 'timeTaken' };
+  const limit = limitReached(sheet, slot, asking);
+  return limit ? { ok: false, reason: limit } : { ok: true, seat: lowestFreeSeat(slot) };
+}
+
+/** Which of the limits on one student's times taking this one would break. */
+export function limitReached(
+  { slots, rules }: Sheet,
+  slot: Slot,
+  { person, zone, weekStart = 1, instead }: Asking,
+): 'timesUsedUp' | 'dayUsedUp' | 'weekUsedUp' | undefined {
+  const held = slots.filter((s) => s.id !== instead?.id && s.bookings.some((b) => b.person === person));
+  const dayOf = (s: Slot) => toWall(zone, s.interval.start).toPlainDate();
+  const day = dayOf(slot);
+  const week = weekStartOf(day, weekStart);
+  if (held.length >= rules.perSheet) return 'timesUsedUp';
+  if (rules.perDay && held.filter((s) => dayOf(s).equals(day)).length >= rules.perDay) return 'dayUsedUp';
+  const inWeek = held.filter((s) => weekStartOf(dayOf(s), weekStart).equals(week)).length;
+  return rules.perWeek && inWeek >= rules.perWeek ? 'weekUsedUp' : undefined;
+}
+
+/** Why a time can no longer be given back, or undefined. */
+export function decideGiveBack(
+  { rules }: Sheet,
+  slot: Slot,
+  { now, zone }: Pick<Asking, 'now' | 'zone'>,
+): 'timeBegun' | 'tooLateToGiveBack' | undefined {
+  if (isPast(slot.interval.start, now)) return 'timeBegun';
+  return isPast(noticeEnds(rules.giveBack, slot.interval.start, zone), now) ? 'tooLateToGiveBack' : undefined;
 }
 
 function lowestFreeSeat(slot: Slot): number {

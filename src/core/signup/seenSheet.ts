@@ -1,12 +1,12 @@
-import type { Temporal } from 'temporal-polyfill';
-import type { BookingId, SheetId, SlotId } from '../ids';
+import { Temporal } from 'temporal-polyfill';
 import { audienceSeenBy } from '../entries/audience';
 import type { CourseAudience } from '../entries/entry';
 import { ownPart } from '../entries/seenBy';
-import type { Release } from '../entries/visibility';
 import type { Viewer } from '../entries/viewer';
+import type { Release } from '../entries/visibility';
+import type { BookingId, PersonId, SheetId, SlotId } from '../ids';
 import type { Interval } from '../time/interval';
-import type { Booking, Sheet } from './sheet';
+import type { Booking, Sheet, SheetRules, Slot, Waiting } from './sheet';
 
 /** A booking the viewer may see: one's own, or, as staff, everyone's. */
 export type SeenBooking = Booking & Readonly<{ mine: boolean }>;
@@ -16,9 +16,19 @@ export type SeenSlot = Readonly<{
   interval: Interval;
   seats: number;
   taken: number;
+  /** Whose time it is: of that host alone, or of all. */
+  hostNames: readonly string[];
+  hostIds: readonly PersonId[];
   /** Others' bookings are counted in `taken`, but are here for staff only. */
   bookings: readonly SeenBooking[];
   mine?: BookingId;
+  /** Who else comes, where that is shown to those who come. */
+  companions: readonly string[];
+  /** Of those who wait: all for staff, oneself for others. */
+  waiting: readonly Waiting[];
+  waitingCount: number;
+  /** Seats kept for those of the waiting list who have an offer, the viewer's own aside. */
+  kept: number;
 }>;
 
 export type SeenSheet = Readonly<{
@@ -26,11 +36,12 @@ export type SeenSheet = Readonly<{
   uid: string;
   title: string;
   audience: readonly CourseAudience[];
+  hosts: readonly Readonly<{ id: PersonId; name: string }>[];
   hostNames: readonly string[];
   place: string;
   /** Empty for whoever may not join: a public or roster outlet never carries a meeting link. */
   meetingLink: string;
-  timesPerStudent: number;
+  rules: SheetRules;
   tzid: string;
   sequence: number;
   created: Temporal.Instant;
@@ -41,31 +52,62 @@ export type SeenSheet = Readonly<{
 }>;
 
 /** What a viewer may see of a sheet: the same gate as `seenBy`, for the one thing students write to. */
-export function seenSheet(viewer: Viewer, sheet: Sheet): SeenSheet | undefined {
+export function seenSheet(viewer: Viewer, sheet: Sheet, now: Temporal.Instant): SeenSheet | undefined {
   const seen = audienceSeenBy(viewer, sheet.audience);
   if (!seen) return undefined;
   if (!seen.asStaff && !sheet.offered) return undefined;
-  const { hosts, offered, slots, ...common } = sheet;
+  const { offered, slots, ...common } = sheet;
+  const known = viewer.kind === 'person';
+  const own = viewer.kind === 'person' ? viewer.id : undefined;
+  const comes = slots.some((slot) => slot.bookings.some((booking) => booking.person === own));
   return {
     ...common,
     audience: seen.asStaff ? seen.parts : seen.parts.map((part) => ownPart(viewer, part)),
-    hostNames: hosts.map((host) => host.name),
-    meetingLink: viewer.kind === 'person' ? sheet.meetingLink : '',
+    hostNames: sheet.hosts.map((host) => host.name),
+    meetingLink: known ? sheet.meetingLink : '',
+    rules: {
+      ...sheet.rules,
+      // Links are for those who come.
+      links: seen.asStaff
+        ? sheet.rules.links
+        : comes
+          ? sheet.rules.links.filter((link) => !link.staffOnly)
+          : [],
+    },
     release: offered ? 'shown' : 'draft',
     asStaff: seen.asStaff,
-    slots: slots.map((slot) => {
-      const marked = slot.bookings.map((booking) => ({
-        ...booking,
-        mine: viewer.kind === 'person' && booking.person === viewer.id,
-      }));
-      return {
-        id: slot.id,
-        interval: slot.interval,
-        seats: slot.seats,
-        taken: slot.bookings.length,
-        bookings: seen.asStaff ? marked : marked.filter((booking) => booking.mine),
-        mine: marked.find((booking) => booking.mine)?.id,
-      };
-    }),
+    slots: slots.map((slot) => seenSlot(slot, sheet, { own, asStaff: seen.asStaff, now })),
   };
 }
+
+function seenSlot(
+  slot: Slot,
+  sheet: Sheet,
+  { own, asStaff, now }: { own?: PersonId; asStaff: boolean; now: Temporal.Instant },
+): SeenSlot {
+  const marked = slot.bookings.map((booking) => ({ ...booking, mine: booking.person === own }));
+  const mine = marked.find((booking) => booking.mine);
+  const hosts = slot.host ? sheet.hosts.filter((host) => host.id === slot.host) : sheet.hosts;
+  const companions =
+    mine && sheet.rules.namesShown ? marked.filter((b) => !b.mine).map((b) => b.personName) : [];
+  return {
+    id: slot.id,
+    interval: slot.interval,
+    seats: slot.seats,
+    taken: slot.bookings.length,
+    hostNames: hosts.map((host) => host.name),
+    hostIds: hosts.map((host) => host.id),
+    bookings: asStaff ? marked : mine ? [mine] : [],
+    mine: mine?.id,
+    companions,
+    waiting: asStaff ? slot.waiting : slot.waiting.filter(({ person }) => person === own),
+    waitingCount: slot.waiting.length,
+    kept: slot.waiting.filter(
+      ({ person, offeredUntil }) =>
+        offeredUntil && person !== own && Temporal.Instant.compare(offeredUntil, now) > 0,
+    ).length,
+  };
+}
+
+/** Seats that the viewer could take. */
+export const freeOf = ({ seats, taken, kept }: SeenSlot): number => Math.max(0, seats - taken - kept);

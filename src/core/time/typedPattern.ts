@@ -19,7 +19,9 @@ const WEEKDAYS: readonly (readonly [RegExp, number])[] = [
   [/^su(n|nday|ndays)?$/, 7],
 ];
 
-const weekdayOf = (word: string) => WEEKDAYS.find(([pattern]) => pattern.test(word.toLowerCase()))?.[1];
+/** The ISO weekday that a word names, in full or for short. */
+export const weekdayNamed = (word: string): number | undefined =>
+  WEEKDAYS.find(([pattern]) => pattern.test(word.toLowerCase()))?.[1];
 
 /**
  * Reads a section's week as people write it: `Tue Thu 10-11:50`, `Mon 9-10; Fri 13:00-15:00`. Parts are separated by
@@ -33,7 +35,7 @@ export function readPattern(text: string): TypedPattern {
     .filter(Boolean)) {
     const at = part.search(/\d|\bnoon\b/i);
     const words = (at < 0 ? part : part.slice(0, at)).split(/[\s,/+&]+|\band\b/i).filter(Boolean);
-    const days = words.map(weekdayOf);
+    const days = words.map(weekdayNamed);
     if (days.length === 0 || days.includes(undefined)) return { ok: false, part, why: 'day' };
     const range = readRange(at < 0 ? '' : part.slice(at));
     if (range.kind === 'ask') return { ok: false, part, why: 'ask' };

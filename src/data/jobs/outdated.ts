@@ -13,6 +13,7 @@ export async function forgetOutdated(writer: Writer, nowMs: number): Promise<voi
     before: nowMs - SESSION_DAYS * DAY,
   });
   await run(writer, 'DELETE FROM invitations WHERE expires_at < :nowMs', { nowMs });
+  await run(writer, 'DELETE FROM mail_links WHERE expires_at < :nowMs', { nowMs });
   await run(writer, `DELETE FROM outbox WHERE state = 'sent' AND sent_at < :before`, {
     before: nowMs - LETTER_DAYS * DAY,
   });

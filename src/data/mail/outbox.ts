@@ -5,7 +5,14 @@ import { select } from '../database';
 import type { Writer } from '../writeQueue';
 
 /** A message to one person. It stands in the transaction that causes it, and is sent at least once under one Message-ID. */
-export type Letter = Readonly<{ to: string; subject: string; text: string; sender: PersonId | null }>;
+export type Letter = Readonly<{
+  to: string;
+  subject: string;
+  text: string;
+  sender: PersonId | null;
+  /** An iCalendar part, by iMIP (RFC 6047). */
+  calendar?: Readonly<{ method: 'REQUEST' | 'CANCEL'; text: string }>;
+}>;
 export type QueuedLetter = Letter & Readonly<{ id: string; attempts: number }>;
 
 type Hold = Readonly<{
@@ -29,6 +36,8 @@ export async function queueLetters(
       recipient: letter.to,
       subject: letter.subject,
       body: letter.text,
+      calendar: letter.calendar?.text ?? null,
+      calendar_method: letter.calendar?.method ?? null,
       sender_id: letter.sender,
       state: 'queued',
       attempts: 0,
@@ -62,6 +71,8 @@ export async function dueLetters(reader: Reader, nowMs: number, most: number): P
     body: string;
     sender_id: PersonId | null;
     attempts: number;
+    calendar: string | null;
+    calendar_method: 'REQUEST' | 'CANCEL' | null;
   }>(
     reader,
     `SELECT * FROM outbox WHERE state = 'queued' AND next_attempt_at <= :nowMs ORDER BY created_at, id LIMIT ${Math.floor(most)}`,
@@ -74,6 +85,9 @@ export async function dueLetters(reader: Reader, nowMs: number, most: number): P
     text: row.body,
     sender: row.sender_id,
     attempts: row.attempts,
+    ...(row.calendar && row.calendar_method
+      ? { calendar: { method: row.calendar_method, text: row.calendar } }
+      : {}),
   }));
 }
 

@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { Temporal } from 'temporal-polyfill';
+import { groupBy } from '@/core/groupBy';
 import type { BookingId, CourseId, PersonId, SheetId, SlotId } from '@/core/ids';
 import type { Booking, Sheet, Slot } from '@/core/signup/sheet';
 import { toWall } from '@/core/time/zone';
@@ -9,27 +10,15 @@ import type { Reader } from '../database';
 import { select } from '../database';
 import type { Change } from '../history/change';
 import type { Rows } from '../rows';
+import type { BookingRow, WaitingRow } from './sheetRows';
+import { fromRules, toRules, toSlot } from './sheetRows';
 
-type BookingRow = Rows['bookings'] & { person_name: string };
 type HostRow = Rows['hosts'] & { person_name: string };
-
 const at = (ms: number) => Temporal.Instant.fromEpochMilliseconds(ms);
 
-const toBooking = (row: BookingRow): Booking => ({
-  id: row.id as BookingId,
-  uid: row.uid,
-  seat: row.seat,
-  person: row.person_id as PersonId,
-  personName: row.person_name,
-  note: row.note,
-  sequence: row.sequence,
-  created: at(row.created_at),
-  lastModified: at(row.modified_at),
-});
-
-/** Sheets whose id the sub-select `ids` finds, with their times and bookings. */
+/** Sheets whose id the sub-select `ids` finds, with their times, bookings and waiting lists. */
 async function load(reader: Reader, ids: string, replacements: Record<string, unknown>): Promise<Sheet[]> {
-  const [sheets, audiences, hosts, slots, bookings] = await Promise.all([
+  const [sheets, audiences, hosts, slots, bookings, waiting] = await Promise.all([
     select<Rows['sheets']>(
       reader,
       `SELECT * FROM sheets WHERE id IN (${ids}) ORDER BY created_at, id`,
@@ -58,31 +47,39 @@ async function load(reader: Reader, ids: string, replacements: Record<string, un
        WHERE slots.sheet_id IN (${ids}) ORDER BY bookings.seat`,
       replacements,
     ),
+    select<WaitingRow>(
+      reader,
+      `SELECT waiting.*, people.name AS person_name FROM waiting
+       JOIN people ON people.id = waiting.person_id JOIN slots ON slots.id = waiting.slot_id
+       WHERE slots.sheet_id IN (${ids}) ORDER BY waiting.created_at, waiting.id`,
+      replacements,
+    ),
   ]);
+  const audienceOf = groupBy(audiences, (row) => row.sheet_id);
+  const hostsOf = groupBy(hosts, (row) => row.sheet_id);
+  const slotsOf = groupBy(slots, (row) => row.sheet_id);
+  const bookingsOf = groupBy(bookings, (row) => row.slot_id);
+  const waitingOf = groupBy(waiting, (row) => row.slot_id);
   return sheets.map((sheet) => ({
     id: sheet.id as SheetId,
     uid: sheet.uid,
     title: sheet.title,
-    audience: audiences.filter((row) => row.sheet_id === sheet.id).map(toAudience),
-    hosts: hosts
-      .filter((row) => row.sheet_id === sheet.id)
-      .map((row) => ({ id: row.person_id as PersonId, name: row.person_name })),
+    audience: (audienceOf.get(sheet.id) ?? []).map(toAudience),
+    hosts: (hostsOf.get(sheet.id) ?? []).map((row) => ({
+      id: row.person_id as PersonId,
+      name: row.person_name,
+    })),
     place: sheet.place,
     meetingLink: sheet.meeting_link,
-    timesPerStudent: sheet.times_per_student,
+    rules: toRules(sheet),
     offered: sheet.offered === 1,
     tzid: sheet.tzid,
     sequence: sheet.sequence,
     created: at(sheet.created_at),
     lastModified: at(sheet.modified_at),
-    slots: slots
-      .filter((row) => row.sheet_id === sheet.id)
-      .map((row): Slot => ({
-        id: row.id as SlotId,
-        interval: { start: at(row.start_at), end: at(row.end_at) },
-        seats: row.seats,
-        bookings: bookings.filter((booking) => booking.slot_id === row.id).map(toBooking),
-      })),
+    slots: (slotsOf.get(sheet.id) ?? []).map((row) =>
+      toSlot(row, bookingsOf.get(row.id) ?? [], waitingOf.get(row.id) ?? []),
+    ),
   }));
 }
 
@@ -90,6 +87,9 @@ export const sheetsOf = (reader: Reader, courses: readonly CourseId[]): Promise<
   courses.length === 0
     ? Promise.resolve([])
     : load(reader, 'SELECT sheet_id FROM sheet_audiences WHERE course_id IN (:courses)', { courses });
+
+export const sheetById = async (reader: Reader, id: SheetId): Promise<Sheet | undefined> =>
+  (await load(reader, 'SELECT id FROM sheets WHERE id = :id', { id }))[0];
 
 export const sheetOfSlot = async (reader: Reader, slot: SlotId): Promise<Sheet | undefined> =>
   (await load(reader, 'SELECT sheet_id FROM slots WHERE id = :slot', { slot }))[0];
@@ -105,42 +105,77 @@ export const sheetOfBooking = async (reader: Reader, booking: BookingId): Promis
 
 const scopesOf = (sheet: Sheet) => sheet.audience.map((part) => `course:${part.course}` as const);
 
+const factsOf = (sheet: Sheet): Omit<Rows['sheets'], 'id' | 'uid' | 'created_at'> => ({
+  title: sheet.title,
+  place: sheet.place,
+  meeting_link: sheet.meetingLink,
+  ...fromRules(sheet.rules),
+  offered: sheet.offered ? 1 : 0,
+  tzid: sheet.tzid,
+  sequence: sheet.sequence,
+  modified_at: sheet.lastModified.epochMilliseconds,
+});
+
+const partsOf = (sheet: Sheet) => ({
+  audiences: sheet.audience.map((part) => ({ id: randomUUID(), sheet_id: sheet.id, ...fromAudience(part) })),
+  hosts: sheet.hosts.map((host) => ({ id: randomUUID(), sheet_id: sheet.id, person_id: host.id })),
+});
+
 export async function insertSheet(change: Change, sheet: Sheet): Promise<void> {
   await change.insert('sheets', [
-    {
-      id: sheet.id,
-      uid: sheet.uid,
-      title: sheet.title,
-      place: sheet.place,
-      meeting_link: sheet.meetingLink,
-      times_per_student: sheet.timesPerStudent,
-      offered: sheet.offered ? 1 : 0,
-      tzid: sheet.tzid,
-      sequence: sheet.sequence,
-      created_at: sheet.created.epochMilliseconds,
-      modified_at: sheet.lastModified.epochMilliseconds,
-    },
+    { id: sheet.id, uid: sheet.uid, created_at: sheet.created.epochMilliseconds, ...factsOf(sheet) },
   ]);
-  await change.insert(
-    'sheet_audiences',
-    sheet.audience.map((part) => ({ id: randomUUID(), sheet_id: sheet.id, ...fromAudience(part) })),
-  );
-  await change.insert(
-    'hosts',
-    sheet.hosts.map((host) => ({ id: randomUUID(), sheet_id: sheet.id, person_id: host.id })),
-  );
+  const { audiences, hosts } = partsOf(sheet);
+  await change.insert('sheet_audiences', audiences);
+  await change.insert('hosts', hosts);
+  await insertSlots(change, sheet, sheet.slots);
+  change.concerns(...scopesOf(sheet));
+}
+
+/** What a sheet is called, who it is for, its hosts and rules; its times stay. `before` is how it stood. */
+export async function replaceSheetFacts(change: Change, sheet: Sheet, before: Sheet): Promise<void> {
+  await change.update('sheets', sheet.id, factsOf(sheet));
+  for (const table of ['sheet_audiences', 'hosts'] as const) {
+    const rows = await select<{ id: string }>(change, `SELECT id FROM ${table} WHERE sheet_id = :id`, {
+      id: sheet.id,
+    });
+    for (const { id } of rows) await change.remove(table, id);
+  }
+  const { audiences, hosts } = partsOf(sheet);
+  await change.insert('sheet_audiences', audiences);
+  await change.insert('hosts', hosts);
+  change.concerns(...scopesOf(before), ...scopesOf(sheet));
+}
+
+export async function insertSlots(change: Change, sheet: Sheet, slots: readonly Slot[]): Promise<void> {
   const zone = requireZone(sheet.tzid);
   await change.insert(
     'slots',
-    sheet.slots.map(({ id, interval, seats }) => ({
+    slots.map(({ id, interval, seats, host }) => ({
       id,
       sheet_id: sheet.id,
       start_local: toWall(zone, interval.start).toString({ smallestUnit: 'minute' }),
       start_at: interval.start.epochMilliseconds,
       end_at: interval.end.epochMilliseconds,
       seats,
+      host_id: host ?? null,
     })),
   );
+  change.concerns(...scopesOf(sheet));
+}
+
+export async function replaceSlot(
+  change: Change,
+  sheet: Sheet,
+  { id, interval, seats, host }: Slot,
+): Promise<void> {
+  await change.update('slots', id, {
+    start_local: toWall(requireZone(sheet.tzid), interval.start).toString({ smallestUnit: 'minute' }),
+    start_at: interval.start.epochMilliseconds,
+    end_at: interval.end.epochMilliseconds,
+    seats,
+    host_id: host ?? null,
+  });
   change.concerns(...scopesOf(sheet));
 }
 
@@ -159,6 +194,11 @@ export async function insertBooking(
       seat: booking.seat,
       person_id: booking.person,
       note: booking.note,
+      answer: booking.answer,
+      meeting_link: booking.meetingLink,
+      room_id: null,
+      came: null,
+      reminded_at: null,
       sequence: booking.sequence,
       created_at: booking.created.epochMilliseconds,
       modified_at: booking.lastModified.epochMilliseconds,
@@ -167,7 +207,22 @@ export async function insertBooking(
   change.concerns(...scopesOf(sheet), `person:${booking.person}`);
 }
 
+/** What is noted of a booking, and to which time it belongs. @throws UniqueConstraintError like `insertBooking`. */
+export async function updateBooking(
+  change: Change,
+  sheet: Sheet,
+  booking: Booking,
+  patch: Partial<Rows['bookings']>,
+): Promise<void> {
+  await change.update('bookings', booking.id, patch);
+  change.concerns(...scopesOf(sheet), `person:${booking.person}`);
+}
+
 export async function removeSlot(change: Change, sheet: Sheet, slot: SlotId): Promise<void> {
+  for (const { id } of await select<{ id: string }>(change, 'SELECT id FROM waiting WHERE slot_id = :slot', {
+    slot,
+  }))
+    await change.remove('waiting', id);
   await change.remove('slots', slot);
   change.concerns(...scopesOf(sheet));
 }
@@ -175,4 +230,95 @@ export async function removeSlot(change: Change, sheet: Sheet, slot: SlotId): Pr
 export async function removeBooking(change: Change, sheet: Sheet, booking: Booking): Promise<void> {
   await change.remove('bookings', booking.id);
   change.concerns(...scopesOf(sheet), `person:${booking.person}`);
+}
+
+export async function insertWaiting(
+  change: Change,
+  sheet: Sheet,
+  slot: SlotId,
+  person: PersonId,
+): Promise<void> {
+  await change.insert('waiting', [
+    { id: randomUUID(), slot_id: slot, person_id: person, created_at: change.nowMs, offered_until: null },
+  ]);
+  change.concerns(...scopesOf(sheet));
+}
+
+/** Takes somebody off a waiting list; answers whether they were on it. */
+export async function removeWaiting(
+  change: Change,
+  sheet: Sheet,
+  slot: SlotId,
+  person: PersonId,
+): Promise<boolean> {
+  const rows = await select<{ id: string }>(
+    change,
+    'SELECT id FROM waiting WHERE slot_id = :slot AND person_id = :person',
+    { slot, person },
+  );
+  for (const { id } of rows) await change.remove('waiting', id);
+  change.concerns(...scopesOf(sheet));
+  return rows.length > 0;
+}
+
+export async function offerTo(
+  change: Change,
+  sheet: Sheet,
+  slot: SlotId,
+  { person, until }: Readonly<{ person: PersonId; until: Temporal.Instant }>,
+): Promise<void> {
+  const [row] = await select<{ id: string }>(
+    change,
+    'SELECT id FROM waiting WHERE slot_id = :slot AND person_id = :person',
+    { slot, person },
+  );
+  if (row) await change.update('waiting', row.id, { offered_until: until.epochMilliseconds });
+  change.concerns(...scopesOf(sheet));
+}
+
+/** Times with an offer to somebody who waits that has run out. */
+export async function expiredOffers(reader: Reader, nowMs: number): Promise<SlotId[]> {
+  const rows = await select<{ slot_id: SlotId }>(
+    reader,
+    'SELECT DISTINCT slot_id FROM waiting WHERE offered_until <= :nowMs',
+    { nowMs },
+  );
+  return rows.map((row) => row.slot_id);
+}
+
+/** Bookings that begin before then and were not reminded of. */
+export async function bookingsToRemind(
+  reader: Reader,
+  nowMs: number,
+  beforeMs: number,
+): Promise<BookingId[]> {
+  const rows = await select<{ id: BookingId }>(
+    reader,
+    `SELECT bookings.id FROM bookings JOIN slots ON slots.id = bookings.slot_id
+     WHERE reminded_at IS NULL AND start_at > :nowMs AND start_at <= :beforeMs ORDER BY start_at LIMIT 200`,
+    { nowMs, beforeMs },
+  );
+  return rows.map((row) => row.id);
+}
+
+/** Bookings that are to have a meeting of their own and have none yet. */
+export async function bookingsWithoutRoom(reader: Reader, nowMs: number): Promise<BookingId[]> {
+  const rows = await select<{ id: BookingId }>(
+    reader,
+    `SELECT bookings.id FROM bookings JOIN slots ON slots.id = bookings.slot_id JOIN sheets ON sheets.id = slots.sheet_id
+     WHERE bookings.room_id IS NULL AND start_at > :nowMs AND instr(sheets.rules, '"privateMeetings":true') > 0
+     ORDER BY start_at LIMIT 50`,
+    { nowMs },
+  );
+  return rows.map((row) => row.id);
+}
+
+/** The meeting service's name for a booking's own room. */
+export async function roomOf(reader: Reader, booking: BookingId): Promise<string | undefined> {
+  const [row] = await select<{ room_id: string | null }>(
+    reader,
+    'SELECT room_id FROM bookings WHERE id = :booking',
+    { booking },
+  );
+  return row?.room_id ?? undefined;
 }

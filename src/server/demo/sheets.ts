@@ -3,6 +3,7 @@ import { Temporal as T } from 'temporal-polyfill';
 import type { BookingId, SheetId, SlotId } from '@/core/ids';
 import { cutStretch } from '@/core/signup/cutStretch';
 import type { Booking, Sheet } from '@/core/signup/sheet';
+import { DEFAULT_RULES } from '@/core/signup/sheet';
 import { toInstant } from '@/core/time/zone';
 import { requireZone } from '@/core/time/zoneData';
 import type { DemoTerm } from './calendar';
@@ -69,6 +70,8 @@ export function demoSheets(term: DemoTerm, now: Temporal.Instant): Sheet[] {
         person: student.id,
         personName: student.name,
         note: NOTES[i % NOTES.length]!,
+        answer: '',
+        meetingLink: '',
         sequence: 0,
         created: now,
         lastModified: now,
@@ -82,7 +85,7 @@ export function demoSheets(term: DemoTerm, now: Temporal.Instant): Sheet[] {
       hosts: [{ id: hours.host.id, name: hours.host.name }],
       place: hours.place,
       meetingLink: '',
-      timesPerStudent: 3,
+      rules: { ...DEFAULT_RULES, perSheet: 3, perWeek: 1, waitingList: true },
       offered: true,
       tzid: term.tzid,
       sequence: 0,
@@ -93,6 +96,7 @@ export function demoSheets(term: DemoTerm, now: Temporal.Instant): Sheet[] {
         interval,
         seats: 1,
         bookings: hours.taken(i) ? [bookingOf(i)] : [],
+        waiting: [],
       })),
     };
   });

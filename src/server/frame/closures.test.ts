@@ -69,8 +69,8 @@ describe('a closure added late', () => {
         entryInput.parse({ kind: 'assignment', title: 'Elsewhere', due: '2026-10-23', audience }),
       ),
     );
-    const sheet = await must(offerTimes(school.pembit, school.instructor, sheetInput.parse({ title: 'Office hours', audience, length: 30, stretches: [{ start: '2026-10-21T12:00', end: '2026-10-21T13:00' }] }))); // prettier-ignore
-    await must(takeTime(school.pembit, school.students[0]!, sheet.value.slots[0]!.id, ''));
+    const sheet = await must(offerTimes(school.pembit, school.instructor, sheetInput.parse({ title: 'Office hours', audience, offering: { length: 30, stretches: [{ date: '2026-10-21', start: '12:00', end: '13:00' }] } }))); // prettier-ignore
+    await must(takeTime(school.pembit, school.students[0]!, sheet.value.slots[0]!.id, {}));
     const before = await meetings();
     const preview = await must(previewClosure(school.pembit, school.instructor, storm()));
     expect(preview.value).toEqual([

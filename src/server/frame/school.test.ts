@@ -8,9 +8,10 @@ import { loadPlan } from '@/data/plan/loadPlan';
 import { planEntry } from '../entries/planEntry';
 import { undoChange } from '../history/undoChange';
 import type { SignedIn } from '../session/session';
+import { sheetInput } from '@/core/signup/sheetInput';
 import { offerTimes } from '../signup/offerTimes';
 import { takeTime } from '../signup/takeTime';
-import { cancelTime } from '../signup/cancelTime';
+import { cancelTime } from '../signup/cancelTimes';
 import { archiveCourse, deleteCourse, deletionOf } from './archive';
 import { changeSettings } from './settings';
 import { addSiteDate, removeSiteDate } from './siteDates';
@@ -33,9 +34,9 @@ const entry = () => ({
   kind: 'assignment' as const, title: 'Body plan', description: '', links: [], visibility: { kind: 'visible' as const }, handIn: '', latePolicy: '', extensions: [],
   due: wall('2026-10-29T17:00'), setOn: day('2026-10-22'), audience: [{ course: school.course }],
 }); // prettier-ignore
-const sheet = () => ({
-  title: 'Office hours', audience: [{ course: school.course }], length: 30, gap: 0, seats: 1, timesPerStudent: 2, place: '', meetingLink: '', offered: true,
-  stretches: [{ start: wall('2026-10-29T12:00'), end: wall('2026-10-29T14:00') }],
+const sheet = () => sheetInput.parse({
+  title: 'Office hours', audience: [{ course: school.course }], rules: { perSheet: 2 },
+  offering: { length: 30, stretches: [{ date: '2026-10-29', start: '12:00', end: '14:00' }] },
 }); // prettier-ignore
 
 describe('a term in another zone', () => {
@@ -105,14 +106,16 @@ test('themes are written in order, changed and taken away', async () => {
 
 test('a time that is taken off tells whoever had it', async () => {
   const [slot] = (await plan()).sheets[0]!.slots;
-  value(await takeTime(school.pembit, school.students[0]!, slot!.id, ''));
+  value(await takeTime(school.pembit, school.students[0]!, slot!.id, {}));
   expect(await cancelTime(school.pembit, school.students[0]!, slot!.id)).toMatchObject({
     reason: 'notFound',
   });
   expect(value(await cancelTime(school.pembit, school.instructor, slot!.id))).toEqual({ told: 1 });
   const letters = await select<{ recipient: string; subject: string }>(school.pembit, 'SELECT recipient, subject FROM outbox'); // prettier-ignore
+  const recipient = school.students[0]!.person.email;
   expect(letters).toEqual([
-    { recipient: school.students[0]!.person.email, subject: 'Cancelled: Office hours, Thu 29 Oct, 12:00' },
+    { recipient, subject: 'Your time: Office hours, Thu 29 Oct, 12:00–12:30' },
+    { recipient, subject: 'Cancelled: Office hours, Thu 29 Oct, 12:00–12:30' },
   ]);
 });
 

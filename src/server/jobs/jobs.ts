@@ -1,8 +1,17 @@
 import { carrierOf, sendDueMail } from '../mail/sendMail';
 import type { Pembit } from '../pembit';
 import { testLinksInTurn } from '../links/testLinks';
+import { passOnOffers } from '../signup/freedSeat';
+import { closeWithdrawnRooms, giveMissingRooms } from '../signup/rooms';
+import { remind } from '../signup/runTimes';
 import { tidy } from './tidy';
 import type { Job } from './scheduler';
+
+/** Meetings of single times: made where they are missing, closed where they are not needed any more. */
+async function keepRooms(pembit: Pembit): Promise<void> {
+  await giveMissingRooms(pembit);
+  await closeWithdrawnRooms(pembit);
+}
 
 /** Everything that comes round by itself. */
 export function jobsOf(pembit: Pembit): Job[] {
@@ -10,6 +19,9 @@ export function jobsOf(pembit: Pembit): Job[] {
   return [
     ...(carry ? [{ name: 'mail', pattern: '*/2 * * * * *', run: (p: Pembit) => sendDueMail(p, carry) }] : []),
     { name: 'links', pattern: '*/10 * * * * *', run: testLinksInTurn },
+    { name: 'waiting', pattern: '*/20 * * * * *', run: passOnOffers },
+    { name: 'rooms', pattern: '*/10 * * * * *', run: keepRooms },
+    { name: 'reminders', pattern: '30 * * * * *', run: remind },
     { name: 'tidy', pattern: '0 20 3 * * *', run: tidy },
   ];
 }

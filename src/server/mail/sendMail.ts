@@ -10,18 +10,29 @@ const MINUTE = 60_000;
 /** How long a letter waits after its first, second ... failure; after the last one it is given up. */
 const BACK_OFF = [MINUTE, 5 * MINUTE, 30 * MINUTE, 2 * 60 * MINUTE, 12 * 60 * MINUTE] as const;
 
+/** Pembit's own address: letters come from it, and it organizes what they invite to. */
+export const mailboxOf = (config: Pembit['config']): string => `pembit@${new URL(config.baseUrl).hostname}`;
+
 /** SMTP when it is configured; in a demo the mailbox stand-in; otherwise letters wait. */
 export function carrierOf(config: Pembit['config']): Carrier | undefined {
-  const host = new URL(config.baseUrl).hostname;
   if (config.smtpUrl) {
     const transport = nodemailer.createTransport(config.smtpUrl);
     return async (letter) => {
       await transport.sendMail({
-        from: `Pembit <pembit@${host}>`,
+        from: `Pembit <${mailboxOf(config)}>`,
         to: letter.to,
         subject: letter.subject,
         text: letter.text,
         messageId: `<${letter.id}@pembit>`,
+        ...(letter.calendar
+          ? {
+              icalEvent: {
+                method: letter.calendar.method,
+                filename: 'time.ics',
+                content: letter.calendar.text,
+              },
+            }
+          : {}),
       });
     };
   }
@@ -35,6 +46,9 @@ export function carrierOf(config: Pembit['config']): Carrier | undefined {
         to: letter.to,
         subject: letter.subject,
         text: letter.text,
+        attachments: letter.calendar
+          ? [{ filename: 'time.ics', method: letter.calendar.method, content: letter.calendar.text }]
+          : [],
       }),
       signal: AbortSignal.timeout(10_000),
     });

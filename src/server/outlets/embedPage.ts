@@ -4,6 +4,7 @@ import type { CourseId, EntryId } from '@/core/ids';
 import type { OutletContents } from '@/core/outlets/outletContents';
 import type { Occurrence } from '@/core/plan/occurrences';
 import { occurrencesOf, overAtMs, touching } from '@/core/plan/occurrences';
+import { freeOf } from '@/core/signup/seenSheet';
 import { sanitize } from '@/core/richText/sanitize';
 import { embedTexts } from '@/core/texts/embeds';
 import { entryTexts } from '@/core/texts/entries';
@@ -89,8 +90,8 @@ function detailOf(o: Occurrence, { addresses, contents }: Context): Html | undef
     }
     case 'times': {
       const seats = o.slots.reduce((sum, slot) => sum + slot.seats, 0);
-      const taken = o.slots.reduce((sum, slot) => sum + slot.taken, 0);
-      return html`<span class="soft">${embedTexts.free(seats - taken, seats)}</span>
+      const free = o.slots.reduce((sum, slot) => sum + freeOf(slot), 0);
+      return html`<span class="soft">${embedTexts.free(free, seats)}</span>
         <a href="${addresses.signUp}" target="_blank" rel="noopener">${embedTexts.takeATime}</a>`;
     }
     case 'booking':

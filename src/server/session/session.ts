@@ -3,6 +3,7 @@ import type { Person } from '@/data/people/people';
 import { personByEmail, personById, viewerOf } from '@/data/people/people';
 import { deleteSessions, insertSession, sessionById, touchSession } from '@/data/people/sessions';
 import type { Viewer } from '@/core/entries/viewer';
+import type { PersonId } from '@/core/ids';
 import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
 import type { Pembit } from '../pembit';
@@ -44,14 +45,18 @@ export async function signIn(
     : await verifyNobody(password);
   if (!found || !fits) return refused('wrongSignIn');
   const { passwordHash: _, ...person } = found;
+  return done({ token: await openSession(pembit, person.id), person });
+}
+
+/** A new session of somebody who has shown who they are. */
+export async function openSession(pembit: Pembit, person: PersonId): Promise<string> {
   const token = randomBytes(32).toString('base64url');
   const nowMs = pembit.now().epochMilliseconds;
   await pembit.queue.write(
-    (writer) =>
-      insertSession(writer, { id: idOf(token), person: person.id, createdAtMs: nowMs, seenAtMs: nowMs }),
+    (writer) => insertSession(writer, { id: idOf(token), person, createdAtMs: nowMs, seenAtMs: nowMs }),
     { aside: true },
   );
-  return done({ token, person });
+  return token;
 }
 
 /** The person behind a cookie's token, or undefined when there is no session, or it has run out. */

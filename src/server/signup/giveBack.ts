@@ -1,24 +1,39 @@
-import { Temporal } from 'temporal-polyfill';
 import type { BookingId } from '@/core/ids';
 import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
+import { decideGiveBack } from '@/core/signup/decideBooking';
 import { historyTexts } from '@/core/texts/history';
-import { removeBooking, sheetOfBooking } from '@/data/signup/sheets';
+import { requireZone } from '@/core/time/zoneData';
+import { schoolSettings } from '@/data/plan/schoolSettings';
+import { removeBooking } from '@/data/signup/sheets';
 import { perform } from '../history/perform';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
-import { slotLabel } from './takeTime';
+import { bookedSlot } from './bookedSlot';
+import { grown, slotWords, writeOfBooking } from './bookingLetters';
+import { offerFreedSeats } from './freedSeat';
+import { withdrawRoom } from './rooms';
 
-/** A student gives a time back, until it begins; it is free for others at once. */
+/** A student gives a time back, as long as the sheet allows; it is free for others, or for who waits, at once. */
 export function giveBack(pembit: Pembit, actor: SignedIn, id: BookingId): Promise<Outcome<{ when: string }>> {
   return perform(pembit, actor, 'giveBack', async (change) => {
-    const sheet = await sheetOfBooking(change, id);
-    const slot = sheet?.slots.find((s) => s.bookings.some((b) => b.id === id));
-    const booking = slot?.bookings.find((b) => b.id === id);
-    if (!sheet || !slot || booking?.person !== actor.person.id) return refused('notFound');
-    if (Temporal.Instant.compare(slot.interval.start, pembit.now()) <= 0) return refused('timeBegun');
+    const found = await bookedSlot(change, id);
+    if (found?.booking.person !== actor.person.id) return refused('notFound');
+    const { sheet, slot, booking } = found;
+    const now = pembit.now();
+    const reason = decideGiveBack(sheet, slot, { now, zone: requireZone(sheet.tzid) });
+    if (reason) return refused(reason);
+    await withdrawRoom(change, booking);
     await removeBooking(change, sheet, booking);
-    const when = slotLabel(sheet, slot);
+    await writeOfBooking(pembit, change, actor, {
+      kind: 'cancelled',
+      sheet,
+      slot,
+      booking: grown(booking, now),
+    });
+    await offerFreedSeats(pembit, change, slot.id);
+    const { locale } = await schoolSettings(change);
+    const when = slotWords(sheet, slot.interval, locale);
     change.summarise(historyTexts.gaveBack(when));
     return done({ when });
   });

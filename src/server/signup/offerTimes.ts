@@ -1,53 +1,137 @@
 import { randomUUID } from 'node:crypto';
-import type { SheetId, SlotId } from '@/core/ids';
+import type { PersonId, SheetId, SlotId } from '@/core/ids';
+import { concernsCourse } from '@/core/time/closure';
+import { occurrencesOf } from '@/core/plan/occurrences';
 import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
-import type { Sheet } from '@/core/signup/sheet';
-import type { SheetInput } from '@/core/signup/sheetInput';
-import { timesToOffer } from '@/core/signup/timesToOffer';
+import { busyTimes } from '@/core/signup/busyTimes';
+import type { OfferedTime, Offering } from '@/core/signup/offeredTimes';
+import { offeredTimes } from '@/core/signup/offeredTimes';
+import type { RuleMoment, Sheet, SheetRules, Slot } from '@/core/signup/sheet';
+import type { SheetFactsInput, SheetInput } from '@/core/signup/sheetInput';
 import { historyTexts } from '@/core/texts/history';
+import { signupTexts } from '@/core/texts/signup';
+import { toInstant } from '@/core/time/zone';
 import { requireZone } from '@/core/time/zoneData';
+import type { Temporal } from 'temporal-polyfill';
+import type { Reader } from '@/data/database';
+import { select } from '@/data/database';
 import { insertSheet } from '@/data/signup/sheets';
+import { loadFrame } from '@/data/plan/loadPlan';
 import { termOfAudience } from '../entries/termOfAudience';
 import { perform } from '../history/perform';
+import { linkErrors } from '../materials/linkErrors';
 import type { Pembit } from '../pembit';
+import { planSeenBy } from '../plan/planSeenBy';
 import type { SignedIn } from '../session/session';
+
+type Facts = Pick<Sheet, 'title' | 'audience' | 'hosts' | 'place' | 'meetingLink' | 'rules' | 'tzid'>;
+
+function rulesOf({ rules }: SheetFactsInput, tzid: string): SheetRules {
+  const moment = (wall: Temporal.PlainDateTime | undefined): RuleMoment | undefined =>
+    wall && { wall: { wall, tzid }, at: toInstant(requireZone(tzid), wall) };
+  return { ...rules, opens: moment(rules.opens), closes: moment(rules.closes) };
+}
+
+/** Who offers the times: whoever does it, and those named, who teach every course the sheet is for. */
+async function hostsFor(reader: Reader, actor: SignedIn, { hosts = [], audience }: SheetFactsInput) {
+  const ids = [...new Set<PersonId>(hosts.length > 0 ? hosts : [actor.person.id])];
+  const rows = await select<{ id: PersonId; name: string; courses: number }>(
+    reader,
+    `SELECT people.id, people.name, COUNT(DISTINCT staff.course_id) AS courses FROM people
+     JOIN staff ON staff.person_id = people.id
+     WHERE people.id IN (:ids) AND staff.course_id IN (:courses) GROUP BY people.id ORDER BY people.name`,
+    { ids, courses: audience.map((part) => part.course) },
+  );
+  return rows.length === ids.length && rows.every((row) => row.courses === audience.length)
+    ? rows
+    : undefined;
+}
+
+/** What a sheet says of itself, once it is known that the actor may say so. */
+export async function sheetFacts(
+  reader: Reader,
+  actor: SignedIn,
+  input: SheetFactsInput,
+): Promise<Outcome<Facts>> {
+  const frame = await termOfAudience(reader, actor.viewer, input.audience);
+  if (!frame.ok) return frame;
+  const hosts = await hostsFor(reader, actor, input);
+  if (!hosts) return refused('badRequest', [{ field: 'hosts', message: signupTexts.errors.hosts }]);
+  const courses = input.audience.map((part) => part.course);
+  const errors = await linkErrors(reader, actor, courses, input.rules.links);
+  if (errors.length > 0)
+    return refused(
+      'badRequest',
+      errors.map((e) => ({ ...e, field: `rules.${e.field}` })),
+    );
+  const { tzid } = frame.value.term;
+  return done({
+    title: input.title,
+    audience: input.audience,
+    hosts: hosts.map(({ id, name }) => ({ id, name })),
+    place: input.place,
+    meetingLink: input.rules.privateMeetings ? '' : input.meetingLink,
+    rules: rulesOf(input, tzid),
+    tzid,
+  });
+}
+
+/** The times that an offering makes now, around closures and what its staff have otherwise. */
+export async function timesFor(
+  pembit: Pembit,
+  reader: Reader,
+  actor: SignedIn,
+  {
+    offering,
+    audience,
+    tzid,
+    otherThan,
+  }: Readonly<{ offering: Offering; otherThan?: SheetId } & Pick<Facts, 'audience' | 'tzid'>>,
+): Promise<Outcome<readonly OfferedTime[]>> {
+  const courses = audience.map((part) => part.course);
+  const [plan, { closures }] = await Promise.all([
+    planSeenBy(pembit, actor.viewer),
+    loadFrame(reader, courses),
+  ]);
+  const offered = offeredTimes(offering, {
+    zone: requireZone(tzid),
+    closures: closures.filter((closure) => courses.some((course) => concernsCourse(closure, course))),
+    busy: busyTimes(occurrencesOf(plan, requireZone), requireZone, { otherThan }),
+    now: pembit.now(),
+  });
+  return offered.ok ? done(offered.times) : refused(offered.reason);
+}
+
+export const slotFrom = (interval: Slot['interval'], seats: number, host?: PersonId): Slot => ({
+  id: randomUUID() as SlotId,
+  interval,
+  seats,
+  ...(host ? { host } : {}),
+  bookings: [],
+  waiting: [],
+});
 
 /** An instructor offers stretches of time, cut into times that students take. */
 export function offerTimes(pembit: Pembit, actor: SignedIn, input: SheetInput): Promise<Outcome<Sheet>> {
   return perform(pembit, actor, 'offerTimes', async (change) => {
-    const frame = await termOfAudience(change, actor.viewer, input.audience);
-    if (!frame.ok) return frame;
+    const facts = await sheetFacts(change, actor, input);
+    if (!facts.ok) return facts;
+    const { audience, tzid, rules } = facts.value;
+    const times = await timesFor(pembit, change, actor, { offering: input.offering, audience, tzid });
+    if (!times.ok) return times;
+    if (times.value.length === 0) return refused('nothingToOffer');
     const now = pembit.now();
-    const { tzid } = frame.value.term;
-    const offer = timesToOffer(
-      input.stretches,
-      { length: input.length, gap: input.gap },
-      requireZone(tzid),
-      now,
-    );
-    if (!offer.ok) return refused(offer.reason);
-    if (offer.times.length === 0) return refused('nothingToOffer');
+    const host = rules.together ? undefined : actor.person.id;
     const sheet: Sheet = {
+      ...facts.value,
       id: randomUUID() as SheetId,
       uid: randomUUID(),
-      title: input.title,
-      audience: input.audience,
-      hosts: [{ id: actor.person.id, name: actor.person.name }],
-      place: input.place,
-      meetingLink: input.meetingLink,
-      timesPerStudent: input.timesPerStudent,
       offered: input.offered,
-      tzid,
       sequence: 0,
       created: now,
       lastModified: now,
-      slots: offer.times.map((interval) => ({
-        id: randomUUID() as SlotId,
-        interval,
-        seats: input.seats,
-        bookings: [],
-      })),
+      slots: times.value.map(({ interval }) => slotFrom(interval, input.seats, host)),
     };
     await insertSheet(change, sheet);
     change.summarise(

@@ -15,15 +15,22 @@ beforeAll(async () => {
 });
 afterAll(() => school.close());
 
-async function offer(changes: Record<string, unknown> = {}): Promise<Sheet> {
-  const input = sheetInput.parse({
+const LUNCH = [{ date: '2026-10-15', start: '12:00', end: '14:00' }];
+type Changes = Readonly<{ offering?: object; rules?: object; seats?: number; offered?: boolean; place?: string; meetingLink?: string }>; // prettier-ignore
+const asked = ({ offering, rules, ...changes }: Changes = {}) =>
+  sheetInput.parse({
     title: 'Office hours',
     audience: [{ course: school.course }],
-    stretches: [{ start: '2026-10-15T12:00', end: '2026-10-15T14:00' }],
-    length: 25,
-    gap: 5,
+    offering: { stretches: LUNCH, length: 25, gap: 5, ...offering },
+    rules: { perSheet: 1, ...rules },
     ...changes,
   });
+let day = Temporal.PlainDate.from('2026-10-15');
+/** Each sheet on a day of its own: what its instructor has otherwise is left out. */
+async function offer(changes: Changes = {}): Promise<Sheet> {
+  const stretches = [{ ...LUNCH[0]!, date: day.toString() }];
+  day = day.add({ days: 1 });
+  const input = asked({ ...changes, offering: { stretches, ...changes.offering } });
   const outcome = await offerTimes(school.pembit, school.instructor, input);
   if (!outcome.ok) throw new Error(outcome.reason);
   return outcome.value;
@@ -32,11 +39,11 @@ const reasonOf = (outcome: { ok: boolean; reason?: string }) => (outcome.ok ? 't
 
 describe('taking a time', () => {
   test('of 200 who want one free time at once, one gets it and 199 are told that it is taken', async () => {
-    const sheet = await offer({ timesPerStudent: 5 });
+    const sheet = await offer({ rules: { perSheet: 5 } });
     const slot = sheet.slots[0]!.id;
     const answers = await Promise.all(
       Array.from({ length: 200 }, (_, i) =>
-        takeTime(school.pembit, school.students[i % 40]!, slot, `note ${i}`),
+        takeTime(school.pembit, school.students[i % 40]!, slot, { note: `note ${i}` }),
       ),
     );
     const counted = answers.map(reasonOf);
@@ -46,10 +53,10 @@ describe('taking a time', () => {
   });
 
   test('a limit holds against a student who asks for every time at once', async () => {
-    const sheet = await offer({ timesPerStudent: 2 });
+    const sheet = await offer({ rules: { perSheet: 2 } });
     const student = school.students[3]!;
     const answers = await Promise.all(
-      sheet.slots.map((slot) => takeTime(school.pembit, student, slot.id, '')),
+      sheet.slots.map((slot) => takeTime(school.pembit, student, slot.id, {})),
     );
     expect(answers.map(reasonOf).sort()).toEqual(['taken', 'taken', 'timesUsedUp', 'timesUsedUp']);
   });
@@ -58,29 +65,29 @@ describe('taking a time', () => {
     const sheet = await offer({ seats: 2 });
     const slot = sheet.slots[1]!.id;
     const [a, b, c] = school.students.slice(5, 8);
-    const first = await takeTime(school.pembit, a!, slot, '');
-    expect(reasonOf(await takeTime(school.pembit, b!, slot, ''))).toBe('taken');
-    expect(reasonOf(await takeTime(school.pembit, c!, slot, ''))).toBe('timeTaken');
+    const first = await takeTime(school.pembit, a!, slot, {});
+    expect(reasonOf(await takeTime(school.pembit, b!, slot, {}))).toBe('taken');
+    expect(reasonOf(await takeTime(school.pembit, c!, slot, {}))).toBe('timeTaken');
     if (!first.ok) throw new Error('not taken');
     expect((await giveBack(school.pembit, a!, first.value.booking.id)).ok).toBe(true);
-    expect(reasonOf(await takeTime(school.pembit, c!, slot, ''))).toBe('taken');
+    expect(reasonOf(await takeTime(school.pembit, c!, slot, {}))).toBe('taken');
   });
 
   test('a stranger, a draft and a time of one’s own sheet are not there', async () => {
     const sheet = await offer();
     const draft = await offer({ offered: false });
-    expect(reasonOf(await takeTime(school.pembit, school.stranger, sheet.slots[0]!.id, ''))).toBe('notFound');
-    expect(reasonOf(await takeTime(school.pembit, school.students[9]!, draft.slots[0]!.id, ''))).toBe(
+    expect(reasonOf(await takeTime(school.pembit, school.stranger, sheet.slots[0]!.id, {}))).toBe('notFound');
+    expect(reasonOf(await takeTime(school.pembit, school.students[9]!, draft.slots[0]!.id, {}))).toBe(
       'notFound',
     );
-    expect(reasonOf(await takeTime(school.pembit, school.instructor, sheet.slots[0]!.id, ''))).toBe(
+    expect(reasonOf(await takeTime(school.pembit, school.instructor, sheet.slots[0]!.id, {}))).toBe(
       'notFound',
     );
   });
 
   test('nobody gives back another’s time', async () => {
     const sheet = await offer();
-    const taken = await takeTime(school.pembit, school.students[10]!, sheet.slots[0]!.id, '');
+    const taken = await takeTime(school.pembit, school.students[10]!, sheet.slots[0]!.id, {});
     if (!taken.ok) throw new Error('not taken');
     expect(reasonOf(await giveBack(school.pembit, school.students[11]!, taken.value.booking.id))).toBe(
       'notFound',
@@ -91,9 +98,7 @@ describe('taking a time', () => {
 describe('offering times', () => {
   test('only times still to come are made', async () => {
     const sheet = await offer({
-      stretches: [{ start: '2026-10-13T08:00', end: '2026-10-13T11:00' }],
-      length: 60,
-      gap: 0,
+      offering: { stretches: [{ date: '2026-10-13', start: '08:00', end: '11:00' }], length: 60, gap: 0 },
     });
     // The clock stands at 9:00 in Halifax and runs.
     expect(sheet.slots.map((slot) => slot.interval.start.toString())).toEqual(['2026-10-13T13:00:00Z']);
@@ -104,18 +109,14 @@ describe('offering times', () => {
     const count = async () =>
       (await select<{ n: number }>(school.pembit, 'SELECT COUNT(*) AS n FROM sheets'))[0]!.n;
     const before = await count();
-    const input = sheetInput.parse({ title: 'X', audience: [{ course: school.other }], stretches: [{ start: '2026-10-15T12:00', end: '2026-10-15T14:00' }], length: 25 }); // prettier-ignore
-    expect(reasonOf(await offerTimes(school.pembit, school.instructor, input))).toBe('notYours');
-    const overlapping = {
-      ...input,
-      audience: [{ course: school.course }],
-      stretches: [...input.stretches, ...input.stretches],
-    };
-    expect(reasonOf(await offerTimes(school.pembit, school.instructor, overlapping))).toBe(
-      'stretchesOverlap',
-    );
-    const past = { ...input, audience: [{ course: school.course }], stretches: sheetInput.shape.stretches.parse([{ start: '2026-10-12T12:00', end: '2026-10-12T14:00' }]) }; // prettier-ignore
-    expect(reasonOf(await offerTimes(school.pembit, school.instructor, past))).toBe('nothingToOffer');
+    const refusal = async (changes: Changes, course = school.course) =>
+      reasonOf(
+        await offerTimes(school.pembit, school.instructor, { ...asked(changes), audience: [{ course }] }),
+      );
+    expect(await refusal({}, school.other)).toBe('notYours');
+    expect(await refusal({ offering: { stretches: [...LUNCH, ...LUNCH] } })).toBe('stretchesOverlap');
+    const past = [{ date: '2026-10-12', start: '12:00', end: '14:00' }];
+    expect(await refusal({ offering: { stretches: past } })).toBe('nothingToOffer');
     expect(await count()).toBe(before);
   });
 });

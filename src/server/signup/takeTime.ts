@@ -1,51 +1,153 @@
 import { randomUUID } from 'node:crypto';
-import type { BookingId, SlotId } from '@/core/ids';
-import type { Outcome } from '@/core/refusals';
+import type { BookingId, PersonId, SlotId } from '@/core/ids';
+import { isStaffOf } from '@/core/entries/viewer';
+import type { Outcome, Refused } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
 import { decideBooking } from '@/core/signup/decideBooking';
-import type { Booking, Sheet, Slot } from '@/core/signup/sheet';
 import { seenSheet } from '@/core/signup/seenSheet';
+import type { Booking, Sheet, Slot } from '@/core/signup/sheet';
 import { historyTexts } from '@/core/texts/history';
-import { momentLabel } from '@/core/time/dateLabels';
-import { zonedWallAt } from '@/core/time/zone';
+import { signupTexts } from '@/core/texts/signup';
 import { requireZone } from '@/core/time/zoneData';
-import { insertBooking, sheetOfSlot } from '@/data/signup/sheets';
+import type { Reader } from '@/data/database';
+import type { Change } from '@/data/history/change';
+import { personById, viewerOf } from '@/data/people/people';
+import { schoolSettings } from '@/data/plan/schoolSettings';
+import { insertBooking, removeWaiting, sheetOfSlot } from '@/data/signup/sheets';
 import { perform } from '../history/perform';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
+import { slotWords, writeOfBooking } from './bookingLetters';
+import { runs } from './bookedSlot';
+import { giveRoom } from './rooms';
 
-export const slotLabel = (sheet: Sheet, slot: Slot): string =>
-  momentLabel(zonedWallAt(requireZone(sheet.tzid), slot.interval.start));
+/** What somebody says when taking a time. */
+export type TakingInput = Readonly<{ note?: string; answer?: string }>;
+export type Taken = Readonly<{ booking: Booking; sheet: Sheet; slot: Slot }>;
+
+/** What is wrong with the answer to a sheet's question. */
+export function answerError({ rules: { question } }: Sheet, answer: string): Refused | undefined {
+  if (!question) return undefined;
+  const bad = (message: string) => refused('badRequest', [{ field: 'answer', message }]);
+  if (answer === '') return bad(signupTexts.take.answerMissing);
+  const known = question.choices.length === 0 || question.choices.includes(answer);
+  return known ? undefined : bad(signupTexts.take.answerUnknown);
+}
+
+async function insertTaken(
+  pembit: Pembit,
+  change: Change,
+  actor: SignedIn,
+  {
+    sheet,
+    slot,
+    person,
+    seat,
+    input,
+  }: Readonly<{
+    sheet: Sheet;
+    slot: Slot;
+    person: Readonly<{ id: PersonId; name: string }>;
+    seat: number;
+    input: TakingInput;
+  }>,
+): Promise<Taken> {
+  const now = pembit.now();
+  const booking: Booking = {
+    id: randomUUID() as BookingId,
+    uid: randomUUID(),
+    seat,
+    person: person.id,
+    personName: person.name,
+    note: input.note ?? '',
+    answer: input.answer ?? '',
+    meetingLink: '',
+    sequence: 0,
+    created: now,
+    lastModified: now,
+  };
+  await insertBooking(change, sheet, slot.id, booking);
+  await removeWaiting(change, sheet, slot.id, person.id);
+  await writeOfBooking(pembit, change, actor, { kind: 'taken', sheet, slot, booking });
+  const { locale } = await schoolSettings(change);
+  change.summarise(historyTexts.took(slotWords(sheet, slot.interval, locale)));
+  return { booking, sheet, slot };
+}
+
+/** Whether a student may take a time as things stand: its sheet and time, and the seat, or why not. */
+async function decide(pembit: Pembit, reader: Reader, actor: SignedIn, id: SlotId) {
+  const sheet = await sheetOfSlot(reader, id);
+  const slot = sheet?.slots.find((s) => s.id === id);
+  const now = pembit.now();
+  const seen = sheet && seenSheet(actor.viewer, sheet, now);
+  // Staff see the sheet, but do not sit on both sides of the table.
+  if (!sheet || !slot || !seen || seen.asStaff) return refused('notFound');
+  const { weekStart } = await schoolSettings(reader);
+  const zone = requireZone(sheet.tzid);
+  const decision = decideBooking(sheet, slot, { person: actor.person.id, now, zone, weekStart });
+  return decision.ok ? done({ sheet, slot, seat: decision.seat }) : refused(decision.reason);
+}
 
 /** A student takes a time. Of two who come at once, the later one waits for its answer. */
-export function takeTime(
+export async function takeTime(
   pembit: Pembit,
   actor: SignedIn,
   id: SlotId,
-  note: string,
-): Promise<Outcome<{ booking: Booking; sheet: Sheet }>> {
-  return perform(pembit, actor, 'takeTime', async (change) => {
+  input: TakingInput,
+): Promise<Outcome<Taken>> {
+  // Whoever comes too late is told so without queueing behind those who are in time.
+  const before = await decide(pembit, pembit, actor, id);
+  if (!before.ok) return before;
+  const outcome = await perform(pembit, actor, 'takeTime', async (change): Promise<Outcome<Taken>> => {
+    const decided = await decide(pembit, change, actor, id);
+    if (!decided.ok) return decided;
+    const { sheet, slot, seat } = decided.value;
+    const wrong = answerError(sheet, input.answer ?? '');
+    if (wrong) return wrong;
+    const { person } = actor;
+    return done(await insertTaken(pembit, change, actor, { sheet, slot, person, seat, input }));
+  });
+  if (outcome.ok) await giveRoom(pembit, outcome.value.booking.id);
+  return outcome;
+}
+
+/** Staff book a time for a student; their limits and notices do not hold then, seats do. */
+export async function bookFor(
+  pembit: Pembit,
+  actor: SignedIn,
+  { slot: id, person: who, note }: Readonly<{ slot: SlotId; person: PersonId; note: string }>,
+): Promise<Outcome<Taken>> {
+  const outcome = await perform(pembit, actor, 'bookFor', async (change): Promise<Outcome<Taken>> => {
     const sheet = await sheetOfSlot(change, id);
     const slot = sheet?.slots.find((s) => s.id === id);
-    const seen = sheet && seenSheet(actor.viewer, sheet);
-    // Staff see the sheet, but do not sit on both sides of the table.
-    if (!sheet || !slot || !seen || seen.asStaff) return refused('notFound');
+    if (!sheet || !slot || !runs(actor, sheet)) return refused('notFound');
     const now = pembit.now();
-    const decision = decideBooking(sheet, slot, actor.person.id, now);
-    if (!decision.ok) return refused(decision.reason);
-    const booking: Booking = {
-      id: randomUUID() as BookingId,
-      uid: randomUUID(),
-      seat: decision.seat,
-      person: actor.person.id,
-      personName: actor.person.name,
-      note,
-      sequence: 0,
-      created: now,
-      lastModified: now,
+    const [person, viewer] = await Promise.all([personById(change, who), viewerOf(change, who)]);
+    const seen = seenSheet(viewer, sheet, now);
+    const mayCome = seen && !sheet.audience.some((part) => isStaffOf(viewer, part.course));
+    if (!person || !mayCome)
+      return refused('badRequest', [{ field: 'person', message: signupTexts.run.notForThem }]);
+    const free = {
+      ...sheet,
+      rules: { ...sheet.rules, perSheet: 1000, perDay: undefined, perWeek: undefined },
     };
-    await insertBooking(change, sheet, id, booking);
-    change.summarise(historyTexts.took(slotLabel(sheet, slot)));
-    return done({ booking, sheet });
+    const open = {
+      ...free.rules,
+      opens: undefined,
+      closes: undefined,
+      take: { kind: 'minutes', minutes: 0 },
+    } as const;
+    const decision = decideBooking({ ...free, rules: open }, slot, {
+      person: who,
+      now,
+      zone: requireZone(sheet.tzid),
+    });
+    if (!decision.ok) return refused(decision.reason);
+    const input = { note };
+    return done(
+      await insertTaken(pembit, change, actor, { sheet, slot, person, seat: decision.seat, input }),
+    );
   });
+  if (outcome.ok) await giveRoom(pembit, outcome.value.booking.id);
+  return outcome;
 }

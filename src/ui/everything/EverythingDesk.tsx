@@ -6,6 +6,7 @@ import { planCsv } from '@/core/exchange/planCsv';
 import { everythingTexts as say } from '@/core/texts/everything';
 import { linkTexts } from '@/core/texts/links';
 import { Field } from '../controls/Field';
+import { saveFile } from '../controls/saveFile';
 import { Select } from '../controls/Select';
 import type { Desk } from '../plan/PlanDesk';
 import { PlanDesk } from '../plan/PlanDesk';
@@ -111,9 +112,5 @@ function saveCsv(list: readonly EverythingRow[]): void {
       [columns.shown]: row.releaseLabel,
     })),
   );
-  const link = document.createElement('a');
-  link.href = URL.createObjectURL(new Blob([body], { type: 'text/csv' }));
-  link.download = 'plan.csv';
-  link.click();
-  URL.revokeObjectURL(link.href);
+  saveFile('plan.csv', body, 'text/csv');
 }

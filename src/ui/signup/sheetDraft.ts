@@ -1,116 +1,214 @@
 import { Temporal } from 'temporal-polyfill';
+import type { ClockRange, Offering, Stretch } from '@/core/signup/offeredTimes';
+import { readNotice } from '@/core/signup/readNotice';
+import { readStretches } from '@/core/signup/readStretches';
 import type { SheetInputJson } from '@/core/signup/sheetInput';
-import type { Offer } from '@/core/signup/timesToOffer';
-import { timesToOffer } from '@/core/signup/timesToOffer';
+import type { Notice } from '@/core/signup/sheet';
 import { signupTexts } from '@/core/texts/signup';
 import { panelTexts } from '@/core/texts/term';
-import { rangeLabel, timeLabel } from '@/core/time/dateLabels';
+import { timeLabel } from '@/core/time/dateLabels';
 import { readRange, readTime } from '@/core/time/typedTime';
-import type { Zone } from '@/core/time/zone';
-import { toWall } from '@/core/time/zone';
+import type { DraftLink } from '../entries/draftLinks';
+import { sentLinks } from '../entries/draftLinks';
+import type { CourseChoice } from '../entries/entryDraft';
 
 /** A sheet as it is typed. */
 export type SheetDraft = Readonly<{
   title: string;
-  course: string;
-  day: string;
-  start: string;
-  end: string;
+  courses: Readonly<Record<string, CourseChoice>>;
+  /** Days and hours as they are typed; what is painted is written there, too. */
+  typed: string;
+  repeat: 'once' | 'weekly';
+  until: string;
   length: string;
+  whole: boolean;
   gap: string;
+  breaks: string;
+  leftOut: readonly string[];
+  allTheSame: readonly string[];
   seats: string;
-  timesPerStudent: string;
+  perSheet: string;
+  perDay: string;
+  perWeek: string;
+  take: string;
+  giveBack: string;
+  opensDay: string;
+  opensTime: string;
+  closesDay: string;
+  closesTime: string;
+  namesShown: boolean;
+  waitingList: boolean;
+  asks: boolean;
+  question: string;
+  choices: string;
+  meet: 'place' | 'link' | 'private';
   place: string;
   meetingLink: string;
+  hosts: readonly string[];
+  together: boolean;
+  links: readonly DraftLink[];
 }>;
 
-export type SheetErrors = Readonly<Partial<Record<keyof SheetDraft, string>>>;
+export type SheetErrors = Readonly<Partial<Record<string, string>>>;
 
-/** What students will get, recomputed with each key. */
-export type SheetPreview = Readonly<{
+/** What was typed, as an offering, and what must be asked about it. */
+export type TypedOffering = Readonly<{
+  offering?: Offering;
+  /** Both readings of days and hours that mean two things. */
+  readings: readonly string[];
+  /** Stretches over midnight, if they are meant. */
+  twoDays?: readonly Stretch[];
   errors: SheetErrors;
-  /** Readings of a stretch that means two things, as `14:00–16:00`. */
-  readings: readonly Readonly<{ start: string; end: string }>[];
-  times: readonly string[];
-  past: number;
-  remainderMinutes: number;
-  meetMinutes: number;
-  stretchMinutes: number;
-  input?: Omit<SheetInputJson, 'offered'>;
 }>;
-
-const NOTHING = {
-  readings: [],
-  times: [],
-  past: 0,
-  remainderMinutes: 0,
-  meetMinutes: 0,
-  stretchMinutes: 0,
-} as const;
 
 const whole = (text: string): number => (/^\d{1,4}$/.test(text.trim()) ? Number(text) : NaN);
+const dateOf = (text: string): Temporal.PlainDate | undefined => {
+  try {
+    return Temporal.PlainDate.from(text);
+  } catch {
+    return undefined;
+  }
+};
 
-export function previewSheet(draft: SheetDraft, zone: Zone, now: Temporal.Instant): SheetPreview {
-  const errors: Partial<Record<keyof SheetDraft, string>> = {};
-  if (draft.title.trim() === '') errors.title = panelTexts.errors.title;
+/** `12:30-13:00; 15-15:30`, or undefined where a part cannot be read. */
+function readBreaks(text: string): ClockRange[] | undefined {
+  const parts = text.split(/[;\n]/).filter((part) => part.trim() !== '');
+  const read = parts.map((part) => readRange(part));
+  const ranges = read.flatMap((range) =>
+    range.kind === 'range' ? [{ start: range.start, end: range.end }] : [],
+  );
+  return ranges.length === parts.length ? ranges : undefined;
+}
+
+export function typedOffering(draft: SheetDraft, from: Temporal.PlainDate): TypedOffering {
+  const errors: Record<string, string> = {};
   const length = whole(draft.length);
   const gap = whole(draft.gap);
-  const seats = whole(draft.seats);
-  const timesPerStudent = whole(draft.timesPerStudent);
-  if (!(length >= 5 && length <= 720)) errors.length = signupTexts.errors.length;
+  if (!draft.whole && !(length >= 5 && length <= 720)) errors.length = signupTexts.errors.length;
   if (!(gap >= 0 && gap <= 240)) errors.gap = signupTexts.errors.gap;
-  if (!(seats >= 1 && seats <= 100)) errors.seats = signupTexts.errors.seats;
-  if (!(timesPerStudent >= 1 && timesPerStudent <= 100))
-    errors.timesPerStudent = signupTexts.errors.timesPerStudent;
-  if (draft.meetingLink.trim() !== '' && !/^https?:\/\//i.test(draft.meetingLink.trim()))
-    errors.meetingLink = panelTexts.errors.url;
-
-  let day: Temporal.PlainDate | undefined;
-  try {
-    day = Temporal.PlainDate.from(draft.day);
-  } catch {
-    errors.day = panelTexts.errors.day;
-  }
-  // The start and the end settle each other where one alone would have to be asked.
-  const range = readRange(`${draft.start} - ${draft.end}`);
-  if (range.kind === 'unreadable') {
-    if (readTime(draft.start).kind === 'unreadable') errors.start = panelTexts.errors.time;
-    if (readTime(draft.end).kind === 'unreadable') errors.end = panelTexts.errors.time;
-  } else if (range.kind === 'backwards') errors.end = signupTexts.backwards;
-  else if (range.kind === 'ask')
+  const breaks = readBreaks(draft.breaks);
+  if (!breaks) errors.breaks = signupTexts.fields.breaksHint;
+  const until = draft.repeat === 'weekly' ? dateOf(draft.until) : undefined;
+  if (draft.repeat === 'weekly' && !until) errors.until = signupTexts.errors.date;
+  const read = readStretches(draft.typed, from);
+  if (!read.ok) {
+    const typed =
+      read.why === 'ask'
+        ? panelTexts.errors.which
+        : read.why === 'midnight'
+          ? signupTexts.midnight
+          : signupTexts.errors.stretch;
     return {
-      ...NOTHING,
-      errors: { ...errors, end: panelTexts.errors.which },
-      readings: range.readings.map(({ start, end }) => ({ start: timeLabel(start), end: timeLabel(end) })),
+      errors: { ...errors, typed },
+      readings:
+        read.why === 'ask' ? read.readings.map((reading) => draft.typed.replace(read.part, reading)) : [],
+      ...(read.why === 'midnight' ? { twoDays: read.twoDays } : {}),
     };
-  if (range.kind !== 'range' || !day || errors.length || errors.gap) return { ...NOTHING, errors };
-
-  const stretch = { start: day.toPlainDateTime(range.start), end: day.toPlainDateTime(range.end) };
-  const offer: Offer = timesToOffer([stretch], { length, gap }, zone, now);
-  if (!offer.ok) return { ...NOTHING, errors };
-  const wall = (at: Temporal.Instant) => toWall(zone, at);
-  const text = (at: Temporal.PlainDateTime) => at.toString({ smallestUnit: 'minute' });
+  }
+  if (Object.keys(errors).length > 0) return { errors, readings: [] };
   return {
     errors,
     readings: [],
-    times: offer.times.map((time) => rangeLabel(wall(time.start), wall(time.end))),
-    past: offer.past,
-    remainderMinutes: offer.remainderMinutes,
-    meetMinutes: offer.times.length * length,
-    stretchMinutes: stretch.start.until(stretch.end).total('minutes'),
-    input:
-      Object.keys(errors).length > 0
-        ? undefined
-        : {
-            title: draft.title,
-            audience: [{ course: draft.course }],
-            stretches: [{ start: text(stretch.start), end: text(stretch.end) }],
-            length,
-            gap,
-            seats,
-            timesPerStudent,
-            place: draft.place,
-            meetingLink: draft.meetingLink.trim(),
-          },
+    offering: {
+      repeat: draft.repeat === 'weekly' ? 'weekly' : 'dates',
+      stretches: read.stretches,
+      until,
+      length: draft.whole ? 'whole' : length,
+      gap,
+      breaks: breaks!,
+      leftOut: draft.leftOut,
+      allTheSame: draft.allTheSame,
+    },
   };
 }
+
+const clockText = (time: Temporal.PlainTime) => time.toString({ smallestUnit: 'minute' });
+
+export const sentOffering = (offering: Offering): SheetInputJson['offering'] => ({
+  ...offering,
+  leftOut: [...offering.leftOut],
+  allTheSame: [...offering.allTheSame],
+  stretches: offering.stretches.map(({ date, start, end }) => ({
+    date: date.toString(),
+    start: clockText(start),
+    end: clockText(end),
+  })),
+  breaks: offering.breaks.map(({ start, end }) => ({ start: clockText(start), end: clockText(end) })),
+  until: offering.until?.toString(),
+});
+
+type Facts = Omit<SheetInputJson, 'offering' | 'offered'>;
+
+/** Everything but the times, as it is sent, or what is wrong with it, field by field. */
+export function sheetFactsOf(draft: SheetDraft): Readonly<{ facts?: Facts; errors: SheetErrors }> {
+  const errors: Record<string, string> = {};
+  const { errors: say } = signupTexts;
+  const count = (field: string, text: string, most: number): number | undefined => {
+    if (text.trim() === '') return undefined;
+    const value = whole(text);
+    if (!(value >= 1 && value <= most)) errors[field] = field === 'seats' ? say.seats : say.timesPerStudent;
+    return value;
+  };
+  const notice = (field: string, text: string): Notice | undefined => {
+    const read = readNotice(text);
+    if (read === 'ask') errors[field] = say.noticeAsk;
+    else if (!read) errors[field] = say.notice;
+    return read === 'ask' ? undefined : read;
+  };
+  const moment = (field: string, day: string, clock: string): string | undefined => {
+    if (day === '') return undefined;
+    const time = readTime(clock);
+    if (time.kind !== 'time')
+      errors[field] = time.kind === 'ask' ? panelTexts.errors.which : panelTexts.errors.time;
+    return time.kind === 'time' ? `${day}T${timeLabel(time.time)}` : undefined;
+  };
+  if (draft.title.trim() === '') errors.title = panelTexts.errors.title;
+  const audience = Object.entries(draft.courses).map(([course, choice]) => ({
+    course,
+    ...(choice.sections.length > 0 ? { sections: [...choice.sections] } : {}),
+    ...(choice.groups.length > 0 ? { groups: [...choice.groups] } : {}),
+    ...(choice.people.length > 0 ? { people: [...choice.people] } : {}),
+  }));
+  if (audience.length === 0) errors.courses = panelTexts.errors.course;
+  const seats = count('seats', draft.seats, 100) ?? NaN;
+  if (Number.isNaN(seats)) errors.seats = say.seats;
+  const perSheet = count('perSheet', draft.perSheet, 100) ?? NaN;
+  if (Number.isNaN(perSheet)) errors.perSheet = say.timesPerStudent;
+  const link = draft.meetingLink.trim();
+  if (draft.meet === 'link' && !/^https?:\/\/\S+$/i.test(link)) errors.meetingLink = panelTexts.errors.url;
+  if (draft.asks && draft.question.trim() === '') errors.question = say.question;
+  const take = notice('take', draft.take);
+  const giveBack = notice('giveBack', draft.giveBack);
+  const rules = {
+    perSheet,
+    perDay: count('perDay', draft.perDay, 20),
+    perWeek: count('perWeek', draft.perWeek, 50),
+    take: take && sentNotice(take),
+    giveBack: giveBack && sentNotice(giveBack),
+    opens: moment('opensTime', draft.opensDay, draft.opensTime),
+    closes: moment('closesTime', draft.closesDay, draft.closesTime),
+    namesShown: draft.namesShown,
+    waitingList: draft.waitingList,
+    together: draft.together,
+    privateMeetings: draft.meet === 'private',
+    question: draft.asks
+      ? {
+          text: draft.question.trim(),
+          choices: draft.choices
+            .split('\n')
+            .map((choice) => choice.trim())
+            .filter(Boolean),
+        }
+      : undefined,
+    links: sentLinks(draft.links),
+  };
+  if (Object.keys(errors).length > 0) return { errors };
+  const { title } = draft;
+  const place = draft.meet === 'place' ? draft.place : '';
+  const hosts = draft.hosts.length > 0 ? [...draft.hosts] : undefined;
+  const meetingLink = draft.meet === 'link' ? link : '';
+  return { errors, facts: { title, audience, seats, hosts, place, meetingLink, rules } as Facts };
+}
+
+const sentNotice = (notice: Notice) =>
+  notice.kind === 'minutes' ? notice : { kind: notice.kind, days: notice.days, at: clockText(notice.at) };

@@ -2,6 +2,7 @@ import type { Temporal } from 'temporal-polyfill';
 import { joinWindow } from '@/core/plan/joinWindow';
 import type { Occurrence } from '@/core/plan/occurrences';
 import type { SeenPlan } from '@/core/plan/seenPlan';
+import { freeOf } from '@/core/signup/seenSheet';
 import { daySheetTexts } from '@/core/texts/daySheet';
 import { embedTexts } from '@/core/texts/embeds';
 import { entryTexts, listed } from '@/core/texts/entries';
@@ -49,7 +50,7 @@ function detailOf(o: Occurrence, locale: string): string {
         .filter(Boolean)
         .join(' · ');
     case 'times': {
-      const free = o.slots.filter((slot) => slot.taken < slot.seats).length;
+      const free = o.slots.filter((slot) => freeOf(slot) > 0).length;
       return embedTexts.free(free, o.slots.length);
     }
     case 'booking':

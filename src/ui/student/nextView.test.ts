@@ -19,6 +19,7 @@ import {
 import type { BookingId } from '@/core/ids';
 import { occurrencesOf } from '@/core/plan/occurrences';
 import type { Plan } from '@/core/plan/plan';
+import { DEFAULT_RULES } from '@/core/signup/sheet';
 import { seenPlan } from '@/core/plan/seenPlan';
 import { requireZone } from '@/core/time/zoneData';
 import { officeHours } from '../signup/sheetList';
@@ -75,7 +76,7 @@ test('then by day, with how far away it is; what is over is gone', () => {
 
 const sheets = [
   sheet([[booking()], [booking({ id: 'b2' as BookingId, person: ODA, personName: 'Oda Tarn' })], []], {
-    timesPerStudent: 2,
+    rules: { ...DEFAULT_RULES, perSheet: 2 },
   }),
 ];
 

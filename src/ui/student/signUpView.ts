@@ -1,9 +1,17 @@
 import { Temporal } from 'temporal-polyfill';
+import type { Occurrence } from '@/core/plan/occurrences';
 import type { SeenPlan } from '@/core/plan/seenPlan';
+import { noticeEnds, untilWords } from '@/core/signup/noticeOf';
+import { ownClash } from '@/core/signup/ownClash';
+import type { SeenSheet, SeenSlot } from '@/core/signup/seenSheet';
+import { freeOf } from '@/core/signup/seenSheet';
 import { slotsByDay } from '@/core/signup/slotsByDay';
 import { listed } from '@/core/texts/entries';
+import { signupTexts } from '@/core/texts/signup';
 import { dateLabel, momentLabel, rangeLabel, timeLabel } from '@/core/time/dateLabels';
-import type { ZoneLookup } from '@/core/time/zone';
+import type { Term } from '@/core/time/term';
+import { weekNumber } from '@/core/time/term';
+import type { Zone, ZoneLookup } from '@/core/time/zone';
 import { toWall, zonedWallAt } from '@/core/time/zone';
 
 export type SlotChoice = Readonly<{
@@ -11,12 +19,19 @@ export type SlotChoice = Readonly<{
   time: string;
   range: string;
   minutes: number;
-  state: 'free' | 'taken' | 'yours';
+  /** `late`: it can no longer be taken, or not yet; `offered`: kept for the viewer, who waited for it. */
+  state: 'free' | 'taken' | 'yours' | 'late' | 'waiting' | 'offered';
+  mayWait: boolean;
   when: string;
+  hosts: string;
+  /** What the viewer has then already. */
+  clash: string;
 }>;
 export type SignUpDay = Readonly<{
   key: string;
+  sheet: string;
   date: string;
+  week: string;
   sortMs: number;
   tag: string;
   color: string;
@@ -24,10 +39,15 @@ export type SignUpDay = Readonly<{
   hosts: string;
   place: string;
   free: number;
+  /** Why nothing can be taken now: the sheet opens later, or is closed. */
+  shut: string;
+  takeUntil: string;
+  question?: Readonly<{ text: string; choices: readonly string[] }>;
   slots: readonly SlotChoice[];
 }>;
 export type OwnTime = Readonly<{
   booking: string;
+  sheet: string;
   tag: string;
   color: string;
   when: string;
@@ -37,14 +57,44 @@ export type OwnTime = Readonly<{
   place: string;
   meetingLink: string;
   note: string;
+  companions: string;
+  links: readonly Readonly<{ url: string; label: string }>[];
+  /** Until when it can be given back; empty where that is over. */
+  giveBackUntil: string;
   sortMs: number;
 }>;
+export type SignUpView = Readonly<{ days: readonly SignUpDay[]; own: readonly OwnTime[] }>;
+
+type Given = Readonly<{
+  zoneOf: ZoneLookup;
+  now: Temporal.Instant;
+  occurrences?: readonly Occurrence[];
+  term?: Term;
+}>;
+
+const isOver = (at: Temporal.Instant, now: Temporal.Instant) => Temporal.Instant.compare(at, now) <= 0;
+
+/** Why nothing of a sheet can be taken now, in words. */
+function shutWords({ rules }: SeenSheet, now: Temporal.Instant, locale: string): string {
+  if (rules.opens && !isOver(rules.opens.at, now))
+    return signupTexts.take.opens(momentLabel(rules.opens.wall, locale));
+  return rules.closes && isOver(rules.closes.at, now) ? signupTexts.take.closed : '';
+}
+
+function stateOf(
+  sheet: SeenSheet,
+  slot: SeenSlot,
+  { now, zone }: { now: Temporal.Instant; zone: Zone },
+): SlotChoice['state'] {
+  if (slot.mine) return 'yours';
+  const [waits] = sheet.asStaff ? [] : slot.waiting;
+  if (isOver(noticeEnds(sheet.rules.take, slot.interval.start, zone), now)) return 'late';
+  if (waits) return waits.offeredUntil && !isOver(waits.offeredUntil, now) ? 'offered' : 'waiting';
+  return freeOf(slot) === 0 ? 'taken' : 'free';
+}
 
 /** Free and taken times still to come, over all courses, by day, next first; and the viewer's own. */
-export function signUpView(
-  plan: SeenPlan,
-  { zoneOf, now }: { zoneOf: ZoneLookup; now: Temporal.Instant },
-): { days: SignUpDay[]; own: OwnTime[] } {
+export function signUpView(plan: SeenPlan, { zoneOf, now, occurrences = [], term }: Given): SignUpView {
   const days: SignUpDay[] = [];
   const own: OwnTime[] = [];
   for (const sheet of plan.sheets) {
@@ -52,49 +102,77 @@ export function signUpView(
     const zone = zoneOf(sheet.tzid);
     const course = plan.courses.find((c) => c.id === sheet.audience[0]?.course);
     const common = {
+      sheet: sheet.id,
       tag: course?.tag ?? '',
       color: course?.color ?? '',
       title: sheet.title,
       hosts: listed(sheet.hostNames),
       place: sheet.place,
     };
-    const coming = sheet.slots.filter((slot) => Temporal.Instant.compare(slot.interval.start, now) > 0);
+    const shut = shutWords(sheet, now, plan.locale);
+    const coming = sheet.slots.filter((slot) => !isOver(slot.interval.start, now));
     for (const { date, slots } of slotsByDay(coming, zone)) {
       const choices = slots.map((slot): SlotChoice => {
         const start = toWall(zone, slot.interval.start);
+        const state = stateOf(sheet, slot, { now, zone });
+        const clash = state === 'yours' ? undefined : ownClash(occurrences, slot.interval, zoneOf);
         return {
           id: slot.id,
           time: timeLabel(start),
           range: rangeLabel(start, toWall(zone, slot.interval.end)),
           minutes: slot.interval.start.until(slot.interval.end).total('minutes'),
-          state: slot.mine ? 'yours' : slot.taken >= slot.seats ? 'taken' : 'free',
+          state,
+          mayWait: state === 'taken' && sheet.rules.waitingList && shut === '',
           when: momentLabel(zonedWallAt(zone, slot.interval.start), plan.locale),
+          hosts: listed(slot.hostNames),
+          clash: clash ? signupTexts.take.clash(clash.title) : '',
         };
       });
+      const week = term && weekNumber(term, date);
       days.push({
         ...common,
         key: `${sheet.id} ${date}`,
         date: dateLabel(date, 'long', plan.locale),
+        week: week ? signupTexts.take.week(week) : '',
         sortMs: slots[0]!.interval.start.epochMilliseconds,
-        free: choices.filter((choice) => choice.state === 'free').length,
+        free: shut
+          ? 0
+          : choices.filter((choice) => choice.state === 'free' || choice.state === 'offered').length,
+        shut,
+        takeUntil: signupTexts.take.until(
+          untilWords(noticeEnds(sheet.rules.take, slots[0]!.interval.start, zone), zone, plan.locale),
+        ),
+        question: sheet.rules.question,
         slots: choices,
       });
     }
-    for (const slot of coming) {
-      if (!slot.mine) continue;
-      const start = toWall(zone, slot.interval.start);
-      own.push({
-        ...common,
-        booking: slot.mine,
-        when: dateLabel(start.toPlainDate(), 'short', plan.locale),
-        range: rangeLabel(start, toWall(zone, slot.interval.end)),
-        meetingLink: sheet.meetingLink,
-        note: slot.bookings.find((booking) => booking.mine)?.note ?? '',
-        sortMs: slot.interval.start.epochMilliseconds,
-      });
-    }
+    for (const slot of coming)
+      if (slot.mine) own.push(ownTime(sheet, slot, { ...common, zone, now, locale: plan.locale }));
   }
   days.sort((a, b) => a.sortMs - b.sortMs);
   own.sort((a, b) => a.sortMs - b.sortMs);
   return { days, own };
+}
+
+function ownTime(
+  sheet: SeenSheet,
+  slot: SeenSlot,
+  { zone, now, locale, ...common }: Pick<OwnTime, 'sheet' | 'tag' | 'color' | 'title' | 'place'> & { zone: Zone; now: Temporal.Instant; locale: string }, // prettier-ignore
+): OwnTime {
+  const start = toWall(zone, slot.interval.start);
+  const booking = slot.bookings.find((b) => b.mine);
+  const until = noticeEnds(sheet.rules.giveBack, slot.interval.start, zone);
+  return {
+    ...common,
+    hosts: listed(slot.hostNames),
+    booking: slot.mine!,
+    when: dateLabel(start.toPlainDate(), 'short', locale),
+    range: rangeLabel(start, toWall(zone, slot.interval.end)),
+    meetingLink: booking?.meetingLink || sheet.meetingLink,
+    note: booking?.note ?? '',
+    companions: slot.companions.length > 0 ? signupTexts.take.companions(listed(slot.companions)) : '',
+    links: sheet.rules.links.map(({ url, label }) => ({ url, label: label || url })),
+    giveBackUntil: isOver(until, now) ? '' : signupTexts.take.giveBackUntil(untilWords(until, zone, locale)),
+    sortMs: slot.interval.start.epochMilliseconds,
+  };
 }

@@ -1,46 +1,27 @@
 import type { Metadata } from 'next';
 import { redirect } from 'next/navigation';
-import { isStaffOf } from '@/core/entries/viewer';
 import { signupTexts } from '@/core/texts/signup';
-import { zoneBetween } from '@/core/time/zone';
-import { requireZone } from '@/core/time/zoneData';
-import { planSeenBy } from '@/server/plan/planSeenBy';
-import { todayIn } from '@/server/plan/todayIn';
-import { sharedPembit } from '@/server/pembit';
 import { NewSheet } from '@/ui/signup/NewSheet';
 import { PageFrame } from '../../PageFrame';
-import { signedInOr } from '../../signedIn';
+import { planPage } from '../../planPage';
+import { sheetPage } from '../../sheetPage';
 
 export const metadata: Metadata = { title: signupTexts.newTitle };
 
 export default async function NewSheetPage() {
-  const actor = await signedInOr('/office-hours/new');
-  const pembit = sharedPembit();
-  const plan = await planSeenBy(pembit, actor.viewer);
-  const now = pembit.now();
-  const courses = plan.courses.filter((course) => isStaffOf(actor.viewer, course.id));
-  if (courses.length === 0) redirect('/');
-  const zoneOf = (term: string) => {
-    const zone = requireZone(plan.terms.find((t) => t.id === term)?.tzid ?? 'Etc/UTC');
-    // Two years on either side: more than any stretch that is offered today.
-    return zoneBetween(zone, now.subtract({ hours: 24 * 730 }), now.add({ hours: 24 * 730 }));
-  };
+  const page = await planPage('/office-hours/new', {});
+  const form = sheetPage(page);
+  if (!form) redirect('/');
+  const [own] = page.plan.sheets.filter(
+    (sheet) => sheet.asStaff && sheet.place && sheet.audience[0]?.course === form.courses[0]?.id,
+  );
   return (
-    <PageFrame actor={actor} plan={plan}>
-      <h1>{signupTexts.newTitle}</h1>
-      <p className="soft">{signupTexts.newLead}</p>
-      <br />
-      <NewSheet
-        courses={courses.map(({ id, tag, title, students, term }) => ({
-          id,
-          tag,
-          title,
-          students,
-          zone: zoneOf(term),
-        }))}
-        today={todayIn(pembit, plan).toString()}
-        nowMs={now.epochMilliseconds}
-      />
+    <PageFrame actor={page.actor} plan={page.plan} wide>
+      <div style={{ padding: '14px 20px 110px' }}>
+        <h1>{signupTexts.newTitle}</h1>
+        <p className="soft">{signupTexts.newLead}</p>
+        <NewSheet page={form} place={own?.place ?? ''} />
+      </div>
     </PageFrame>
   );
 }

@@ -1,11 +1,20 @@
 import { z } from 'zod';
+import { longText } from '@/core/fields';
 import { slotId } from '@/core/ids';
-import { cancelTime } from '@/server/signup/cancelTime';
+import { slotInput } from '@/core/signup/sheetInput';
+import { cancelTime } from '@/server/signup/cancelTimes';
+import { changeSlot } from '@/server/signup/changeSlots';
 import { endpoint } from '../../endpoint';
 
 const params = z.object({ id: slotId });
+const query = z.object({ message: longText(2000).default('') });
 
-/** Takes a time off its sheet; whoever had taken it is told. */
-export const DELETE = endpoint({ who: 'person', params }, ({ pembit, actor, params }) =>
-  cancelTime(pembit, actor, params.id),
+/** Gives a time another beginning, end or number of seats. */
+export const PUT = endpoint({ who: 'person', params, body: slotInput }, ({ pembit, actor, params, body }) =>
+  changeSlot(pembit, actor, params.id, body),
+);
+
+/** Takes a time off its sheet; whoever had it is told. */
+export const DELETE = endpoint({ who: 'person', params, query }, ({ pembit, actor, params, query }) =>
+  cancelTime(pembit, actor, params.id, query.message),
 );

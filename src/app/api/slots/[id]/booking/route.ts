@@ -10,7 +10,7 @@ const params = z.object({ id: slotId });
 export const POST = endpoint(
   { who: 'person', params, body: takeTimeInput },
   async ({ pembit, actor, params, body }) => {
-    const outcome = await takeTime(pembit, actor, params.id, body.note);
+    const outcome = await takeTime(pembit, actor, params.id, body);
     return outcome.ok ? { ...outcome, value: { booking: outcome.value.booking.id }, status: 201 } : outcome;
   },
 );

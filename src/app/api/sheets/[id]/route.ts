@@ -1,0 +1,20 @@
+import { z } from 'zod';
+import { longText } from '@/core/fields';
+import { sheetId } from '@/core/ids';
+import { sheetFactsInput } from '@/core/signup/sheetInput';
+import { changeSheet, deleteSheet } from '@/server/signup/changeSheet';
+import { endpoint } from '../../endpoint';
+
+const params = z.object({ id: sheetId });
+const body = sheetFactsInput.extend({ offered: z.boolean().default(true) });
+const query = z.object({ message: longText(2000).default('') });
+
+/** What a sheet is called, for whom, where, and by which rules. */
+export const PUT = endpoint({ who: 'person', params, body }, ({ pembit, actor, params, body }) =>
+  changeSheet(pembit, actor, params.id, body),
+);
+
+/** Closes a sheet: its times still to come are cancelled. */
+export const DELETE = endpoint({ who: 'person', params, query }, ({ pembit, actor, params, query }) =>
+  deleteSheet(pembit, actor, params.id, query.message),
+);

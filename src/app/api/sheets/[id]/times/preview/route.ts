@@ -1,0 +1,13 @@
+import { z } from 'zod';
+import { sheetId } from '@/core/ids';
+import { retimeInput } from '@/core/signup/sheetInput';
+import { previewRetime } from '@/server/signup/changeSheet';
+import { endpoint } from '../../../../endpoint';
+
+const params = z.object({ id: sheetId });
+
+/** Who is affected by other times of a sheet. */
+export const POST = endpoint(
+  { who: 'person', params, body: retimeInput },
+  ({ pembit, actor, params, body }) => previewRetime(pembit, actor, params.id, body),
+);

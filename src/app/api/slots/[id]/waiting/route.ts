@@ -1,0 +1,15 @@
+import { z } from 'zod';
+import { slotId } from '@/core/ids';
+import { stopWaiting, waitFor } from '@/server/signup/waitFor';
+import { endpoint } from '../../../endpoint';
+
+const params = z.object({ id: slotId });
+
+export const POST = endpoint({ who: 'person', params }, async ({ pembit, actor, params }) => ({
+  ...(await waitFor(pembit, actor, params.id)),
+  status: 201,
+}));
+
+export const DELETE = endpoint({ who: 'person', params }, ({ pembit, actor, params }) =>
+  stopWaiting(pembit, actor, params.id),
+);

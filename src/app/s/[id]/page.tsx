@@ -1,0 +1,70 @@
+import type { Metadata } from 'next';
+import { notFound, redirect } from 'next/navigation';
+import { occurrencesOf } from '@/core/plan/occurrences';
+import { sheetId } from '@/core/ids';
+import { signupTexts } from '@/core/texts/signup';
+import { currentTerm } from '@/core/time/term';
+import { requireZone } from '@/core/time/zoneData';
+import { planSeenBy } from '@/server/plan/planSeenBy';
+import { todayIn } from '@/server/plan/todayIn';
+import { sharedPembit } from '@/server/pembit';
+import { holdsLink } from '@/server/signup/mailLink';
+import { LinkForm } from '@/ui/signup/LinkForm';
+import { SpendLink } from '@/ui/signup/SpendLink';
+import styles from '@/ui/session/SignIn.module.css';
+import { SignUp } from '@/ui/student/SignUp';
+import { signUpView } from '@/ui/student/signUpView';
+import { PageFrame } from '../../PageFrame';
+import { signedIn } from '../../signedIn';
+
+export const metadata: Metadata = { title: signupTexts.own.title };
+
+type Props = { params: Promise<{ id: string }>; searchParams: Promise<{ link?: string }> };
+
+/** The address of one sheet: its times for whoever is signed in, a way in without a password for whoever is not. */
+export default async function SheetAddressPage({ params, searchParams }: Props) {
+  const { id } = await params;
+  const { link } = await searchParams;
+  const read = sheetId.safeParse(id);
+  if (!read.success) notFound();
+  const pembit = sharedPembit();
+  const actor = await signedIn();
+  // The link is spent by a button, not by looking: mail scanners look, too.
+  if (link !== undefined && !actor) {
+    const holds = await holdsLink(pembit, read.data, link);
+    return (
+      <main className={styles.page}>
+        <h1>{signupTexts.own.title}</h1>
+        {holds ? <SpendLink sheet={id} link={link} /> : <p className="notice">{signupTexts.own.spent}</p>}
+        {holds ? null : <LinkForm sheet={id} />}
+      </main>
+    );
+  }
+  if (!actor)
+    return (
+      <main className={styles.page}>
+        <h1>{signupTexts.own.title}</h1>
+        <p className="soft">{signupTexts.own.lead}</p>
+        <LinkForm sheet={id} />
+      </main>
+    );
+  const plan = await planSeenBy(pembit, actor.viewer);
+  const sheet = plan.sheets.find((s) => s.id === id);
+  if (!sheet) notFound();
+  if (sheet.asStaff) redirect(`/office-hours/${id}`);
+  const view = signUpView(
+    { ...plan, sheets: [sheet] },
+    {
+      zoneOf: requireZone,
+      now: pembit.now(),
+      occurrences: occurrencesOf(plan, requireZone),
+      term: currentTerm(plan.terms, todayIn(pembit, plan)),
+    },
+  );
+  return (
+    <PageFrame actor={actor}>
+      <h1>{sheet.title}</h1>
+      <SignUp {...view} />
+    </PageFrame>
+  );
+}

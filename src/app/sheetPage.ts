@@ -1,0 +1,53 @@
+import { isStaffOf } from '@/core/entries/viewer';
+import { busyTimes } from '@/core/signup/busyTimes';
+import { momentText } from '@/core/time/zonedWall';
+import { teachingWeeks } from '@/core/time/term';
+import { zoneBetween } from '@/core/time/zone';
+import { requireZone } from '@/core/time/zoneData';
+import { sharedPembit } from '@/server/pembit';
+import type { SheetPage } from '@/ui/signup/SheetForm';
+import type { PlanPage } from './planPage';
+
+/** What the form of a sheet works with in the browser; undefined for whoever teaches nothing in the present term. */
+export function sheetPage(page: PlanPage, otherThan?: string): SheetPage | undefined {
+  const { plan, term, data, occurrences, viewer } = page;
+  const courses = data?.courses ?? [];
+  if (!term || courses.length === 0) return undefined;
+  const now = sharedPembit().now();
+  const staffOf = new Map<string, readonly Readonly<{ id: string; name: string }>[]>(
+    plan.courses.map((course) => [course.id, course.staff.map(({ id, name }) => ({ id, name }))]),
+  );
+  const weeks = teachingWeeks(term);
+  const concern = (course: string | undefined) =>
+    course === undefined || plan.courses.some((own) => own.id === course && isStaffOf(viewer, own.id));
+  return {
+    courses: courses.map((course) => ({ ...course, staff: staffOf.get(course.id) ?? [] })),
+    today: page.today.toString(),
+    nowMs: now.epochMilliseconds,
+    term: {
+      // Two years on either side: more than any stretch that is offered today.
+      zone: zoneBetween(
+        requireZone(term.tzid),
+        now.subtract({ hours: 24 * 730 }),
+        now.add({ hours: 24 * 730 }),
+      ),
+      firstWeek: weeks[0]!.first.toString(),
+      weeks: weeks.length,
+      endsOn: term.endsOn.toString(),
+      closures: plan.closures
+        .filter((closure) => closure.term === term.id && concern(closure.course))
+        .map(({ name, start, end, closesAt, course }) => ({
+          name,
+          start: momentText(start),
+          end: momentText(end),
+          ...(closesAt ? { closesAt: closesAt.toString() } : {}),
+          ...(course ? { course } : {}),
+        })),
+      busy: busyTimes(occurrences, requireZone, { otherThan }).map(({ title, start, end }) => ({
+        title,
+        startMs: start.epochMilliseconds,
+        endMs: end.epochMilliseconds,
+      })),
+    },
+  };
+}

@@ -1,0 +1,75 @@
+import type { Temporal } from 'temporal-polyfill';
+import type { VEvent } from '../icalendar/calendar';
+import { feedTexts } from '../texts/feeds';
+import type { Interval } from '../time/interval';
+import type { Zone } from '../time/zone';
+import { toInstant, zonedWallAt } from '../time/zone';
+import type { Moment } from '../time/zonedWall';
+import type { Booking } from './sheet';
+
+type SheetFacts = Readonly<{
+  title: string;
+  place: string;
+  meetingLink: string;
+  tzid: string;
+  sequence: number;
+  lastModified: Temporal.Instant;
+}>;
+
+/** A wall time in the sheet's zone, or, in the second pass of a repeated hour, which a wall time cannot name, in UTC. */
+export function momentOf(zone: Zone, instant: Temporal.Instant): Moment {
+  const wall = zonedWallAt(zone, instant);
+  if (toInstant(zone, wall.wall).equals(instant)) return wall;
+  return { wall: instant.toZonedDateTimeISO('UTC').toPlainDateTime(), tzid: 'UTC' };
+}
+
+/**
+ * A time that is taken, as a VEVENT: in both people's personal feeds and in the letters about it. One UID for as long as it
+ * is held, whichever time it moves to; SEQUENCE grows with each change of the booking and of its sheet.
+ */
+export function bookingEvent(
+  sheet: SheetFacts,
+  {
+    interval,
+    booking,
+    names,
+    tags,
+    zone,
+    signUp,
+    codes,
+  }: Readonly<{
+    interval: Interval;
+    booking: Booking;
+    /** With whom. */
+    names: readonly string[];
+    tags: readonly string[];
+    codes: readonly string[];
+    zone: Zone;
+    /** Where it is given back. */
+    signUp: string;
+  }>,
+): VEvent {
+  const modified =
+    booking.lastModified.epochMilliseconds > sheet.lastModified.epochMilliseconds
+      ? booking.lastModified
+      : sheet.lastModified;
+  const lines = [booking.note && feedTexts.note(booking.note), booking.answer, feedTexts.giveBack(signUp)];
+  return {
+    uid: booking.uid,
+    dtstamp: modified,
+    dtstart: momentOf(zone, interval.start),
+    dtend: momentOf(zone, interval.end),
+    summary: `${tags.length > 0 ? `${tags.join(' ')}: ` : ''}${feedTexts.booking(sheet.title, names)}`,
+    description: lines.filter(Boolean).join('\n'),
+    location: sheet.place,
+    url: signUp,
+    conference: booking.meetingLink || sheet.meetingLink,
+    categories: codes,
+    class: 'PRIVATE',
+    transp: 'OPAQUE',
+    status: 'CONFIRMED',
+    sequence: booking.sequence + sheet.sequence,
+    created: booking.created,
+    lastModified: modified,
+  };
+}

@@ -1,0 +1,129 @@
+import type { Temporal } from 'temporal-polyfill';
+import { writeCalendar } from '@/core/icalendar/writeCalendar';
+import { bookingEvent } from '@/core/signup/bookingEvent';
+import type { Booking, Sheet, Slot } from '@/core/signup/sheet';
+import { untilWords, noticeEnds } from '@/core/signup/noticeOf';
+import { bookingMailTexts as say } from '@/core/texts/bookingMail';
+import { listed } from '@/core/texts/entries';
+import { dateLabel, rangeLabel } from '@/core/time/dateLabels';
+import { toWall } from '@/core/time/zone';
+import { requireZone } from '@/core/time/zoneData';
+import type { Change } from '@/data/history/change';
+import type { Letter } from '@/data/mail/outbox';
+import { queueLetters } from '@/data/mail/outbox';
+import { personById } from '@/data/people/people';
+import { loadFrame } from '@/data/plan/loadPlan';
+import { schoolSettings } from '@/data/plan/schoolSettings';
+import { mailboxOf } from '../mail/sendMail';
+import type { Pembit } from '../pembit';
+import type { SignedIn } from '../session/session';
+
+/** When a time is, in words: `Thu 15 Oct, 12:00–12:25`. */
+export function slotWords({ tzid }: Pick<Sheet, 'tzid'>, interval: Slot['interval'], locale: string): string {
+  const zone = requireZone(tzid);
+  const start = toWall(zone, interval.start);
+  return `${dateLabel(start.toPlainDate(), 'short', locale)}, ${rangeLabel(start, toWall(zone, interval.end))}`;
+}
+
+export const hostsOf = (sheet: Sheet, slot: Pick<Slot, 'host'>): readonly string[] =>
+  (slot.host ? sheet.hosts.filter((host) => host.id === slot.host) : sheet.hosts).map((host) => host.name);
+
+export type BookingNews = Readonly<{
+  kind: 'taken' | 'changed' | 'cancelled' | 'reminder';
+  sheet: Sheet;
+  slot: Slot;
+  booking: Booking;
+  /** How it stood before, where it moved. */
+  was?: Slot['interval'];
+  /** What its staff say to it. */
+  message?: string;
+}>;
+
+/**
+ * Writes to whoever has a time, with the time as an invitation (iTIP, RFC 5546; by mail, RFC 6047): REQUEST under the
+ * booking's UID with a grown SEQUENCE, CANCEL when it does not take place. Pembit's mailbox organizes it under the name of
+ * who receives; no answer is asked for.
+ */
+export async function writeOfBooking(
+  pembit: Pembit,
+  change: Change,
+  actor: SignedIn | undefined,
+  news: BookingNews,
+): Promise<void> {
+  const letter = await letterOf(pembit, change, actor, news);
+  if (letter) await queueLetters(change, [letter], change.nowMs);
+}
+
+async function letterOf(
+  pembit: Pembit,
+  change: Change,
+  actor: SignedIn | undefined,
+  { kind, sheet, slot, booking, was, message = '' }: BookingNews,
+): Promise<Letter | undefined> {
+  const person = await personById(change, booking.person);
+  if (!person) return undefined;
+  const [{ locale }, frame] = await Promise.all([
+    schoolSettings(change),
+    loadFrame(
+      change,
+      sheet.audience.map((part) => part.course),
+    ),
+  ]);
+  const zone = requireZone(sheet.tzid);
+  const names = hostsOf(sheet, slot);
+  const signUp = `${pembit.config.baseUrl}/s/${sheet.id}`;
+  const event = bookingEvent(sheet, {
+    interval: slot.interval,
+    booking,
+    names,
+    tags: frame.courses.map((course) => course.tag),
+    codes: frame.courses.map((course) => course.code),
+    zone,
+    signUp,
+  });
+  const host = listed(names);
+  const calendar = writeCalendar(
+    {
+      method: kind === 'cancelled' ? 'CANCEL' : 'REQUEST',
+      name: '',
+      events: [
+        {
+          ...event,
+          status: kind === 'cancelled' ? 'CANCELLED' : 'CONFIRMED',
+          organizer: { name: say.organizer(host), email: mailboxOf(pembit.config) },
+          attendee: { name: person.name, email: person.email },
+        },
+      ],
+    },
+    requireZone,
+  );
+  const when = slotWords(sheet, slot.interval, locale);
+  const giveBack = noticeEnds(sheet.rules.giveBack, slot.interval.start, zone);
+  const facts = {
+    name: person.name,
+    title: sheet.title,
+    when,
+    host,
+    place: sheet.place,
+    link: booking.meetingLink || sheet.meetingLink,
+    note: booking.note,
+    was: was && slotWords(sheet, was, locale),
+    message,
+    giveBackUntil: untilWords(giveBack, zone, locale),
+    signUp,
+  };
+  return {
+    to: person.email,
+    subject: say.subject[kind](sheet.title, when),
+    text: say.letter[kind](facts),
+    sender: actor?.person.id ?? sheet.hosts[0]?.id ?? null,
+    calendar: { method: kind === 'cancelled' ? 'CANCEL' : 'REQUEST', text: calendar },
+  };
+}
+
+/** A booking that changed now: later readers see that by its SEQUENCE. */
+export const grown = (booking: Booking, now: Temporal.Instant): Booking => ({
+  ...booking,
+  sequence: booking.sequence + 1,
+  lastModified: now,
+});

@@ -1,0 +1,66 @@
+import type { BookingId, SlotId } from '@/core/ids';
+import type { Outcome } from '@/core/refusals';
+import { done, refused } from '@/core/refusals';
+import { decideBooking, decideGiveBack } from '@/core/signup/decideBooking';
+import { historyTexts } from '@/core/texts/history';
+import { requireZone } from '@/core/time/zoneData';
+import { schoolSettings } from '@/data/plan/schoolSettings';
+import { removeWaiting, updateBooking } from '@/data/signup/sheets';
+import { perform } from '../history/perform';
+import type { Pembit } from '../pembit';
+import type { SignedIn } from '../session/session';
+import { bookedSlot } from './bookedSlot';
+import { grown, slotWords, writeOfBooking } from './bookingLetters';
+import { offerFreedSeats } from './freedSeat';
+
+/**
+ * A student exchanges a time for another one of the same sheet: one step, so that the old one is lost only once the new one is
+ * theirs. The booking keeps its UID, its note and its meeting.
+ */
+export function moveBooking(
+  pembit: Pembit,
+  actor: SignedIn,
+  id: BookingId,
+  to: SlotId,
+): Promise<Outcome<{ when: string }>> {
+  return perform(pembit, actor, 'moveBooking', async (change) => {
+    const found = await bookedSlot(change, id);
+    if (found?.booking.person !== actor.person.id) return refused('notFound');
+    const { sheet, slot: from, booking } = found;
+    const target = sheet.slots.find((slot) => slot.id === to);
+    if (!target) return refused('notFound');
+    const now = pembit.now();
+    const zone = requireZone(sheet.tzid);
+    const stuck = decideGiveBack(sheet, from, { now, zone });
+    if (stuck) return refused(stuck);
+    const { weekStart, locale } = await schoolSettings(change);
+    const decision = decideBooking(sheet, target, {
+      person: actor.person.id,
+      now,
+      zone,
+      weekStart,
+      instead: from,
+    });
+    if (!decision.ok) return refused(decision.reason);
+    const moved = { ...grown(booking, now), seat: decision.seat };
+    await updateBooking(change, sheet, booking, {
+      slot_id: to,
+      seat: moved.seat,
+      sequence: moved.sequence,
+      modified_at: change.nowMs,
+      reminded_at: null,
+    });
+    await removeWaiting(change, sheet, to, actor.person.id);
+    await writeOfBooking(pembit, change, actor, {
+      kind: 'changed',
+      sheet,
+      slot: target,
+      booking: moved,
+      was: from.interval,
+    });
+    await offerFreedSeats(pembit, change, from.id);
+    const when = slotWords(sheet, target.interval, locale);
+    change.summarise(historyTexts.movedTime(when));
+    return done({ when });
+  });
+}

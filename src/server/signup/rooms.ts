@@ -1,0 +1,112 @@
+import { z } from 'zod';
+import { select } from '@/data/database';
+import type { Change } from '@/data/history/change';
+import { recordChange } from '@/data/history/change';
+import { bookingsWithoutRoom, roomOf, sheetOfBooking, updateBooking } from '@/data/signup/sheets';
+import type { Booking } from '@/core/signup/sheet';
+import type { BookingId } from '@/core/ids';
+import { historyTexts } from '@/core/texts/history';
+import type { Pembit } from '../pembit';
+import { grown, hostsOf, writeOfBooking } from './bookingLetters';
+
+const made = z.object({ id: z.string().min(1).max(100), url: z.url() });
+
+const serviceOf = ({ config }: Pembit) =>
+  config.standins ? `http://127.0.0.1:${config.standinsPort}/meetings` : undefined;
+
+/** A room of the meeting service for one booking; undefined where there is none, or it does not answer. */
+async function makeRoomFor(pembit: Pembit, title: string, host: string) {
+  const service = serviceOf(pembit);
+  if (!service) return undefined;
+  try {
+    const answer = await fetch(service, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ title, host }),
+      signal: AbortSignal.timeout(10_000),
+    });
+    return made.parse(await answer.json());
+  } catch {
+    return undefined;
+  }
+}
+
+/**
+ * Gives a booking a meeting of its own, where its sheet says so, and writes to whoever has it. Asking the service is no part
+ * of taking the time: where it does not answer, the time is taken all the same and a job asks again.
+ */
+export async function giveRoom(pembit: Pembit, id: BookingId): Promise<void> {
+  const sheet = await sheetOfBooking(pembit, id);
+  const slot = sheet?.slots.find((s) => s.bookings.some((b) => b.id === id));
+  if (!sheet?.rules.privateMeetings || !slot) return;
+  const room = await makeRoomFor(pembit, sheet.title, hostsOf(sheet, slot).join(', '));
+  if (!room) return;
+  const nowMs = pembit.now().epochMilliseconds;
+  await recordChange(
+    pembit.queue,
+    { act: 'giveRoom', summary: historyTexts.gaveRoom(sheet.title), actor: null, nowMs },
+    async (change) => {
+      const now = await sheetOfBooking(change, id);
+      const place = now?.slots.find((s) => s.bookings.some((b) => b.id === id));
+      const booking = place?.bookings.find((b) => b.id === id);
+      // Given back meanwhile, or somebody else was quicker: the room is not needed.
+      if (!now || !place || !booking || (await roomOf(change, id))) return withdraw(change, room.id);
+      const changed = { ...grown(booking, pembit.now()), meetingLink: room.url };
+      await updateBooking(change, now, booking, {
+        meeting_link: room.url,
+        room_id: room.id,
+        sequence: changed.sequence,
+        modified_at: nowMs,
+      });
+      await writeOfBooking(pembit, change, undefined, {
+        kind: 'changed',
+        sheet: now,
+        slot: place,
+        booking: changed,
+      });
+    },
+  );
+}
+
+/** Bookings whose meeting could not be made when they were taken. */
+export async function giveMissingRooms(pembit: Pembit): Promise<void> {
+  if (!serviceOf(pembit)) return;
+  for (const id of await bookingsWithoutRoom(pembit, pembit.now().epochMilliseconds))
+    await giveRoom(pembit, id);
+}
+
+async function withdraw(change: Change, room: string): Promise<void> {
+  await change.sequelize
+    .getQueryInterface()
+    .bulkInsert('withdrawn_rooms', [{ room_id: room }], { transaction: change.transaction });
+}
+
+/** Withdraws the meeting of a booking that is given up; the service is told once the act stands. */
+export async function withdrawRoom(change: Change, booking: Booking): Promise<void> {
+  const room = await roomOf(change, booking.id);
+  if (room) await withdraw(change, room);
+}
+
+/** Tells the service of rooms that are not needed any more. */
+export async function closeWithdrawnRooms(pembit: Pembit): Promise<void> {
+  const service = serviceOf(pembit);
+  const rooms = service
+    ? await select<{ room_id: string }>(pembit, 'SELECT room_id FROM withdrawn_rooms LIMIT 50')
+    : [];
+  for (const { room_id: room } of rooms) {
+    const used = await select(pembit, 'SELECT 1 AS used FROM bookings WHERE room_id = :room', { room });
+    const closed =
+      // Undoing has brought the booking back: its room stays.
+      used.length > 0 ||
+      (await fetch(`${service}/${room}`, { method: 'DELETE', signal: AbortSignal.timeout(10_000) }).then(
+        (answer) => answer.ok || answer.status === 404,
+        () => false,
+      ));
+    if (closed)
+      await pembit.queue.write(
+        ({ sequelize, transaction }) =>
+          sequelize.getQueryInterface().bulkDelete('withdrawn_rooms', { room_id: room }, { transaction }),
+        { aside: true },
+      );
+  }
+}

@@ -1,0 +1,106 @@
+'use client';
+import type { Chart } from 'chart.js';
+import { useEffect, useRef } from 'react';
+import { planCsv } from '@/core/exchange/planCsv';
+import { signupTexts } from '@/core/texts/signup';
+import { saveFile } from '../controls/saveFile';
+import styles from './RunSheet.module.css';
+import type { RunView, UseLine } from './runView';
+
+const { run: say } = signupTexts;
+
+/** Taken and free by week, as a chart, as the same figures in a table, and as CSV. */
+export function UseChart({ use }: { use: RunView['use'] }) {
+  const canvas = useRef<HTMLCanvasElement>(null);
+  useEffect(() => {
+    let chart: Chart | undefined;
+    let gone = false;
+    // The chart's code is fetched only by those who look at one.
+    void import('chart.js/auto').then(({ Chart: Made }) => {
+      if (gone || !canvas.current) return;
+      const color = (name: string) =>
+        getComputedStyle(document.documentElement).getPropertyValue(name).trim();
+      chart = new Made(canvas.current, {
+        type: 'bar',
+        data: {
+          labels: use.weeks.map((line) => line.label),
+          datasets: [
+            {
+              label: say.usedTaken,
+              data: use.weeks.map((line) => line.taken),
+              backgroundColor: color('--spruce'),
+            },
+            {
+              label: say.usedFree,
+              data: use.weeks.map((line) => line.offered - line.taken),
+              backgroundColor: color('--rule'),
+            },
+          ],
+        },
+        options: {
+          animation: false,
+          responsive: true,
+          maintainAspectRatio: false,
+          scales: { x: { stacked: true }, y: { stacked: true, ticks: { precision: 0 } } },
+        },
+      });
+    });
+    return () => {
+      gone = true;
+      chart?.destroy();
+    };
+  }, [use]);
+  const csv = () =>
+    saveFile(
+      'office-hours.csv',
+      planCsv(
+        [say.usedBy, say.usedOffered, say.usedTaken, say.usedWaiting],
+        [...use.weeks, ...use.weekdays].map((line) => ({
+          [say.usedBy]: line.label,
+          [say.usedOffered]: String(line.offered),
+          [say.usedTaken]: String(line.taken),
+          [say.usedWaiting]: String(line.waiting),
+        })),
+      ),
+      'text/csv',
+    );
+  return (
+    <section className={`card ${styles.use}`} aria-labelledby="use">
+      <h2 id="use">{say.useTitle}</h2>
+      <p className="soft">{say.served(use.students, use.missed)}</p>
+      <div className={styles.chart}>
+        <canvas ref={canvas} role="img" aria-label={say.chart} />
+      </div>
+      <Lines lines={use.weeks} />
+      <Lines lines={use.weekdays} />
+      <p>
+        <button type="button" className="link" onClick={csv}>
+          {say.csv}
+        </button>
+      </p>
+    </section>
+  );
+}
+
+const Lines = ({ lines }: { lines: readonly UseLine[] }) => (
+  <table>
+    <thead>
+      <tr>
+        <th scope="col">{say.usedBy}</th>
+        <th scope="col">{say.usedOffered}</th>
+        <th scope="col">{say.usedTaken}</th>
+        <th scope="col">{say.usedWaiting}</th>
+      </tr>
+    </thead>
+    <tbody>
+      {lines.map((line) => (
+        <tr key={line.label}>
+          <th scope="row">{line.label}</th>
+          <td>{line.offered}</td>
+          <td>{line.taken}</td>
+          <td>{line.waiting}</td>
+        </tr>
+      ))}
+    </tbody>
+  </table>
+);

@@ -1,0 +1,155 @@
+'use client';
+import Button from '@mui/material/Button';
+import { useState } from 'react';
+import { signupTexts } from '@/core/texts/signup';
+import { Field } from '../controls/Field';
+import { Select } from '../controls/Select';
+import styles from './SignUp.module.css';
+import type { SignUpDay, SlotChoice } from './signUpView';
+
+const { take: say } = signupTexts;
+const LABELS = {
+  yours: say.slotYours,
+  taken: say.slotTaken,
+  late: say.slotLate,
+} as const;
+
+type Props = Readonly<{
+  days: readonly SignUpDay[];
+  /** Of whom alone; empty: of all. */
+  host: string;
+  busy: boolean;
+  /** Whether what is chosen takes the place of a time that one has. */
+  moving: boolean;
+  onTake: (slot: SlotChoice, body: Readonly<{ note: string; answer: string }>) => Promise<boolean>;
+  onWait: (slot: SlotChoice) => Promise<boolean>;
+}>;
+
+/** The times of each day, next first; the one that is tapped opens below. */
+export function SignUpDayList({ days, host, busy, moving, onTake, onWait }: Props) {
+  const [chosen, setChosen] = useState<string>();
+  const [note, setNote] = useState('');
+  const [answer, setAnswer] = useState('');
+  const choose = (id: string) => setChosen(id === chosen ? undefined : id);
+  return days.map((day, i) => {
+    const slot = day.slots.find((s) => s.id === chosen);
+    const take = async (taken: SlotChoice) => {
+      if (!(await onTake(taken, { note, answer }))) return;
+      setNote('');
+      setAnswer('');
+      setChosen(undefined);
+    };
+    return (
+      <section
+        key={day.key}
+        className={styles.day}
+        data-course={day.color}
+        aria-label={`${day.date}, ${day.tag} ${day.title}`}
+      >
+        {day.week && day.week !== days[i - 1]?.week ? <p className={styles.weekName}>{day.week}</p> : null}
+        <div className={styles.dayHead}>
+          <h2>{day.date}</h2>
+          <span className="soft">{say.freeOn(day.free, day.slots.length)}</span>
+        </div>
+        <p className="soft">
+          <span className="tag">{day.tag}</span>{' '}
+          {[day.title, say.with(day.hosts), day.place].filter(Boolean).join(' · ')}
+        </p>
+        {day.shut ? <p className="notice">{day.shut}</p> : null}
+        <ul className={styles.slots}>
+          {day.slots
+            .filter((s) => host === '' || s.hosts === host)
+            .map((s) => (
+              <li key={s.id}>
+                {!day.shut &&
+                (s.state === 'free' || s.state === 'offered' || s.state === 'waiting' || s.mayWait) ? (
+                  <button
+                    type="button"
+                    className={styles.slot}
+                    data-state={s.state}
+                    aria-label={
+                      s.state === 'free'
+                        ? say.slot(s.time, s.minutes)
+                        : s.state === 'offered'
+                          ? say.slotOffered(s.time)
+                          : s.state === 'waiting'
+                            ? say.slotWaiting(s.time)
+                            : say.slotWait(s.time)
+                    }
+                    aria-pressed={s.id === chosen}
+                    onClick={() => choose(s.id)}
+                  >
+                    <b>{s.time}</b>
+                    <span>{s.state === 'free' ? say.minutes(s.minutes) : say.states[s.state]}</span>
+                  </button>
+                ) : (
+                  <span
+                    className={styles.slot}
+                    data-state={s.state}
+                    role="img"
+                    aria-label={
+                      s.state in LABELS
+                        ? LABELS[s.state as keyof typeof LABELS](s.time)
+                        : say.slotTaken(s.time)
+                    }
+                  >
+                    <b>{s.time}</b>
+                    <span>{say.states[s.state]}</span>
+                  </span>
+                )}
+              </li>
+            ))}
+        </ul>
+        {slot ? (
+          <div className={`card ${styles.confirm}`}>
+            <p>
+              <b>
+                {slot.when.split(',')[0]}, {slot.range}
+              </b>
+            </p>
+            <p className="soft">{[slot.hosts, day.place, day.takeUntil].filter(Boolean).join(' · ')}</p>
+            {slot.clash ? <p className="notice">{slot.clash}</p> : null}
+            {slot.state === 'free' || slot.state === 'offered' ? (
+              <>
+                {moving ? null : (
+                  <Field label={say.note(slot.hosts)} value={note} onChange={setNote} rows={2} />
+                )}
+                {!moving && day.question ? (
+                  day.question.choices.length > 0 ? (
+                    <Select
+                      label={day.question.text}
+                      value={answer}
+                      options={[
+                        { value: '', label: say.choose },
+                        ...day.question.choices.map((value) => ({ value, label: value })),
+                      ]}
+                      onChange={setAnswer}
+                    />
+                  ) : (
+                    <Field label={day.question.text} value={answer} onChange={setAnswer} />
+                  )
+                ) : null}
+                <p className={styles.buttons}>
+                  <Button variant="contained" disabled={busy} onClick={() => void take(slot)}>
+                    {moving ? say.moveHere : say.confirm}
+                  </Button>
+                  {slot.state === 'offered' ? (
+                    <Button variant="outlined" disabled={busy} onClick={() => void onWait(slot)}>
+                      {say.letGo}
+                    </Button>
+                  ) : null}
+                </p>
+              </>
+            ) : (
+              <p className={styles.buttons}>
+                <Button variant="outlined" disabled={busy} onClick={() => void onWait(slot)}>
+                  {slot.state === 'waiting' ? say.stopWaiting : say.wait}
+                </Button>
+              </p>
+            )}
+          </div>
+        ) : null}
+      </section>
+    );
+  });
+}
