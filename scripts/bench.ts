@@ -1,4 +1,5 @@
 /** npm run bench: how fast a term of 6 courses and 600 entries answers, in milliseconds, on the machine it runs on. */
+import { suggestMaterials } from '../src/core/materials/suggestMaterials';
 import { findAll } from '../src/core/checks/allChecks';
 import type { CheckedEntry } from '../src/core/checks/check';
 import { checkedPeople } from '../src/core/checks/checkedPeople';
@@ -91,7 +92,26 @@ function checks(): void {
   report(`all checks over ${ENTRIES} entries`, times, 100);
 }
 
+/** Searching a course's outline of 2,000 materials. */
+function search(): void {
+  const list = Array.from({ length: 2000 }, (_, i) => ({
+    id: `m${i}`,
+    title: `${['Lines', 'Bevels', 'Moulds', 'Rabbet'][i % 4]} and boards ${i}`,
+    unit: `Unit ${Math.floor(i / 20)}`,
+    used: i % 3 === 0,
+    recency: i % 3 === 0 ? i : 0,
+  }));
+  const times: number[] = [];
+  for (let i = 0; i < ROUNDS + 5; i++) {
+    const began = performance.now();
+    suggestMaterials(list, `bev boards ${i}`, 8);
+    if (i >= 5) times.push(performance.now() - began);
+  }
+  report('searching an outline of 2,000 materials', times, 50);
+}
+
 checks();
+search();
 const pembit = await startPembit();
 const person = await newPerson();
 try {

@@ -37,7 +37,6 @@ async function save(name: string): Promise<void> {
 }
 
 try {
-  await picture('sign-in', '/sign-in');
   await become('Maren Toft');
   await person.open(`${pembit.pembitUrl}/term`);
   await person.click('button', /Due, by 17:00, Half-breadth plan/);
@@ -63,13 +62,20 @@ try {
   await person.find('button', 'Bold');
   await save('class');
   await picture('office-hours', '/office-hours');
-  await picture('offer-times', '/office-hours/new');
+  await person.click('link', 'Who comes: Office hours');
+  await person.find('button', /^Write to all/);
+  await save('sheet');
+  await person.open(`${pembit.pembitUrl}/office-hours/new`);
+  await person.type('Days and hours', 'Tue Thu 12-2');
+  await person.choose('How often', 'every week to');
+  await save('offer-times');
   await picture('publish', '/publish');
   await picture('course', '/courses/HL%20210');
   await become('School office');
   await picture('school', '/school');
   await become('Ivo Saltmarsh');
   await picture('next', '/next', PHONE);
+  await picture('day-sheet', '/day/2026-10-13', PHONE);
   await picture('sign-up', '/sign-up', PHONE);
   await picture('subscribe', '/subscribe', PHONE);
   const maren = await signedIn(pembit.pembitUrl, 'maren@kittiwake.example');

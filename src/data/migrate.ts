@@ -14,6 +14,7 @@ import { materials } from './migrations/0008-materials';
 import { linkedMaterials } from './migrations/0009-linked-materials';
 import { files } from './migrations/0010-files';
 import { officeHours } from './migrations/0011-office-hours';
+import { sheetUses } from './migrations/0012-sheet-uses';
 
 const MIGRATIONS: readonly { name: string; statements: readonly string[] }[] = [
   foundations,
@@ -27,6 +28,7 @@ const MIGRATIONS: readonly { name: string; statements: readonly string[] }[] = [
   linkedMaterials,
   files,
   officeHours,
+  sheetUses,
 ];
 
 export type MigrationReport = Readonly<{ applied: readonly string[]; backups: readonly string[] }>;

@@ -93,6 +93,27 @@ describe.each(Object.keys(PAGES))('axe finds nothing on the pages of %s', (who) 
 });
 
 describe('axe finds nothing', () => {
+  test.each(SCREENS)(
+    'on the staff’s pages of a sheet and of a day, and at a sheet’s own address, %s',
+    async (_, size, dark) => {
+      await person.size(DESKTOP);
+      await become('maren');
+      await person.open(`${base}/office-hours`);
+      const own = (await (await person.find('link', 'Who comes: Office hours')).getAttribute('href'))!;
+      await person.size(size, dark);
+      for (const path of [own, `${own}/change`, `${base}/day/2026-10-13?course=HL%20210`]) {
+        await person.open(path);
+        expect(await violations()).toEqual([]);
+      }
+      await become('nobody');
+      const address = own.replace('/office-hours/', '/s/');
+      for (const path of [address, `${address}?link=spent`]) {
+        await person.open(path);
+        expect(await violations()).toEqual([]);
+      }
+    },
+  );
+
   test('in the panel: an entry, and the form of a new one', async () => {
     await person.size(DESKTOP);
     await become('maren');

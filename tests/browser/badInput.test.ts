@@ -413,13 +413,13 @@ test('200 requests at once for one free time: one gets it, 199 a clear refusal',
     '/api/sheets',
     sheet({
       rules: { perSheet: 3 },
-      offering: { stretches: [{ date: '2026-12-02', start: '10:00', end: '10:30' }] },
+      offering: { stretches: [{ date: '2026-12-05', start: '10:00', end: '10:30' }] },
     })(course),
   );
   expect(offered.status).toBe(201);
   const signUp = (await (await signe.call('GET', '/sign-up')).text()).replaceAll('\\"', '"');
   const slot =
-    /"id":"([0-9a-f-]{36})","time":"10:00","range":"10:00–10:30","minutes":30,"state":"free","when":"Wed 2 Dec/.exec(
+    /"id":"([0-9a-f-]{36})","time":"10:00","range":"10:00–10:30","minutes":30,"state":"free","mayWait":false,"when":"Sat 5 Dec/.exec(
       signUp,
     )![1]!;
   const people = await Promise.all(

@@ -99,6 +99,16 @@ test('a package is brought in after a look, and once more adds nothing', async (
   await maren.sees('Everything in this package is there already.');
 });
 
+test('an address alone gets the title of its page', async () => {
+  await maren.open(`${pembit.pembitUrl}/materials?course=HL%20210`);
+  await maren.type('List', `${pembit.standinsUrl}/library/handouts/scarf-joints`);
+  await maren.click('button', 'Look at it first');
+  await maren.sees('scarf joints');
+  expect(await (await maren.find('field', 'List')).getAttribute('value')).toMatch(
+    /^Handout: scarf joints.* http/,
+  );
+});
+
 test('its unit is dragged onto the coming classes; a student finds it on the day sheet and opens an item', async () => {
   await maren.open(`${pembit.pembitUrl}/term`);
   await maren.click('button', 'Materials');

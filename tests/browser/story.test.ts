@@ -54,7 +54,7 @@ test('an instructor plans and offers, a student clicks and takes, and it shows w
   await maren.click('link', 'Office hours');
   await maren.click('link', 'Offer times');
   await maren.type('What it is called', 'Stem clinic');
-  await maren.type('Days and hours', '12 Nov 12-2');
+  await maren.type('Days and hours', '21 Nov 12-2');
   await maren.sees('4 times on 1 day');
   await maren.type('Minutes of a time', '50');
   await maren.sees('2 times on 1 day');
@@ -85,17 +85,17 @@ test('an instructor plans and offers, a student clicks and takes, and it shows w
   await ivo.click('button', 'Take this time');
   // The list itself, not the message that reports the act.
   await ivo.element('section[aria-labelledby=yours] li');
-  await ivo.sees('Your times HL Thu 12 Nov, 12:30–12:55');
+  await ivo.sees('Your times HL Sat 21 Nov, 12:30–12:55');
   await ivo.click('button', 'Give back');
   await ivo.doesNotSee('Your times');
   await ivo.clickOn('section[aria-label*="Stem clinic"] button[aria-label^="13:00"]');
   await ivo.type(/What would you like to talk about/, 'My stem will not fair.');
   await ivo.click('button', 'Take this time');
-  await ivo.sees('Thu 12 Nov, 13:00–13:25');
+  await ivo.sees('Sat 21 Nov, 13:00–13:25');
 
   // The instructor sees who comes and why.
   await maren.open(`${pembit}/office-hours`);
-  await maren.sees(/week 10, Thu 12 Nov 13:00–13:25 HL Ivo Saltmarsh My stem will not fair\./);
+  await maren.sees(/week 11, Sat 21 Nov 13:00–13:25 HL Ivo Saltmarsh My stem will not fair\./);
 
   // The course's feed, in a calendar application on another site.
   await maren.click('link', 'Publish');
@@ -128,7 +128,7 @@ test('an instructor plans and offers, a student clicks and takes, and it shows w
   await outside.open(`${standins}/calendar`);
   await outside.type('Address of a feed', personal);
   await outside.click('button', 'Subscribe');
-  await outside.sees(/Thu, 12 Nov 2026 13:00–13:25 HL: Stem clinic with Maren Toft/);
+  await outside.sees(/Sat, 21 Nov 2026 13:00–13:25 HL: Stem clinic with Maren Toft/);
   const [courseFile, personalFile] = await Promise.all(
     [feed, personal].map(async (url) => Buffer.from(await (await fetch(url)).arrayBuffer())),
   );
@@ -142,7 +142,7 @@ test('an instructor plans and offers, a student clicks and takes, and it shows w
     `const done = arguments[0]; fetch('/api/occurrences?from=2026-11-01&to=2026-11-30').then((r) => r.json()).then(done);`,
   );
   const booking = records.find((record) => record.kind === 'booking')!;
-  expect(booking.start).toBe('2026-11-12T13:00:00-04:00');
+  expect(booking.start).toBe('2026-11-21T13:00:00-04:00');
   expect(Temporal.Instant.from(booking.start).toString()).toBe('2026-11-12T17:00:00Z');
   expect(personalFile!.toString()).toContain(`UID:${booking.uid}`);
 

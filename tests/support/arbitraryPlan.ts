@@ -172,6 +172,7 @@ const sheets: fc.Arbitrary<Sheet[]> = fc
       meetingLink: `https://x.example/${mark('meet', n)}`,
       rules: { ...DEFAULT_RULES, perSheet: 9, namesShown: item.offered, links: [{ url: `https://x.example/${mark('meet', n)}`, label: '', staffOnly: false }] }, // prettier-ignore
       offered: item.offered,
+      uses: { count: 0 },
       tzid: 'America/Halifax',
       sequence: 0,
       created: NOW,
@@ -246,6 +247,7 @@ export const outlet: fc.Arbitrary<Outlet> = fc
     courses: fc.subarray(COURSES, { minLength: 1 }),
     sections: fc.subarray(Object.values(SECTIONS).flat()),
     kinds: fc.subarray([...OUTLET_KINDS], { minLength: 1 }),
+    times: fc.constantFrom('days' as const, 'single' as const),
   })
   .map((o) => ({
     ...o,

@@ -83,7 +83,7 @@ export const booking = (changes: Partial<Booking> = {}): Booking => ({
 /** A sheet of half-hour times from noon of a day on, one booking list for each. */
 export const sheet = (bookings: readonly (readonly Booking[])[], changes: Partial<Sheet> = {}, date = '2026-10-15'): Sheet => ({
   id: 'sheet' as SheetId, uid: 'uid-sheet', title: 'Office hours', audience: [{ course: HL }], hosts: [{ id: MAREN, name: 'Maren Toft' }],
-  place: 'Loft office', meetingLink: 'https://meet.example/1', rules: DEFAULT_RULES, offered: true, tzid: TZID, sequence: 0, created: NOW, lastModified: NOW,
+  place: 'Loft office', meetingLink: 'https://meet.example/1', rules: DEFAULT_RULES, uses: { count: 0 }, offered: true, tzid: TZID, sequence: 0, created: NOW, lastModified: NOW,
   slots: bookings.map((list, i) => {
     const start = instant(`${date}T12:00`).add({ minutes: 30 * i });
     return { id: `slot${i}` as SlotId, interval: { start, end: start.add({ minutes: 25 }) }, seats: 1, bookings: list, waiting: [] };

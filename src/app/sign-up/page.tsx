@@ -17,6 +17,8 @@ export const metadata: Metadata = { title: frameTexts.nav.signUp };
 export default async function SignUpPage() {
   const actor = await signedInOr('/sign-up');
   const pembit = sharedPembit();
+  // Taken before reading: what is written meanwhile is news.
+  const version = pembit.queue.version();
   const plan = await planSeenBy(pembit, actor.viewer);
   const view = signUpView(plan, {
     zoneOf: requireZone,
@@ -28,7 +30,7 @@ export default async function SignUpPage() {
     <PageFrame actor={actor}>
       <h1>{signupTexts.take.title}</h1>
       <p className="soft">{signupTexts.take.lead}</p>
-      <SignUp {...view} />
+      <SignUp {...view} version={version} />
     </PageFrame>
   );
 }

@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest';
 import { HL, NOW } from '../../../tests/support/plans';
 import type { MaterialId } from '../ids';
 import type { Material } from './material';
-import { compareMaterials, readMaterials, titleFromUrl } from './readMaterials';
+import { compareMaterials, readMaterials, titleInHtml, withTitles, titleFromUrl } from './readMaterials';
 
 const said = (text: string) =>
   readMaterials(text).items.map((i) => `${i.unit ? `${i.unit} > ` : ''}${i.kind} ${i.title}${i.url ? ` ${i.url}` : ''}`); // prettier-ignore
@@ -49,4 +49,20 @@ describe('brought in again', () => {
     ['what a list names twice is one', 'A https://x.example/a\nA again https://x.example/a', [], ['A new']],
     ['a table names its units in a column', 'unit,title,url\nBevels,Board,https://x.example/b\nBevels,Saw,https://x.example/s', [], ['Bevels new', 'Board new', 'Saw new']],
   ])('%s', (_, list, materials, expected) => expect(states(list, materials)).toEqual(expected)); // prettier-ignore
+});
+
+test.each([
+  ['<html><head><title>The bevel\n  board</title>', 'The bevel board'],
+  ['<TITLE lang="en">Bevels &amp; boards &#8211; 2</TITLE>', 'Bevels & boards – 2'],
+  ['<title> </title>', undefined],
+  ['<h1>No title</h1>', undefined],
+  ['<title>&#1;&unknown;</title>', '&unknown;'],
+])('the title in %j is %j', (html, title) => expect(titleInHtml(html)).toBe(title));
+
+test('titles are put in front of the addresses that stood alone', () => {
+  const list = 'Unit\nhttps://x.example/a\nNamed https://x.example/b';
+  expect(readMaterials(list).items.map((item) => item.untitled ?? false)).toEqual([false, true, false]);
+  expect(withTitles(list, new Map([[2, 'The board']]))).toBe(
+    'Unit\nThe board https://x.example/a\nNamed https://x.example/b',
+  );
 });

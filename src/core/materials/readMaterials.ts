@@ -10,6 +10,8 @@ export type ReadMaterial = Readonly<{
   title: string;
   url: string;
   unit: string;
+  /** It had an address alone: its title was made of that. */
+  untitled?: boolean;
 }>;
 export type MaterialReading = Readonly<{
   items: readonly ReadMaterial[];
@@ -117,7 +119,14 @@ function readList(text: string): MaterialReading {
       .replace(/[\s|,:–-]+$/g, '')
       .replace(/^[\s|,:–-]+/g, '')
       .slice(0, 300);
-    items.push({ line, kind: 'webLink', title: title || titleFromUrl(url), url, unit });
+    items.push({
+      line,
+      kind: 'webLink',
+      title: title || titleFromUrl(url),
+      url,
+      unit,
+      ...(title ? {} : { untitled: true }),
+    });
   });
   return { items, faults: [] };
 }
@@ -155,4 +164,42 @@ export function compareMaterials(items: readonly ReadMaterial[], materials: read
       const same = found.title === item.title && (item.kind === 'unit' || found.kind === item.kind);
       return { ...item, state: same ? 'same' : 'changed', known: found };
     });
+}
+
+/** A list with titles put in front of addresses that stood alone, by line. */
+export function withTitles(text: string, titles: ReadonlyMap<number, string>): string {
+  return text
+    .split(/\r?\n/)
+    .map((line, i) => {
+      const title = titles.get(i + 1);
+      return title ? `${title} ${line.trim()}` : line;
+    })
+    .join('\n');
+}
+
+const ENTITIES: Readonly<Record<string, string>> = {
+  amp: '&',
+  lt: '<',
+  gt: '>',
+  quot: '"',
+  apos: "'",
+  nbsp: ' ',
+};
+
+/** The title that an HTML page gives itself, in one line; undefined where it has none. */
+export function titleInHtml(html: string): string | undefined {
+  const inner = /<title[^>]*>([\s\S]*?)<\/title>/i.exec(html)?.[1];
+  const title = inner
+    ?.replace(
+      /&(?:#(\d{1,6})|#x([0-9a-f]{1,5})|([a-z]+));/gi,
+      (whole, decimal?: string, hex?: string, name?: string) => {
+        const code = decimal ? Number(decimal) : hex ? Number.parseInt(hex, 16) : undefined;
+        if (code !== undefined) return code > 31 && code <= 0x10ffff ? String.fromCodePoint(code) : ' ';
+        return ENTITIES[name!.toLowerCase()] ?? whole;
+      },
+    )
+    .replace(/[\u0000-\u001f\u007f\s]+/g, ' ')
+    .trim()
+    .slice(0, 300);
+  return title || undefined;
 }

@@ -30,8 +30,8 @@ const addresses = {
   signUp: 'https://p.example/sign-up',
   page: (path: string) => `https://pembit.example${path}`,
 };
-const published = (kinds: readonly OutletKind[] = OUTLET_KINDS): Outlet => ({
-  id: 'o' as OutletId, kind: 'feed', name: 'HL', owner: MAREN, generation: 1, audience: 'public', courses: [HL], sections: ['a' as SectionId], kinds,
+const published = (kinds: readonly OutletKind[] = OUTLET_KINDS, more: { times?: 'single' } = {}): Outlet => ({
+  id: 'o' as OutletId, kind: 'feed', name: 'HL', owner: MAREN, generation: 1, audience: 'public', courses: [HL], sections: ['a' as SectionId], kinds, times: 'days', ...more,
 }); // prettier-ignore
 const personal: Outlet = {
   id: 'o' as OutletId,
@@ -120,7 +120,21 @@ test('a time taken is in the personal feed of whoever took it, as private, and n
     { uid: 'uid-b1', summary: 'HL: Office hours with Maren Toft', transp: 'OPAQUE' },
   ]);
   expect(write(given)).toMatchObject([
-    { uid: 'uid-sheet-2026-10-15', summary: 'HL: Office hours (2 times to take)', class: 'PUBLIC' },
+    { uid: 'uid-sheet-2026-10-15', summary: 'HL: Office hours (1 of 2 times free)', class: 'PUBLIC' },
+  ]);
+});
+
+test('times stand as one line a day, or each free one by itself; what is free is news to a reader', () => {
+  const last = NOW.add({ hours: 1 });
+  const given = plan({ sheets: [sheet([[booking()], [], []], { uses: { count: 3, last } })] });
+  const lines = (times: 'days' | 'single') =>
+    write(given, published(['times'], times === 'single' ? { times } : {}));
+  expect(lines('days')).toMatchObject([
+    { summary: 'HL: Office hours (2 of 3 times free)', sequence: 3, dtstamp: last },
+  ]);
+  expect(lines('single').map((e) => [e.uid, e.summary])).toEqual([
+    ['uid-sheet-slot1', 'HL: Office hours (free)'],
+    ['uid-sheet-slot2', 'HL: Office hours (free)'],
   ]);
 });
 

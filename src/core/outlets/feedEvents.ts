@@ -8,7 +8,8 @@ import type { VEvent } from '../icalendar/calendar';
 import type { Course } from '../plan/plan';
 import type { SeenPlan } from '../plan/seenPlan';
 import { bookingEvent, momentOf } from '../signup/bookingEvent';
-import type { SeenSheet } from '../signup/seenSheet';
+import type { SeenSheet, SeenSlot } from '../signup/seenSheet';
+import { freeOf } from '../signup/seenSheet';
 import { slotsByDay } from '../signup/slotsByDay';
 import { classTitle } from '../plan/occurrences';
 import { entryTexts } from '../texts/entries';
@@ -288,33 +289,54 @@ function siteDateEvents(contents: OutletContents, { plan, addresses }: Context):
   });
 }
 
+const laterOf = (a: Temporal.Instant, b: Temporal.Instant) => (Temporal.Instant.compare(a, b) > 0 ? a : b);
+
 function sheetEvents(
   sheet: SeenSheet,
   { plan, addresses, zoneOf }: Context,
-  has: OutletContents['has'],
+  contents: OutletContents,
 ): VEvent[] {
   const zone = zoneOf(sheet.tzid);
   const courses = coursesOf(plan, sheet);
-  const days = slotsByDay(sheet.slots, zone).map(({ date, slots }): VEvent => ({
-    uid: `${sheet.uid}-${date}`,
-    dtstamp: sheet.lastModified,
-    dtstart: momentOf(zone, slots[0]!.interval.start),
-    dtend: momentOf(zone, slots.at(-1)!.interval.end),
-    summary: tagged(courses, feedTexts.times(sheet.title, slots.length)),
-    description: describe([
-      ...slots.map((slot) => rangeLabel(toWall(zone, slot.interval.start), toWall(zone, slot.interval.end))),
-      feedTexts.takeATime(addresses.signUp),
-    ]),
+  const common = {
+    dtstamp: sheet.uses.last ? laterOf(sheet.lastModified, sheet.uses.last) : sheet.lastModified,
     location: sheet.place,
     url: addresses.signUp,
     categories: courses.map((c) => c.code),
     class: 'PUBLIC',
     transp: 'TRANSPARENT',
     status: 'CONFIRMED',
-    sequence: sheet.sequence,
+    // What is free changes with each time that is taken.
+    sequence: sheet.sequence + sheet.uses.count,
     created: sheet.created,
-    lastModified: sheet.lastModified,
-  }));
+  } as const;
+  const rangeOf = ({ interval }: SeenSlot) =>
+    rangeLabel(toWall(zone, interval.start), toWall(zone, interval.end));
+  const timed = (first: SeenSlot, last: SeenSlot) => ({
+    dtstart: momentOf(zone, first.interval.start),
+    dtend: momentOf(zone, last.interval.end),
+  });
+  const days = slotsByDay(sheet.slots, zone).map(({ date, slots }): VEvent => {
+    const free = slots.filter((slot) => freeOf(slot) > 0);
+    return {
+      ...common,
+      uid: `${sheet.uid}-${date}`,
+      ...timed(slots[0]!, slots.at(-1)!),
+      summary: tagged(courses, feedTexts.times(sheet.title, free.length, slots.length)),
+      description: describe([...free.map(rangeOf), feedTexts.takeATime(addresses.signUp)]),
+      lastModified: common.dtstamp,
+    };
+  });
+  const single = sheet.slots
+    .filter((slot) => freeOf(slot) > 0)
+    .map((slot): VEvent => ({
+      ...common,
+      uid: `${sheet.uid}-${slot.id}`,
+      ...timed(slot, slot),
+      summary: tagged(courses, feedTexts.freeTime(sheet.title)),
+      description: feedTexts.takeATime(addresses.signUp),
+      lastModified: common.dtstamp,
+    }));
   const bookings = sheet.slots.flatMap((slot) =>
     slot.bookings.map((booking) =>
       bookingEvent(sheet, {
@@ -328,7 +350,8 @@ function sheetEvents(
       }),
     ),
   );
-  return [...(has('times') ? days : []), ...(has('booking') ? bookings : [])];
+  const times = contents.times === 'single' ? single : days;
+  return [...(contents.has('times') ? times : []), ...(contents.has('booking') ? bookings : [])];
 }
 
 /** The VEVENTs of an outlet, in the order of their start, then of their UID: the same bytes for the same content. */
@@ -343,6 +366,6 @@ export function feedEvents(contents: OutletContents, addresses: Addresses, zoneO
     ...contents.plan.entries
       .flatMap(perSection)
       .flatMap((entry) => entryEvents(entry, context, contents.has)),
-    ...contents.plan.sheets.flatMap((sheet) => sheetEvents(sheet, context, contents.has)),
+    ...contents.plan.sheets.flatMap((sheet) => sheetEvents(sheet, context, contents)),
   ].sort((a, b) => (key(a) < key(b) ? -1 : 1));
 }

@@ -4,6 +4,9 @@ import type { CourseId, OutletId, PersonId, SectionId } from '../ids';
 export const OUTLET_KINDS = ['class', 'event', 'set', 'due', 'announcement', 'times', 'closure'] as const;
 export type OutletKind = (typeof OUTLET_KINDS)[number];
 
+export const TIMES_AS = ['days', 'single'] as const;
+export type TimesAs = (typeof TIMES_AS)[number];
+
 /**
  * Something published under a secret address. A personal feed follows its owner's courses and holds the owner's
  * bookings, too; every other outlet names what it holds.
@@ -23,5 +26,7 @@ export type Outlet = Readonly<{
         courses: readonly CourseId[];
         sections: readonly SectionId[];
         kinds: readonly OutletKind[];
+        /** Sign-up times as one line a day with the number of free ones, or each free one by itself. */
+        times: TimesAs;
       }>
   );

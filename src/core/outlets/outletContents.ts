@@ -4,11 +4,12 @@ import { boundariesOf } from '../entries/visibility';
 import type { Plan } from '../plan/plan';
 import type { SeenPlan } from '../plan/seenPlan';
 import { seenPlan } from '../plan/seenPlan';
-import type { Outlet, OutletKind } from './outlet';
+import type { Outlet, OutletKind, TimesAs } from './outlet';
 
 export type OutletContents = Readonly<{
   plan: SeenPlan;
   has: (kind: OutletKind | 'booking' | 'note') => boolean;
+  times: TimesAs;
   /** The latest instant at which time alone changed the contents. */
   changedByTime?: Temporal.Instant;
   /** The next such instant; undefined when only a write can change them. */
@@ -37,6 +38,7 @@ export function outletContents(
       sheets: seen.sheets.filter((sheet) => sheet.release === 'shown'),
     },
     has: (kind) => (kinds ? kinds.has(kind) : true),
+    times: outlet.audience === 'personal' ? 'days' : outlet.times,
     changedByTime: boundaries.findLast(passed),
     validUntil: boundaries.find((at) => !passed(at)),
   };

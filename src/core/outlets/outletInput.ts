@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { line } from '../fields';
 import { courseId, sectionId } from '../ids';
-import { OUTLET_KINDS } from './outlet';
+import { OUTLET_KINDS, TIMES_AS } from './outlet';
 
 /** What is sent to publish a feed or an embed. Personal feeds are made by Pembit, one for each person. */
 export const outletInput = z.object({
@@ -17,6 +17,7 @@ export const outletInput = z.object({
     .array(z.enum(OUTLET_KINDS, { error: `Each is one of ${OUTLET_KINDS.join(', ')}.` }))
     .min(1, 'Tick at least one kind.')
     .default([...OUTLET_KINDS]),
+  times: z.enum(TIMES_AS, { error: 'Say "days" or "single".' }).default('days'),
 });
 export type OutletInput = z.output<typeof outletInput>;
 export type OutletInputJson = z.input<typeof outletInput>;

@@ -87,6 +87,9 @@ export function seenPlan(viewer: Viewer, plan: Plan, now: Temporal.Instant): See
       .map((entry) => seenBy(viewer, entry, now))
       .filter(present)
       .map((entry) => (entry.kind === 'note' ? entry : linked(entry))),
-    sheets: plan.sheets.map((sheet) => seenSheet(viewer, sheet, now)).filter(present),
+    sheets: plan.sheets
+      .map((sheet) => seenSheet(viewer, sheet, now))
+      .filter(present)
+      .map((sheet) => ({ ...sheet, rules: linked(sheet.rules) })),
   };
 }

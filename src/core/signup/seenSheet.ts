@@ -42,6 +42,7 @@ export type SeenSheet = Readonly<{
   /** Empty for whoever may not join: a public or roster outlet never carries a meeting link. */
   meetingLink: string;
   rules: SheetRules;
+  uses: Sheet['uses'];
   tzid: string;
   sequence: number;
   created: Temporal.Instant;

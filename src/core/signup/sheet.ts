@@ -101,6 +101,8 @@ export type Sheet = Readonly<{
   sequence: number;
   created: Temporal.Instant;
   lastModified: Temporal.Instant;
+  /** How often its times were taken or given back, and when last: what is free changed then. */
+  uses: Readonly<{ count: number; last?: Temporal.Instant }>;
   /** Earliest first. */
   slots: readonly Slot[];
 }>;

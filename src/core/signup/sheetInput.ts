@@ -56,14 +56,18 @@ export const offeringInput = z.object({
   allTheSame: starts,
 });
 
-const notice = z.discriminatedUnion('kind', [
-  z.object({ kind: z.literal('minutes'), minutes: wholeMinutes('The notice', 0, 60 * 24 * 60).min(0) }),
-  z.object({
-    kind: z.literal('day'),
-    days: z.number({ error: 'Days are a number.' }).int().min(0).max(60),
-    at: clock,
-  }),
-]);
+const notice = z.discriminatedUnion(
+  'kind',
+  [
+    z.object({ kind: z.literal('minutes'), minutes: wholeMinutes('The notice', 0, 60 * 24 * 60).min(0) }),
+    z.object({
+      kind: z.literal('day'),
+      days: z.number({ error: 'Days are a number.' }).int().min(0).max(60),
+      at: clock,
+    }),
+  ],
+  { error: 'Say "minutes" or "day".' },
+);
 
 const rulesInput = z.object({
   perSheet: whole('Times per student', 100).default(1),

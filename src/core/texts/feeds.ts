@@ -8,7 +8,9 @@ export const feedTexts = {
   closes: (when: string) => `Closes ${when}.`,
   setOn: (day: string) => `Set ${day}.`,
   daySheet: (url: string) => `Day sheet: ${url}`,
-  times: (title: string, n: number) => `${title} (${n === 1 ? '1 time' : `${n} times`} to take)`,
+  times: (title: string, free: number, n: number) =>
+    `${title} (${free} of ${n === 1 ? '1 time' : `${n} times`} free)`,
+  freeTime: (title: string) => `${title} (free)`,
   takeATime: (url: string) => `Take a time: ${url}`,
   booking: (title: string, names: readonly string[]) => `${title} with ${listed(names)}`,
   note: (note: string) => `Note: ${note}`,

@@ -28,6 +28,8 @@ export const publishTexts = {
     times: 'Sign-up times',
     closure: 'Closures',
   },
+  times: 'Sign-up times',
+  timesAs: { days: 'one line a day, with the number of free times', single: 'each free time by itself' },
   name: 'Name',
   publish: 'Publish',
   publishPublic: 'Publish to anyone with the address',

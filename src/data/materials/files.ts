@@ -49,6 +49,7 @@ export async function insertFile(writer: Writer, file: StoredFile, nowMs: number
 // By text, not by column: what undo or a class plan leads to stands in JSON.
 const USED = `id IN (SELECT file_id FROM materials) OR id IN (SELECT file_id FROM links)
   OR EXISTS (SELECT 1 FROM class_plans WHERE instr(class_plans.links, files.id) > 0)
+  OR EXISTS (SELECT 1 FROM sheets WHERE instr(sheets.rules, files.id) > 0)
   OR EXISTS (SELECT 1 FROM history WHERE instr(history.changes, files.id) > 0)`;
 
 /** Forgets files that nothing leads to any more and that were uploaded before then. Answers hashes that no row names now. */
@@ -85,7 +86,9 @@ export async function filesForStaff(
        OR id IN (SELECT file_id FROM materials WHERE course_id IN (:courses))
        OR id IN (SELECT file_id FROM links WHERE entry_id IN
                  (SELECT entry_id FROM entry_audiences WHERE course_id IN (:courses)))
-       OR EXISTS (SELECT 1 FROM class_plans WHERE course_id IN (:courses) AND instr(class_plans.links, files.id) > 0))`,
+       OR EXISTS (SELECT 1 FROM class_plans WHERE course_id IN (:courses) AND instr(class_plans.links, files.id) > 0)
+       OR EXISTS (SELECT 1 FROM sheets JOIN sheet_audiences ON sheet_audiences.sheet_id = sheets.id
+                  WHERE course_id IN (:courses) AND instr(sheets.rules, files.id) > 0))`,
     { ids, person, courses: courses.length > 0 ? courses : [''] },
   );
   return rows.map(({ id }) => id);

@@ -1,11 +1,11 @@
 import type { CourseId, OutletId, PersonId, SectionId } from '@/core/ids';
-import type { Outlet, OutletKind } from '@/core/outlets/outlet';
+import type { Outlet, OutletKind, TimesAs } from '@/core/outlets/outlet';
 import type { Reader } from '../database';
 import { select } from '../database';
 import type { Change } from '../history/change';
 import type { Rows } from '../rows';
 
-type Composition = { courses?: CourseId[]; sections?: SectionId[]; kinds?: OutletKind[] };
+type Composition = { courses?: CourseId[]; sections?: SectionId[]; kinds?: OutletKind[]; times?: TimesAs };
 
 function toOutlet(row: Rows['outlets']): Outlet {
   const common = {
@@ -16,8 +16,13 @@ function toOutlet(row: Rows['outlets']): Outlet {
     generation: row.generation,
   };
   if (row.audience === 'personal') return { ...common, audience: 'personal' };
-  const { courses = [], sections = [], kinds = [] } = JSON.parse(row.composition) as Composition;
-  return { ...common, audience: row.audience, courses, sections, kinds };
+  const {
+    courses = [],
+    sections = [],
+    kinds = [],
+    times = 'days',
+  } = JSON.parse(row.composition) as Composition;
+  return { ...common, audience: row.audience, courses, sections, kinds, times };
 }
 
 export async function outletByTokenHash(reader: Reader, tokenHash: string): Promise<Outlet | undefined> {
@@ -41,7 +46,12 @@ export async function insertOutlet(change: Change, outlet: Outlet, tokenHash: st
   const composition: Composition =
     outlet.audience === 'personal'
       ? {}
-      : { courses: [...outlet.courses], sections: [...outlet.sections], kinds: [...outlet.kinds] };
+      : {
+          courses: [...outlet.courses],
+          sections: [...outlet.sections],
+          kinds: [...outlet.kinds],
+          times: outlet.times,
+        };
   await change.insert('outlets', [
     {
       id: outlet.id,

@@ -19,8 +19,11 @@ const HELD: Readonly<Record<string, string>> = {
             LEFT JOIN sections ON sections.id = roster.section_id WHERE person_id = :id`,
   groups: `SELECT course_groups.name FROM group_members JOIN course_groups ON course_groups.id = group_members.group_id
            WHERE person_id = :id`,
-  times: `SELECT sheets.title, slots.start_local, bookings.note, bookings.created_at FROM bookings
+  times: `SELECT sheets.title, slots.start_local, bookings.note, bookings.answer, bookings.came, bookings.created_at FROM bookings
           JOIN slots ON slots.id = bookings.slot_id JOIN sheets ON sheets.id = slots.sheet_id WHERE person_id = :id`,
+  waiting: `SELECT sheets.title, slots.start_local, waiting.created_at FROM waiting
+            JOIN slots ON slots.id = waiting.slot_id JOIN sheets ON sheets.id = slots.sheet_id WHERE person_id = :id`,
+  files: 'SELECT name, size, created_at FROM files WHERE owner_id = :id',
   outlets: 'SELECT kind, audience, name FROM outlets WHERE owner_id = :id',
   sessions: 'SELECT created_at, seen_at FROM sessions WHERE person_id = :id',
   letters:

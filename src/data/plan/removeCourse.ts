@@ -36,6 +36,7 @@ const SLOTS = `SELECT id FROM slots WHERE sheet_id IN (${SHEETS})`;
 
 /** Rows that hang on a course, those that hang on others first: undo brings them back in reverse. */
 const ORDER: readonly (readonly [Table, string])[] = [
+  ['waiting', `slot_id IN (${SLOTS})`],
   ['bookings', `slot_id IN (${SLOTS})`],
   ['slots', `sheet_id IN (${SHEETS})`],
   ['hosts', `sheet_id IN (${SHEETS})`],

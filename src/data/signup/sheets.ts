@@ -19,9 +19,10 @@ const at = (ms: number) => Temporal.Instant.fromEpochMilliseconds(ms);
 /** Sheets whose id the sub-select `ids` finds, with their times, bookings and waiting lists. */
 async function load(reader: Reader, ids: string, replacements: Record<string, unknown>): Promise<Sheet[]> {
   const [sheets, audiences, hosts, slots, bookings, waiting] = await Promise.all([
-    select<Rows['sheets']>(
+    select<Rows['sheets'] & { uses: number | null; used_at: number | null }>(
       reader,
-      `SELECT * FROM sheets WHERE id IN (${ids}) ORDER BY created_at, id`,
+      `SELECT sheets.*, uses, used_at FROM sheets LEFT JOIN sheet_uses ON sheet_uses.sheet_id = sheets.id
+       WHERE id IN (${ids}) ORDER BY created_at, id`,
       replacements,
     ),
     select<Rows['sheet_audiences']>(
@@ -77,6 +78,7 @@ async function load(reader: Reader, ids: string, replacements: Record<string, un
     sequence: sheet.sequence,
     created: at(sheet.created_at),
     lastModified: at(sheet.modified_at),
+    uses: { count: sheet.uses ?? 0, ...(sheet.used_at === null ? {} : { last: at(sheet.used_at) }) },
     slots: (slotsOf.get(sheet.id) ?? []).map((row) =>
       toSlot(row, bookingsOf.get(row.id) ?? [], waitingOf.get(row.id) ?? []),
     ),
@@ -179,6 +181,26 @@ export async function replaceSlot(
   change.concerns(...scopesOf(sheet));
 }
 
+/** Beside the history: one's taking back a time must not stand in the way of another's. */
+async function noteUse(change: Change, sheet: string): Promise<void> {
+  await change.sequelize.query(
+    `INSERT INTO sheet_uses (sheet_id, uses, used_at) VALUES (:sheet, 1, :nowMs)
+     ON CONFLICT (sheet_id) DO UPDATE SET uses = sheet_uses.uses + 1, used_at = :nowMs`,
+    { replacements: { sheet, nowMs: change.nowMs }, transaction: change.transaction },
+  );
+}
+
+/** Notes for the sheets of some times that what is free changed, where undoing has put bookings back or taken them away. */
+export async function noteUsesOf(change: Change, slots: readonly string[]): Promise<void> {
+  if (slots.length === 0) return;
+  const rows = await select<{ sheet_id: string }>(
+    change,
+    'SELECT DISTINCT sheet_id FROM slots WHERE id IN (:slots)',
+    { slots: [...slots] },
+  );
+  for (const { sheet_id: sheet } of rows) await noteUse(change, sheet);
+}
+
 /** @throws UniqueConstraintError when the seat is taken after all. */
 export async function insertBooking(
   change: Change,
@@ -204,6 +226,7 @@ export async function insertBooking(
       modified_at: booking.lastModified.epochMilliseconds,
     },
   ]);
+  await noteUse(change, sheet.id);
   change.concerns(...scopesOf(sheet), `person:${booking.person}`);
 }
 
@@ -215,6 +238,7 @@ export async function updateBooking(
   patch: Partial<Rows['bookings']>,
 ): Promise<void> {
   await change.update('bookings', booking.id, patch);
+  await noteUse(change, sheet.id);
   change.concerns(...scopesOf(sheet), `person:${booking.person}`);
 }
 
@@ -229,6 +253,7 @@ export async function removeSlot(change: Change, sheet: Sheet, slot: SlotId): Pr
 
 export async function removeBooking(change: Change, sheet: Sheet, booking: Booking): Promise<void> {
   await change.remove('bookings', booking.id);
+  await noteUse(change, sheet.id);
   change.concerns(...scopesOf(sheet), `person:${booking.person}`);
 }
 

@@ -177,6 +177,7 @@ async function insertOutlets(change: Change, secret: Buffer): Promise<void> {
       courses: [HL.id],
       sections: HL.sections.map((section) => section.id),
       kinds: [...OUTLET_KINDS],
+      times: 'days',
     },
     {
       id: demoId<OutletId>('HL NV embed'),
@@ -188,6 +189,7 @@ async function insertOutlets(change: Change, secret: Buffer): Promise<void> {
       courses: [HL.id, NV.id],
       sections: HL.sections.map((section) => section.id),
       kinds: [...OUTLET_KINDS],
+      times: 'days',
     },
   ];
   for (const outlet of outlets)

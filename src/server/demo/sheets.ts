@@ -91,6 +91,7 @@ export function demoSheets(term: DemoTerm, now: Temporal.Instant): Sheet[] {
       sequence: 0,
       created: now,
       lastModified: now,
+      uses: { count: 0 },
       slots: intervals.map((interval, i) => ({
         id: demoId<SlotId>(`${name} ${i}`),
         interval,

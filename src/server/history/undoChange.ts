@@ -5,6 +5,7 @@ import { done, refused } from '@/core/refusals';
 import { historyTexts } from '@/core/texts/history';
 import { historyRecord, markUndone, putBack } from '@/data/history/undo';
 import { takeBackLetters } from '@/data/mail/outbox';
+import { noteUsesOf } from '@/data/signup/sheets';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
 import { perform } from './perform';
@@ -29,6 +30,10 @@ export function undoChange(
         'laterChanges',
         laterChanges.map((table) => ({ field: table, message: 'This has changed again since.' })),
       );
+    const slots = record.changes.flatMap(({ table, before, after }) =>
+      table === 'bookings' ? [before, after].flatMap((row) => (row ? [String(row.slot_id)] : [])) : [],
+    );
+    await noteUsesOf(change, slots);
     await markUndone(change, record.id);
     await takeBackLetters(change, record.id);
     change.concerns(...record.scopes);

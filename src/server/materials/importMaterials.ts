@@ -2,18 +2,20 @@ import { randomUUID } from 'node:crypto';
 import type { CourseId, MaterialId } from '@/core/ids';
 import type { Material } from '@/core/materials/material';
 import type { Addition } from '@/core/materials/readMaterials';
-import { compareMaterials, readMaterials } from '@/core/materials/readMaterials';
+import { compareMaterials, readMaterials, titleInHtml, withTitles } from '@/core/materials/readMaterials';
 import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
 import { materialTexts } from '@/core/texts/materials';
 import type { Reader } from '@/data/database';
 import { insertMaterials, replaceMaterial } from '@/data/materials/materials';
 import { perform } from '../history/perform';
+import { guardedGet } from '../outside/guardedGet';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
 import { outlineFor } from './outlineFor';
 
 export type MaterialPreview = Readonly<{
+  list: string;
   lines: readonly Pick<Addition, 'line' | 'kind' | 'title' | 'url' | 'unit' | 'state'>[];
   faults: readonly Readonly<{ line: number; message: string }>[];
 }>;
@@ -25,17 +27,42 @@ async function additionsFor(reader: Reader, actor: SignedIn, id: CourseId, list:
   return done({ ...outline.value, additions: compareMaterials(items, outline.value.materials), faults });
 }
 
-/** What a list would add and change; nothing is saved. */
+/** How many addresses are asked for their titles, and how much of each page is read. */
+const TITLES = { most: 40, atOnce: 8, bytes: 64 * 1024 } as const;
+
+/** Titles of addresses that stood alone, where their pages say one, by line. */
+async function titlesOf(pembit: Pembit, list: string): Promise<Map<number, string>> {
+  const waiting = readMaterials(list)
+    .items.filter((item) => item.untitled)
+    .slice(0, TITLES.most);
+  const titles = new Map<number, string>();
+  const work = async () => {
+    for (let item = waiting.shift(); item; item = waiting.shift()) {
+      const answer = await guardedGet(pembit.config, item.url, { largest: TITLES.bytes, beyond: 'cut' });
+      const isPage = answer.ok && answer.status === 200 && /html/i.test(answer.headers['content-type'] ?? '');
+      const title = isPage ? titleInHtml(answer.body.toString('utf8')) : undefined;
+      if (title) titles.set(item.line, title);
+    }
+  };
+  await Promise.all(Array.from({ length: TITLES.atOnce }, work));
+  return titles;
+}
+
+/** What a list would add and change; nothing is saved. `list` has titles where they could be fetched. */
 export async function previewMaterials(
   pembit: Pembit,
   actor: SignedIn,
   id: CourseId,
   list: string,
 ): Promise<Outcome<MaterialPreview>> {
-  const found = await additionsFor(pembit, actor, id, list);
+  const allowed = await outlineFor(pembit, actor, id);
+  if (!allowed.ok) return allowed;
+  const titled = withTitles(list, await titlesOf(pembit, list));
+  const found = await additionsFor(pembit, actor, id, titled);
   if (!found.ok) return found;
   const { additions, faults } = found.value;
   return done({
+    list: titled,
     lines: additions.map(({ line, kind, title, url, unit, state }) => ({
       line,
       kind,

@@ -15,6 +15,7 @@ function filesIn(plan: SeenPlan): Set<FileId> {
   const links = [
     ...plan.entries.flatMap((entry) => (entry.kind === 'note' ? [] : entry.links)),
     ...plan.classes.flatMap((seen) => seen.plan?.links ?? []),
+    ...plan.sheets.flatMap((sheet) => sheet.rules.links),
   ];
   return new Set(links.flatMap((link) => link.file ?? []));
 }

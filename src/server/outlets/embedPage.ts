@@ -9,6 +9,7 @@ import { sanitize } from '@/core/richText/sanitize';
 import { embedTexts } from '@/core/texts/embeds';
 import { entryTexts } from '@/core/texts/entries';
 import { dateLabel, momentLabel, rangeLabel, timeLabel, weekAndDate } from '@/core/time/dateLabels';
+import { toWall } from '@/core/time/zone';
 import { requireZone } from '@/core/time/zoneData';
 import { dayOf, isDay } from '@/core/time/zonedWall';
 import { embedStyle } from './embedStyle';
@@ -91,7 +92,10 @@ function detailOf(o: Occurrence, { addresses, contents }: Context): Html | undef
     case 'times': {
       const seats = o.slots.reduce((sum, slot) => sum + slot.seats, 0);
       const free = o.slots.reduce((sum, slot) => sum + freeOf(slot), 0);
+      const single = contents.times === 'single' ? o.slots.filter((slot) => freeOf(slot) > 0) : [];
+      const zone = requireZone(o.tzid);
       return html`<span class="soft">${embedTexts.free(free, seats)}</span>
+        ${single.length > 0 ? html`<ul class="links">${single.map(({ interval }) => html`<li>${rangeLabel(toWall(zone, interval.start), toWall(zone, interval.end))}</li>`)}</ul>` : undefined}
         <a href="${addresses.signUp}" target="_blank" rel="noopener">${embedTexts.takeATime}</a>`;
     }
     case 'booking':

@@ -131,6 +131,7 @@ export function offerTimes(pembit: Pembit, actor: SignedIn, input: SheetInput): 
       sequence: 0,
       created: now,
       lastModified: now,
+      uses: { count: 0 },
       slots: times.value.map(({ interval }) => slotFrom(interval, input.seats, host)),
     };
     await insertSheet(change, sheet);

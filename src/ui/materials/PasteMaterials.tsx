@@ -9,6 +9,8 @@ import { useSubmit } from '../controls/useSubmit';
 import styles from './Materials.module.css';
 
 type Preview = Readonly<{
+  /** With titles where an address stood alone and its page says one. */
+  list: string;
   lines: readonly Readonly<{
     line: number;
     kind: MaterialKind;
@@ -34,7 +36,9 @@ export function PasteMaterials({ course }: { course: string }) {
   const path = `/api/courses/${course}/materials`;
   const look = async () => {
     const answer = await submit<Preview>('POST', `${path}/preview`, { list });
-    if (answer.ok) setPreview(answer.value);
+    if (!answer.ok) return;
+    setList(answer.value.list);
+    setPreview(answer.value);
   };
   const bring = async () => {
     const answer = await submit<{ added: number; changed: number }>(

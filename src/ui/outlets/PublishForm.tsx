@@ -5,8 +5,8 @@ import FormControlLabel from '@mui/material/FormControlLabel';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { OutletInputJson } from '@/core/outlets/outletInput';
-import type { OutletKind } from '@/core/outlets/outlet';
-import { OUTLET_KINDS } from '@/core/outlets/outlet';
+import type { OutletKind, TimesAs } from '@/core/outlets/outlet';
+import { OUTLET_KINDS, TIMES_AS } from '@/core/outlets/outlet';
 import { historyTexts } from '@/core/texts/history';
 import { listed } from '@/core/texts/entries';
 import { publishTexts } from '@/core/texts/publish';
@@ -38,6 +38,7 @@ export function PublishForm({ courses }: { courses: readonly PublishCourse[] }) 
   const [ticked, setTicked] = useState<readonly string[]>(courses.slice(0, 1).map((c) => c.id));
   const [sections, setSections] = useState<readonly string[]>([]);
   const [kinds, setKinds] = useState<readonly OutletKind[]>(OUTLET_KINDS);
+  const [times, setTimes] = useState<TimesAs>('days');
   const [typedName, setTypedName] = useState<string>();
   const [errors, setErrors] = useState<FieldErrors>({});
   const [message, setMessage] = useState<string>();
@@ -58,6 +59,7 @@ export function PublishForm({ courses }: { courses: readonly PublishCourse[] }) 
       courses: [...ticked],
       sections: sections.filter((id) => offered.has(id)),
       kinds: [...kinds],
+      times,
     };
     const answer = await callApi<{ name: string }>('POST', '/api/outlets', input);
     setBusy(false);
@@ -146,6 +148,15 @@ export function PublishForm({ courses }: { courses: readonly PublishCourse[] }) 
         ))}
         {errors.kinds ? <p className={styles.error}>{errors.kinds}</p> : null}
       </fieldset>
+      {kinds.includes('times') ? (
+        <Choice
+          label={publishTexts.times}
+          value={times}
+          column
+          options={TIMES_AS.map((value) => ({ value, label: publishTexts.timesAs[value] }))}
+          onChange={setTimes}
+        />
+      ) : null}
       <Field label={publishTexts.name} value={name} onChange={setTypedName} error={errors.name} />
       <p className={audience === 'public' ? 'notice' : 'soft'}>
         <b>{panelTexts.whoSees}: </b>

@@ -14,9 +14,9 @@ import type { RunDay, RunView } from './runView';
 const { run: say } = signupTexts;
 
 /** The staff's page of a sheet: who comes and with what, and everything that can be done about it. */
-export function RunSheet({ view }: { view: RunView }) {
+export function RunSheet({ view, version }: { view: RunView; version: number }) {
   const { submit, errors, message, busy } = useSubmit();
-  useFresh();
+  useFresh(version);
   const [all, setAll] = useState(false);
   const [text, setText] = useState('');
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());

@@ -16,10 +16,10 @@ const { take: say } = signupTexts;
 const ALL = '';
 
 /** Free times over all courses: tap one, then take it; give one's own back, exchange it, wait for a taken one. */
-export function SignUp({ days, own }: SignUpView) {
+export function SignUp({ days, own, version }: SignUpView & { version: number }) {
   const router = useRouter();
   const tell = useMessages();
-  useFresh();
+  useFresh(version);
   const [busy, setBusy] = useState(false);
   const [moving, setMoving] = useState<OwnTime>();
   const [tag, setTag] = useState(ALL);

@@ -39,6 +39,9 @@ export function SignUpDayList({ days, host, busy, moving, onTake, onWait }: Prop
       setAnswer('');
       setChosen(undefined);
     };
+    const wait = async (waited: SlotChoice) => {
+      if (await onWait(waited)) setChosen(undefined);
+    };
     return (
       <section
         key={day.key}
@@ -134,7 +137,7 @@ export function SignUpDayList({ days, host, busy, moving, onTake, onWait }: Prop
                     {moving ? say.moveHere : say.confirm}
                   </Button>
                   {slot.state === 'offered' ? (
-                    <Button variant="outlined" disabled={busy} onClick={() => void onWait(slot)}>
+                    <Button variant="outlined" disabled={busy} onClick={() => void wait(slot)}>
                       {say.letGo}
                     </Button>
                   ) : null}
@@ -142,7 +145,7 @@ export function SignUpDayList({ days, host, busy, moving, onTake, onWait }: Prop
               </>
             ) : (
               <p className={styles.buttons}>
-                <Button variant="outlined" disabled={busy} onClick={() => void onWait(slot)}>
+                <Button variant="outlined" disabled={busy} onClick={() => void wait(slot)}>
                   {slot.state === 'waiting' ? say.stopWaiting : say.wait}
                 </Button>
               </p>

@@ -21,11 +21,12 @@ export const metadata: Metadata = { title: signupTexts.title };
 /** One sheet, as those who offer it run it. */
 export default async function SheetRunPage({ params }: { params: Promise<{ id: string }> }) {
   const { id } = await params;
+  const pembit = sharedPembit();
+  const version = pembit.queue.version();
   const page = await planPage(`/office-hours/${id}`, {});
   const sheet = page.plan.sheets.find((s) => s.id === id);
   if (!sheet || !page.term) notFound();
   if (!sheet.asStaff) redirect(`/s/${id}`);
-  const pembit = sharedPembit();
   const rosters = await rostersOf(pembit, page.actor);
   const people = sheet.audience.flatMap((part) => rosters.get(part.course) ?? []);
   const roster = [...new Map(people.map((person) => [person.id as string, person])).values()];
@@ -60,7 +61,7 @@ export default async function SheetRunPage({ params }: { params: Promise<{ id: s
       <p className="soft">{view.facts.join(' · ')}</p>
       {view.draft ? <p className="notice">{signupTexts.draft}</p> : null}
       <div className={styles.columns}>
-        <RunSheet view={view} />
+        <RunSheet view={view} version={version} />
         <div className={styles.side}>
           <section className="card">
             <h2>{signupTexts.run.add}</h2>

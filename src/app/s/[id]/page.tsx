@@ -48,6 +48,7 @@ export default async function SheetAddressPage({ params, searchParams }: Props) 
         <LinkForm sheet={id} />
       </main>
     );
+  const version = pembit.queue.version();
   const plan = await planSeenBy(pembit, actor.viewer);
   const sheet = plan.sheets.find((s) => s.id === id);
   if (!sheet) notFound();
@@ -64,7 +65,7 @@ export default async function SheetAddressPage({ params, searchParams }: Props) 
   return (
     <PageFrame actor={actor}>
       <h1>{sheet.title}</h1>
-      <SignUp {...view} />
+      <SignUp {...view} version={version} />
     </PageFrame>
   );
 }
