@@ -1,4 +1,3 @@
-import { Key } from 'selenium-webdriver';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import type { Person } from './browser';
 import { PHONE, newPerson } from './browser';
@@ -26,9 +25,12 @@ afterAll(async () => {
   await Promise.all([maren, ivo, other].map((person) => person?.quit()));
   await pembit?.stop();
 });
-const mailTo = async (person: Person, address: string) => {
-  await person.open(`${pembit.standinsUrl}/mailbox?to=${encodeURIComponent(address)}`);
-};
+/** Until a letter to Ivo says something: letters go out within seconds. */
+const mailToIvo = (text: string) =>
+  maren.driver.wait(async () => {
+    const page = await fetch(`${pembit.standinsUrl}/mailbox?to=ivo%40kittiwake.example`);
+    return (await page.text()).includes(text);
+  }, 20_000);
 
 test('twelve half-hour times on one day, in four inputs at most', async () => {
   await maren.open(`${pembit.pembitUrl}/office-hours/new`);
@@ -108,12 +110,8 @@ test('a student takes a time in two taps, exchanges it and gives it back in two;
     await ivo.sees('is free again');
   });
   await maren.doesNotSee('11:00–11:30 Ivo Saltmarsh');
-  await mailTo(ivo, 'ivo@kittiwake.example');
-  for (const subject of ['Your time: Open loft', 'Changed: Open loft', 'Cancelled: Open loft'])
-    await ivo.sees(subject);
-  expect(await (await fetch(`${pembit.standinsUrl}/mailbox?to=ivo%40kittiwake.example`)).text()).toContain(
-    'METHOD:CANCEL',
-  );
+  for (const text of ['Your time: Open loft', 'Changed: Open loft', 'Cancelled: Open loft', 'METHOD:CANCEL'])
+    await mailToIvo(text);
 });
 
 test('a private meeting is made when a time is taken, and withdrawn when it is given back', async () => {
@@ -206,7 +204,5 @@ test('the staff’s page: a day is cancelled with a message, other times show wh
   await maren.type('What you say to them', 'The loft is closed.');
   await maren.click('button', 'Cancel these times');
   await maren.sees('Cancelled 3 times; 1 student is told');
-  await mailTo(ivo, 'ivo@kittiwake.example');
-  await ivo.sees('The loft is closed.');
-  await maren.press(Key.ESCAPE);
+  await mailToIvo('The loft is closed.');
 });

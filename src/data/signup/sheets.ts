@@ -105,6 +105,12 @@ export const sheetOfBooking = async (reader: Reader, booking: BookingId): Promis
     )
   )[0];
 
+/** What the courses of a sheet are called. */
+export const courseNamesOf = (reader: Reader, sheet: Sheet): Promise<{ tag: string; code: string }[]> =>
+  select(reader, 'SELECT tag, code FROM courses WHERE id IN (:courses) ORDER BY code', {
+    courses: sheet.audience.map((part) => part.course),
+  });
+
 const scopesOf = (sheet: Sheet) => sheet.audience.map((part) => `course:${part.course}` as const);
 
 const factsOf = (sheet: Sheet): Omit<Rows['sheets'], 'id' | 'uid' | 'created_at'> => ({

@@ -12,8 +12,8 @@ import type { Change } from '@/data/history/change';
 import type { Letter } from '@/data/mail/outbox';
 import { queueLetters } from '@/data/mail/outbox';
 import { personById } from '@/data/people/people';
-import { loadFrame } from '@/data/plan/loadPlan';
 import { schoolSettings } from '@/data/plan/schoolSettings';
+import { courseNamesOf } from '@/data/signup/sheets';
 import { mailboxOf } from '../mail/sendMail';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
@@ -62,13 +62,7 @@ async function letterOf(
 ): Promise<Letter | undefined> {
   const person = await personById(change, booking.person);
   if (!person) return undefined;
-  const [{ locale }, frame] = await Promise.all([
-    schoolSettings(change),
-    loadFrame(
-      change,
-      sheet.audience.map((part) => part.course),
-    ),
-  ]);
+  const [{ locale }, courses] = await Promise.all([schoolSettings(change), courseNamesOf(change, sheet)]);
   const zone = requireZone(sheet.tzid);
   const names = hostsOf(sheet, slot);
   const signUp = `${pembit.config.baseUrl}/s/${sheet.id}`;
@@ -76,8 +70,8 @@ async function letterOf(
     interval: slot.interval,
     booking,
     names,
-    tags: frame.courses.map((course) => course.tag),
-    codes: frame.courses.map((course) => course.code),
+    tags: courses.map((course) => course.tag),
+    codes: courses.map((course) => course.code),
     zone,
     signUp,
   });

@@ -106,13 +106,16 @@ export function typedOffering(draft: SheetDraft, from: Temporal.PlainDate): Type
     };
   }
   if (Object.keys(errors).length > 0) return { errors, readings: [] };
+  // The last day follows the first: one before any stretch is none.
+  const [first] = read.stretches.map(({ date }) => date).sort(Temporal.PlainDate.compare);
+  const last = until && first && Temporal.PlainDate.compare(until, first) < 0 ? first : until;
   return {
     errors,
     readings: [],
     offering: {
       repeat: draft.repeat === 'weekly' ? 'weekly' : 'dates',
       stretches: read.stretches,
-      until,
+      until: last,
       length: draft.whole ? 'whole' : length,
       gap,
       breaks: breaks!,
