@@ -120,10 +120,14 @@ test('its unit is dragged onto the coming classes; a student finds it on the day
     await maren.press(Key.ENTER);
     await maren.sees('Planned 4 classes from Bevels & boards');
   });
-  // Nothing is planned on class 20 of either section: the first free ones from that Tuesday on.
-  await maren.sees('The bevel board');
-  const planned = await maren.driver.executeScript<string>(
-    `return [...document.querySelectorAll('[data-meeting]')].find((e) => e.innerText.includes('The bevel board') && !e.closest('[data-date="2026-10-13"]')).closest('[data-date]').dataset.date`,
+  // On the first free classes from that Tuesday on, once the plan is drawn anew.
+  const planned = await maren.driver.wait(
+    () =>
+      maren.driver.executeScript<string>(
+        `return [...document.querySelectorAll('[data-meeting]')].find((e) => e.innerText.includes('The bevel board') &&
+           !e.closest('[data-date="2026-10-13"]'))?.closest('[data-date]').dataset.date ?? ''`,
+      ),
+    20_000,
   );
   await ivo.open(`${pembit.pembitUrl}/day/${planned}?course=HL%20210`);
   await ivo.sees('In class');
