@@ -9,7 +9,12 @@ export function Sheet({ view, onOpen }: { view: DaySheetView; onOpen?: (item: Pl
   return (
     <>
       {view.parts.map((part) => (
-        <section key={part.part} className={styles.part} aria-label={part.heading} data-part={part.part}>
+        <section
+          key={part.part}
+          className={styles.part}
+          aria-label={`${part.heading}, ${view.heading}`}
+          data-part={part.part}
+        >
           <h2>{part.heading}</h2>
           {part.items.map((item) => (
             <Item key={item.key} item={item} onOpen={onOpen} />
