@@ -1,4 +1,4 @@
-import { Temporal } from 'temporal-polyfill';
+import type { Temporal } from 'temporal-polyfill';
 import { audienceSeenBy } from '../entries/audience';
 import type { CourseAudience } from '../entries/entry';
 import { ownPart } from '../entries/seenBy';
@@ -7,6 +7,7 @@ import type { Release } from '../entries/visibility';
 import type { BookingId, PersonId, SheetId, SlotId } from '../ids';
 import type { Interval } from '../time/interval';
 import type { Booking, Sheet, SheetRules, Slot, Waiting } from './sheet';
+import { keptSeats } from './sheet';
 
 /** A booking the viewer may see: one's own, or, as staff, everyone's. */
 export type SeenBooking = Booking & Readonly<{ mine: boolean }>;
@@ -103,10 +104,7 @@ function seenSlot(
     companions,
     waiting: asStaff ? slot.waiting : slot.waiting.filter(({ person }) => person === own),
     waitingCount: slot.waiting.length,
-    kept: slot.waiting.filter(
-      ({ person, offeredUntil }) =>
-        offeredUntil && person !== own && Temporal.Instant.compare(offeredUntil, now) > 0,
-    ).length,
+    kept: keptSeats(slot, now, own),
   };
 }
 

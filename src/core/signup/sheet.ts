@@ -107,15 +107,13 @@ export type Sheet = Readonly<{
   slots: readonly Slot[];
 }>;
 
-/** The seats of a time that nobody has and that are not kept for somebody else who waits. */
-export function freeSeats(
-  { seats, bookings, waiting }: Slot,
-  now: Temporal.Instant,
-  person: PersonId,
-): number {
-  const kept = waiting.filter(
+/** Seats kept for those of the waiting list who have an offer that holds, this person aside. */
+export const keptSeats = ({ waiting }: Slot, now: Temporal.Instant, person: PersonId | undefined): number =>
+  waiting.filter(
     ({ person: who, offeredUntil }) =>
       offeredUntil && who !== person && Temporal.Instant.compare(offeredUntil, now) > 0,
   ).length;
-  return Math.max(0, seats - bookings.length - kept);
-}
+
+/** The seats of a time that nobody has and that are not kept for somebody else who waits. */
+export const freeSeats = (slot: Slot, now: Temporal.Instant, person: PersonId): number =>
+  Math.max(0, slot.seats - slot.bookings.length - keptSeats(slot, now, person));

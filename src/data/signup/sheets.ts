@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { Temporal } from 'temporal-polyfill';
 import { groupBy } from '@/core/groupBy';
 import type { BookingId, CourseId, PersonId, SheetId, SlotId } from '@/core/ids';
-import type { Booking, Sheet, Slot } from '@/core/signup/sheet';
+import type { Sheet, Slot } from '@/core/signup/sheet';
 import { toWall } from '@/core/time/zone';
 import { requireZone } from '@/core/time/zoneData';
 import { fromAudience, toAudience } from '../audiences';
@@ -12,6 +12,7 @@ import type { Change } from '../history/change';
 import type { Rows } from '../rows';
 import type { BookingRow, WaitingRow } from './sheetRows';
 import { fromRules, toRules, toSlot } from './sheetRows';
+import { scopesOf } from './sheetScopes';
 
 type HostRow = Rows['hosts'] & { person_name: string };
 const at = (ms: number) => Temporal.Instant.fromEpochMilliseconds(ms);
@@ -111,8 +112,6 @@ export const courseNamesOf = (reader: Reader, sheet: Sheet): Promise<{ tag: stri
     courses: sheet.audience.map((part) => part.course),
   });
 
-const scopesOf = (sheet: Sheet) => sheet.audience.map((part) => `course:${part.course}` as const);
-
 const factsOf = (sheet: Sheet): Omit<Rows['sheets'], 'id' | 'uid' | 'created_at'> => ({
   title: sheet.title,
   place: sheet.place,
@@ -187,67 +186,6 @@ export async function replaceSlot(
   change.concerns(...scopesOf(sheet));
 }
 
-/** Beside the history: one's taking back a time must not stand in the way of another's. */
-async function noteUse(change: Change, sheet: string): Promise<void> {
-  await change.sequelize.query(
-    `INSERT INTO sheet_uses (sheet_id, uses, used_at) VALUES (:sheet, 1, :nowMs)
-     ON CONFLICT (sheet_id) DO UPDATE SET uses = sheet_uses.uses + 1, used_at = :nowMs`,
-    { replacements: { sheet, nowMs: change.nowMs }, transaction: change.transaction },
-  );
-}
-
-/** Notes for the sheets of some times that what is free changed, where undoing has put bookings back or taken them away. */
-export async function noteUsesOf(change: Change, slots: readonly string[]): Promise<void> {
-  if (slots.length === 0) return;
-  const rows = await select<{ sheet_id: string }>(
-    change,
-    'SELECT DISTINCT sheet_id FROM slots WHERE id IN (:slots)',
-    { slots: [...slots] },
-  );
-  for (const { sheet_id: sheet } of rows) await noteUse(change, sheet);
-}
-
-/** @throws UniqueConstraintError when the seat is taken after all. */
-export async function insertBooking(
-  change: Change,
-  sheet: Sheet,
-  slot: SlotId,
-  booking: Booking,
-): Promise<void> {
-  await change.insert('bookings', [
-    {
-      id: booking.id,
-      uid: booking.uid,
-      slot_id: slot,
-      seat: booking.seat,
-      person_id: booking.person,
-      note: booking.note,
-      answer: booking.answer,
-      meeting_link: booking.meetingLink,
-      room_id: null,
-      came: null,
-      reminded_at: null,
-      sequence: booking.sequence,
-      created_at: booking.created.epochMilliseconds,
-      modified_at: booking.lastModified.epochMilliseconds,
-    },
-  ]);
-  await noteUse(change, sheet.id);
-  change.concerns(...scopesOf(sheet), `person:${booking.person}`);
-}
-
-/** What is noted of a booking, and to which time it belongs. @throws UniqueConstraintError like `insertBooking`. */
-export async function updateBooking(
-  change: Change,
-  sheet: Sheet,
-  booking: Booking,
-  patch: Partial<Rows['bookings']>,
-): Promise<void> {
-  await change.update('bookings', booking.id, patch);
-  await noteUse(change, sheet.id);
-  change.concerns(...scopesOf(sheet), `person:${booking.person}`);
-}
-
 export async function removeSlot(change: Change, sheet: Sheet, slot: SlotId): Promise<void> {
   for (const { id } of await select<{ id: string }>(change, 'SELECT id FROM waiting WHERE slot_id = :slot', {
     slot,
@@ -255,101 +193,4 @@ export async function removeSlot(change: Change, sheet: Sheet, slot: SlotId): Pr
     await change.remove('waiting', id);
   await change.remove('slots', slot);
   change.concerns(...scopesOf(sheet));
-}
-
-export async function removeBooking(change: Change, sheet: Sheet, booking: Booking): Promise<void> {
-  await change.remove('bookings', booking.id);
-  await noteUse(change, sheet.id);
-  change.concerns(...scopesOf(sheet), `person:${booking.person}`);
-}
-
-export async function insertWaiting(
-  change: Change,
-  sheet: Sheet,
-  slot: SlotId,
-  person: PersonId,
-): Promise<void> {
-  await change.insert('waiting', [
-    { id: randomUUID(), slot_id: slot, person_id: person, created_at: change.nowMs, offered_until: null },
-  ]);
-  change.concerns(...scopesOf(sheet));
-}
-
-/** Takes somebody off a waiting list; answers whether they were on it. */
-export async function removeWaiting(
-  change: Change,
-  sheet: Sheet,
-  slot: SlotId,
-  person: PersonId,
-): Promise<boolean> {
-  const rows = await select<{ id: string }>(
-    change,
-    'SELECT id FROM waiting WHERE slot_id = :slot AND person_id = :person',
-    { slot, person },
-  );
-  for (const { id } of rows) await change.remove('waiting', id);
-  change.concerns(...scopesOf(sheet));
-  return rows.length > 0;
-}
-
-export async function offerTo(
-  change: Change,
-  sheet: Sheet,
-  slot: SlotId,
-  { person, until }: Readonly<{ person: PersonId; until: Temporal.Instant }>,
-): Promise<void> {
-  const [row] = await select<{ id: string }>(
-    change,
-    'SELECT id FROM waiting WHERE slot_id = :slot AND person_id = :person',
-    { slot, person },
-  );
-  if (row) await change.update('waiting', row.id, { offered_until: until.epochMilliseconds });
-  change.concerns(...scopesOf(sheet));
-}
-
-/** Times with an offer to somebody who waits that has run out. */
-export async function expiredOffers(reader: Reader, nowMs: number): Promise<SlotId[]> {
-  const rows = await select<{ slot_id: SlotId }>(
-    reader,
-    'SELECT DISTINCT slot_id FROM waiting WHERE offered_until <= :nowMs',
-    { nowMs },
-  );
-  return rows.map((row) => row.slot_id);
-}
-
-/** Bookings that begin before then and were not reminded of. */
-export async function bookingsToRemind(
-  reader: Reader,
-  nowMs: number,
-  beforeMs: number,
-): Promise<BookingId[]> {
-  const rows = await select<{ id: BookingId }>(
-    reader,
-    `SELECT bookings.id FROM bookings JOIN slots ON slots.id = bookings.slot_id
-     WHERE reminded_at IS NULL AND start_at > :nowMs AND start_at <= :beforeMs ORDER BY start_at LIMIT 200`,
-    { nowMs, beforeMs },
-  );
-  return rows.map((row) => row.id);
-}
-
-/** Bookings that are to have a meeting of their own and have none yet. */
-export async function bookingsWithoutRoom(reader: Reader, nowMs: number): Promise<BookingId[]> {
-  const rows = await select<{ id: BookingId }>(
-    reader,
-    `SELECT bookings.id FROM bookings JOIN slots ON slots.id = bookings.slot_id JOIN sheets ON sheets.id = slots.sheet_id
-     WHERE bookings.room_id IS NULL AND start_at > :nowMs AND instr(sheets.rules, '"privateMeetings":true') > 0
-     ORDER BY start_at LIMIT 50`,
-    { nowMs },
-  );
-  return rows.map((row) => row.id);
-}
-
-/** The meeting service's name for a booking's own room. */
-export async function roomOf(reader: Reader, booking: BookingId): Promise<string | undefined> {
-  const [row] = await select<{ room_id: string | null }>(
-    reader,
-    'SELECT room_id FROM bookings WHERE id = :booking',
-    { booking },
-  );
-  return row?.room_id ?? undefined;
 }

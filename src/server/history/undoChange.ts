@@ -5,7 +5,7 @@ import { done, refused } from '@/core/refusals';
 import { historyTexts } from '@/core/texts/history';
 import { historyRecord, markUndone, putBack } from '@/data/history/undo';
 import { takeBackLetters } from '@/data/mail/outbox';
-import { noteUsesOf } from '@/data/signup/sheets';
+import { noteUsesOf } from '@/data/signup/bookings';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
 import { perform } from './perform';

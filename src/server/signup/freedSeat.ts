@@ -10,7 +10,8 @@ import { recordChange } from '@/data/history/change';
 import { queueLetters } from '@/data/mail/outbox';
 import { personById } from '@/data/people/people';
 import { schoolSettings } from '@/data/plan/schoolSettings';
-import { expiredOffers, offerTo, removeWaiting, sheetOfSlot } from '@/data/signup/sheets';
+import { sheetOfSlot } from '@/data/signup/sheets';
+import { expiredOffers, offerTo, removeWaiting } from '@/data/signup/waiting';
 import type { Pembit } from '../pembit';
 import { slotWords } from './bookingLetters';
 

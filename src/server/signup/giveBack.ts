@@ -5,7 +5,7 @@ import { decideGiveBack } from '@/core/signup/decideBooking';
 import { historyTexts } from '@/core/texts/history';
 import { requireZone } from '@/core/time/zoneData';
 import { schoolSettings } from '@/data/plan/schoolSettings';
-import { removeBooking } from '@/data/signup/sheets';
+import { removeBooking } from '@/data/signup/bookings';
 import { perform } from '../history/perform';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';

@@ -9,7 +9,7 @@ import type { Letter } from '@/data/mail/outbox';
 import { queueLetters } from '@/data/mail/outbox';
 import { personById } from '@/data/people/people';
 import { schoolSettings } from '@/data/plan/schoolSettings';
-import { bookingsToRemind, updateBooking } from '@/data/signup/sheets';
+import { bookingsToRemind, updateBooking } from '@/data/signup/bookings';
 import { perform } from '../history/perform';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
