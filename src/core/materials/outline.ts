@@ -33,6 +33,18 @@ export function heldBy(materials: readonly Material[], id: MaterialId): Material
   return direct.flatMap((material) => [material, ...heldBy(materials, material.id)]);
 }
 
+/** Answers the place at the end of each unit, or of the top level, one after the other: gaps from what was taken away stay behind. */
+export function placesAtEnd(materials: readonly Material[]): (parent: MaterialId | undefined) => number {
+  const next = new Map<MaterialId | undefined, number>();
+  for (const { parent, position } of materials)
+    next.set(parent, Math.max(next.get(parent) ?? 0, position + 1));
+  return (parent) => {
+    const position = next.get(parent) ?? 0;
+    next.set(parent, position + 1);
+    return position;
+  };
+}
+
 export type Place = Readonly<{
   parent?: MaterialId;
   /** In front of which one; absent: at the end. */ before?: MaterialId;

@@ -5,7 +5,7 @@ import type { Material } from '@/core/materials/material';
 import type { MaterialInput, NewMaterialInput } from '@/core/materials/materialInput';
 import { leadsNowhere } from '@/core/materials/materialInput';
 import type { Place } from '@/core/materials/outline';
-import { heldBy, moveInOutline } from '@/core/materials/outline';
+import { heldBy, moveInOutline, placesAtEnd } from '@/core/materials/outline';
 import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
 import { sanitize } from '@/core/richText/sanitize';
@@ -63,7 +63,7 @@ export function addMaterial(
       course: id,
       kind,
       ...(parent ? { parent } : {}),
-      position: materials.filter((other) => other.parent === parent).length,
+      position: placesAtEnd(materials)(parent),
       sequence: 0,
       created: now,
       lastModified: now,

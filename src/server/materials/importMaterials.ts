@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import type { CourseId, MaterialId } from '@/core/ids';
 import type { Material } from '@/core/materials/material';
+import { placesAtEnd } from '@/core/materials/outline';
 import type { Addition } from '@/core/materials/readMaterials';
 import { compareMaterials, readMaterials, titleInHtml, withTitles } from '@/core/materials/readMaterials';
 import type { Outcome } from '@/core/refusals';
@@ -95,8 +96,7 @@ export function importMaterials(
     const unitOf = new Map(
       materials.filter((m) => m.kind === 'unit').map((m) => [m.title.toLowerCase(), m.id]),
     );
-    const sizes = new Map<MaterialId | undefined, number>();
-    for (const { parent } of materials) sizes.set(parent, (sizes.get(parent) ?? 0) + 1);
+    const atEnd = placesAtEnd(materials);
     const fresh: Material[] = [];
     let changed = 0;
     for (const { state, known, kind, title, url, unit } of additions) {
@@ -110,13 +110,11 @@ export function importMaterials(
       }
       if (state !== 'new') continue;
       const parent = unit === '' ? undefined : unitOf.get(unit.toLowerCase());
-      const position = sizes.get(parent) ?? 0;
-      sizes.set(parent, position + 1);
       const material: Material = {
         id: randomUUID() as MaterialId,
         course: id,
         ...(parent ? { parent } : {}),
-        position,
+        position: atEnd(parent),
         kind,
         title,
         url,

@@ -9,7 +9,9 @@ import type { School } from '../../../tests/support/school';
 import { newSchool } from '../../../tests/support/school';
 import type { FileId } from '@/core/ids';
 import { inOrder, outlineOf } from '@/core/materials/outline';
+import { materialInput } from '@/core/materials/materialInput';
 import { undoChange } from '../history/undoChange';
+import { changeMaterial, deleteMaterial } from './editMaterials';
 import { importPackage, previewPackage } from './importPackage';
 import { materialsSeenBy } from './materialsSeenBy';
 import { uploadFile } from './uploadFile';
@@ -86,6 +88,30 @@ test('a file whose content changed is exchanged; one of a type that is not kept 
   expect(await fileNow()).not.toBe(was);
   const program: PackageItem = { id: 'p', kind: 'file', title: 'Run me', path: 'run.pdf', bytes: strToU8('MZ\u0090\u0000\u0003program') }; // prettier-ignore
   expect(valueOf(await bring(cartridge([file(PDF), program])))).toMatchObject({ added: 0, skipped: 1 });
+});
+
+test('a material that somebody renames while the same package is read again keeps its name and its file', async () => {
+  const items: PackageItem[] = [{ id: 'f', kind: 'file', title: 'Board', path: 'board.pdf', bytes: PDF }];
+  const only = async () => (await materialsSeenBy(school.pembit, school.instructor.viewer))[0]!;
+  valueOf(await bring(cartridge(items)));
+  const { id, file } = await only();
+  let renaming: Promise<unknown> | undefined;
+  const report = () => {
+    renaming = changeMaterial(school.pembit, school.instructor, id, materialInput.parse({ title: 'Big board', file })); // prettier-ignore
+  };
+  const again = await upload(cartridge(items));
+  valueOf(await importPackage(school.pembit, school.instructor, school.course, again, { ...quiet, report }));
+  await renaming;
+  expect(await only()).toMatchObject({ title: 'Big board', file });
+});
+
+test('what is brought in comes after what is there, where something in between was taken away', async () => {
+  const page = (id: string): PackageItem => ({ id, kind: 'topic', title: `Talk ${id}`, html: id });
+  valueOf(await bring(cartridge([page('a'), page('b'), page('c')])));
+  const [first] = await materialsSeenBy(school.pembit, school.instructor.viewer);
+  valueOf(await deleteMaterial(school.pembit, school.instructor, first!.id));
+  valueOf(await bring(cartridge([page('b'), page('c'), page('d')])));
+  expect(await outline()).toEqual(['Talk b (topic)', 'Talk c (topic)', 'Talk d (topic)']);
 });
 
 const bomb = () =>

@@ -7,6 +7,7 @@ import type { CartridgeComparison, ReadyItem } from '@/core/materials/compareCar
 import { compareCartridge, kindFrom } from '@/core/materials/compareCartridge';
 import { LARGEST_FILE, isRecording } from '@/core/materials/fileTypes';
 import type { Material } from '@/core/materials/material';
+import { placesAtEnd } from '@/core/materials/outline';
 import type { Outcome, Refused } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
 import { sanitize } from '@/core/richText/sanitize';
@@ -213,12 +214,13 @@ type Bringing = Pick<CourseOutline, 'materials' | 'course'> &
 function materialsFrom({ materials, course, lines, files, now }: Bringing) {
   const idOf = new Map<string, MaterialId>();
   for (const { item, known } of lines) idOf.set(item.id, known?.id ?? (randomUUID() as MaterialId));
-  const sizes = new Map<MaterialId | undefined, number>();
-  for (const { parent } of materials) sizes.set(parent, (sizes.get(parent) ?? 0) + 1);
+  const atEnd = placesAtEnd(materials);
   const changed: Material[] = [];
   const fresh: Material[] = [];
   for (const { item, state, known } of lines) {
     if (state === 'same') continue;
+    // Its file was not kept: somebody else changed the outline meanwhile, and what they have stays.
+    if (item.file !== undefined && !files.has(item.id)) continue;
     const { title, url, text } = item;
     const content = {
       kind: kindFrom(item),
@@ -233,14 +235,12 @@ function materialsFrom({ materials, course, lines, files, now }: Bringing) {
       continue;
     }
     const parent = item.parent === undefined ? undefined : idOf.get(item.parent);
-    const position = sizes.get(parent) ?? 0;
-    sizes.set(parent, position + 1);
     fresh.push({
       ...content,
       id: idOf.get(item.id)!,
       course: course.id,
       parent,
-      position,
+      position: atEnd(parent),
       sequence: 0,
       created: now,
       lastModified: now,

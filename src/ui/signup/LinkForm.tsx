@@ -13,8 +13,11 @@ export function LinkForm({ sheet }: { sheet: string }) {
   const [email, setEmail] = useState('');
   const [said, setSaid] = useState<string>();
   const [error, setError] = useState<string>();
+  const [busy, setBusy] = useState(false);
   const send = async () => {
+    setBusy(true);
     const answer = await callApi('POST', `/api/sheets/${sheet}/link`, { email });
+    setBusy(false);
     setError(answer.ok ? undefined : (answer.fields.email ?? answer.message));
     setSaid(answer.ok ? say.sent : undefined);
   };
@@ -41,7 +44,7 @@ export function LinkForm({ sheet }: { sheet: string }) {
         </p>
       ) : null}
       <div className={styles.tools}>
-        <Button type="submit" variant="contained">
+        <Button type="submit" variant="contained" disabled={busy}>
           {say.send}
         </Button>
         <Button variant="outlined" href={`/sign-in?to=${encodeURIComponent(`/s/${sheet}`)}`}>
