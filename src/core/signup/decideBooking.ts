@@ -31,23 +31,30 @@ type Asking = Readonly<{
 
 const isPast = (at: Temporal.Instant, now: Temporal.Instant) => Temporal.Instant.compare(at, now) <= 0;
 
+/** Whether a time that is still to come has a seat for a person, whoever books it; the lowest free one, from 1. */
+export function decideSeat(slot: Slot, { person, now }: Pick<Asking, 'person' | 'now'>): BookingDecision {
+  // Over wins over taken: a taken time may be given back, one that has begun will not come again.
+  if (isPast(slot.interval.start, now)) return { ok: false, reason: 'timeOver' };
+  if (slot.bookings.some((b) => b.person === person)) return { ok: false, reason: 'alreadyYours' };
+  if (freeSeats(slot, now, person) === 0) return { ok: false, reason: 'timeTaken' };
+  return { ok: true, seat: lowestFreeSeat(slot) };
+}
+
 /**
- * Whether a person may take a time now, and in which seat (the lowest free one, from 1). Whether the person may see
+ * Whether a person may take a time now by the rules of its sheet, and in which seat. Whether the person may see
  * the sheet at all is decided before, by `seenSheet`; UNIQUE (slot, seat) holds whatever this function believes.
  */
 export function decideBooking(sheet: Sheet, slot: Slot, asking: Asking): BookingDecision {
-  const { person, now, zone } = asking;
+  const { now, zone } = asking;
   const { rules } = sheet;
-  // Over wins over taken: a taken time may be given back, one that has begun will not come again.
-  if (isPast(slot.interval.start, now)) return { ok: false, reason: 'timeOver' };
+  const decision = decideSeat(slot, asking);
+  if (!decision.ok && decision.reason === 'timeOver') return decision;
   if (rules.opens && !isPast(rules.opens.at, now)) return { ok: false, reason: 'notOpenYet' };
   if (rules.closes && isPast(rules.closes.at, now)) return { ok: false, reason: 'sheetClosed' };
   if (isPast(noticeEnds(rules.take, slot.interval.start, zone), now))
     return { ok: false, reason: 'tooLateToTake' };
-  if (slot.bookings.some((b) => b.person === person)) return { ok: false, reason: 'alreadyYours' };
-  if (freeSeats(slot, now, person) === 0) return { ok: false, reason: 'timeTaken' };
-  const limit = limitReached(sheet, slot, asking);
-  return limit ? { ok: false, reason: limit } : { ok: true, seat: lowestFreeSeat(slot) };
+  const limit = decision.ok ? limitReached(sheet, slot, asking) : undefined;
+  return limit ? { ok: false, reason: limit } : decision;
 }
 
 /** Which of the limits on one student's times taking this one would break. */

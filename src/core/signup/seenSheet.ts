@@ -7,7 +7,7 @@ import type { Release } from '../entries/visibility';
 import type { BookingId, PersonId, SheetId, SlotId } from '../ids';
 import type { Interval } from '../time/interval';
 import type { Booking, Sheet, SheetRules, Slot, Waiting } from './sheet';
-import { keptSeats } from './sheet';
+import { hostsOf, keptSeats } from './sheet';
 
 /** A booking the viewer may see: one's own, or, as staff, everyone's. */
 export type SeenBooking = Booking & Readonly<{ mine: boolean }>;
@@ -89,7 +89,7 @@ function seenSlot(
 ): SeenSlot {
   const marked = slot.bookings.map((booking) => ({ ...booking, mine: booking.person === own }));
   const mine = marked.find((booking) => booking.mine);
-  const hosts = slot.host ? sheet.hosts.filter((host) => host.id === slot.host) : sheet.hosts;
+  const hosts = hostsOf(sheet, slot);
   const companions =
     mine && sheet.rules.namesShown ? marked.filter((b) => !b.mine).map((b) => b.personName) : [];
   return {

@@ -107,6 +107,10 @@ export type Sheet = Readonly<{
   slots: readonly Slot[];
 }>;
 
+/** Whose time it is: of one host alone, or of all. */
+export const hostsOf = ({ hosts }: Pick<Sheet, 'hosts'>, { host }: Pick<Slot, 'host'>): Sheet['hosts'] =>
+  host ? hosts.filter(({ id }) => id === host) : hosts;
+
 /** Seats kept for those of the waiting list who have an offer that holds, this person aside. */
 export const keptSeats = ({ waiting }: Slot, now: Temporal.Instant, person: PersonId | undefined): number =>
   waiting.filter(

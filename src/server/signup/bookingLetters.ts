@@ -2,6 +2,7 @@ import type { Temporal } from 'temporal-polyfill';
 import { writeCalendar } from '@/core/icalendar/writeCalendar';
 import { bookingEvent } from '@/core/signup/bookingEvent';
 import type { Booking, Sheet, Slot } from '@/core/signup/sheet';
+import { hostsOf } from '@/core/signup/sheet';
 import { untilWords, noticeEnds } from '@/core/signup/noticeOf';
 import { bookingMailTexts as say } from '@/core/texts/bookingMail';
 import { listed } from '@/core/texts/entries';
@@ -25,8 +26,8 @@ export function slotWords({ tzid }: Pick<Sheet, 'tzid'>, interval: Slot['interva
   return `${dateLabel(start.toPlainDate(), 'short', locale)}, ${rangeLabel(start, toWall(zone, interval.end))}`;
 }
 
-export const hostsOf = (sheet: Sheet, slot: Pick<Slot, 'host'>): readonly string[] =>
-  (slot.host ? sheet.hosts.filter((host) => host.id === slot.host) : sheet.hosts).map((host) => host.name);
+export const hostNamesOf = (sheet: Sheet, slot: Pick<Slot, 'host'>): readonly string[] =>
+  hostsOf(sheet, slot).map((host) => host.name);
 
 export type BookingNews = Readonly<{
   kind: 'taken' | 'changed' | 'cancelled' | 'reminder';
@@ -64,7 +65,7 @@ async function letterOf(
   if (!person) return undefined;
   const [{ locale }, courses] = await Promise.all([schoolSettings(change), courseNamesOf(change, sheet)]);
   const zone = requireZone(sheet.tzid);
-  const names = hostsOf(sheet, slot);
+  const names = hostNamesOf(sheet, slot);
   const signUp = `${pembit.config.baseUrl}/s/${sheet.id}`;
   const event = bookingEvent(sheet, {
     interval: slot.interval,

@@ -3,12 +3,12 @@ import { select } from '@/data/database';
 import type { Change } from '@/data/history/change';
 import { recordChange } from '@/data/history/change';
 import { bookingsWithoutRoom, roomOf, updateBooking } from '@/data/signup/bookings';
-import { sheetOfBooking } from '@/data/signup/sheets';
 import type { Booking } from '@/core/signup/sheet';
 import type { BookingId } from '@/core/ids';
 import { historyTexts } from '@/core/texts/history';
 import type { Pembit } from '../pembit';
-import { grown, hostsOf, writeOfBooking } from './bookingLetters';
+import { bookedSlot } from './bookedSlot';
+import { grown, hostNamesOf, writeOfBooking } from './bookingLetters';
 
 const made = z.object({ id: z.string().min(1).max(100), url: z.url() });
 
@@ -37,23 +37,21 @@ async function makeRoomFor(pembit: Pembit, title: string, host: string) {
  * of taking the time: where it does not answer, the time is taken all the same and a job asks again.
  */
 export async function giveRoom(pembit: Pembit, id: BookingId): Promise<void> {
-  const sheet = await sheetOfBooking(pembit, id);
-  const slot = sheet?.slots.find((s) => s.bookings.some((b) => b.id === id));
-  if (!sheet?.rules.privateMeetings || !slot) return;
-  const room = await makeRoomFor(pembit, sheet.title, hostsOf(sheet, slot).join(', '));
+  const taken = await bookedSlot(pembit, id);
+  if (!taken?.sheet.rules.privateMeetings) return;
+  const room = await makeRoomFor(pembit, taken.sheet.title, hostNamesOf(taken.sheet, taken.slot).join(', '));
   if (!room) return;
   const nowMs = pembit.now().epochMilliseconds;
   await recordChange(
     pembit.queue,
-    { act: 'giveRoom', summary: historyTexts.gaveRoom(sheet.title), actor: null, nowMs },
+    { act: 'giveRoom', summary: historyTexts.gaveRoom(taken.sheet.title), actor: null, nowMs },
     async (change) => {
-      const now = await sheetOfBooking(change, id);
-      const place = now?.slots.find((s) => s.bookings.some((b) => b.id === id));
-      const booking = place?.bookings.find((b) => b.id === id);
+      const found = await bookedSlot(change, id);
       // Given back meanwhile, or somebody else was quicker: the room is not needed.
-      if (!now || !place || !booking || (await roomOf(change, id))) return withdraw(change, room.id);
+      if (!found || (await roomOf(change, id))) return withdraw(change, room.id);
+      const { sheet, slot, booking } = found;
       const changed = { ...grown(booking, pembit.now()), meetingLink: room.url };
-      await updateBooking(change, now, booking, {
+      await updateBooking(change, sheet, booking, {
         meeting_link: room.url,
         room_id: room.id,
         sequence: changed.sequence,
@@ -61,8 +59,8 @@ export async function giveRoom(pembit: Pembit, id: BookingId): Promise<void> {
       });
       await writeOfBooking(pembit, change, undefined, {
         kind: 'changed',
-        sheet: now,
-        slot: place,
+        sheet,
+        slot,
         booking: changed,
       });
     },

@@ -3,7 +3,7 @@ import type { BookingId, PersonId, SlotId } from '@/core/ids';
 import { isStaffOf } from '@/core/entries/viewer';
 import type { Outcome, Refused } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
-import { decideBooking } from '@/core/signup/decideBooking';
+import { decideBooking, decideSeat } from '@/core/signup/decideBooking';
 import { seenSheet } from '@/core/signup/seenSheet';
 import type { Booking, Sheet, Slot } from '@/core/signup/sheet';
 import { historyTexts } from '@/core/texts/history';
@@ -129,21 +129,7 @@ export async function bookFor(
     const mayCome = seen && !sheet.audience.some((part) => isStaffOf(viewer, part.course));
     if (!person || !mayCome)
       return refused('badRequest', [{ field: 'person', message: signupTexts.run.notForThem }]);
-    const free = {
-      ...sheet,
-      rules: { ...sheet.rules, perSheet: 1000, perDay: undefined, perWeek: undefined },
-    };
-    const open = {
-      ...free.rules,
-      opens: undefined,
-      closes: undefined,
-      take: { kind: 'minutes', minutes: 0 },
-    } as const;
-    const decision = decideBooking({ ...free, rules: open }, slot, {
-      person: who,
-      now,
-      zone: requireZone(sheet.tzid),
-    });
+    const decision = decideSeat(slot, { person: who, now });
     if (!decision.ok) return refused(decision.reason);
     const input = { note };
     return done(

@@ -23,7 +23,7 @@ export function LinkForm({ sheet }: { sheet: string }) {
   };
   return (
     <form
-      className={styles.form}
+      className={`${styles.form} ${styles.ask}`}
       noValidate
       onSubmit={(event) => {
         event.preventDefault();
