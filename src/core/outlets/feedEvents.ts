@@ -1,48 +1,20 @@
 import { dayOf, isDay, momentText } from '../time/zonedWall';
 import { plainText } from '../richText/sanitize';
-import type { Recurrence } from '../series/recurrence';
-import { Temporal } from 'temporal-polyfill';
+import type { Temporal } from 'temporal-polyfill';
 import { perSection } from '../entries/perSection';
 import type { SeenEntry } from '../entries/seenBy';
 import type { VEvent } from '../icalendar/calendar';
-import type { Course } from '../plan/plan';
-import type { SeenPlan } from '../plan/seenPlan';
-import { bookingEvent, momentOf } from '../signup/bookingEvent';
-import type { SeenSheet, SeenSlot } from '../signup/seenSheet';
-import { freeOf } from '../signup/seenSheet';
-import { slotsByDay } from '../signup/slotsByDay';
 import { classTitle } from '../plan/occurrences';
 import { entryTexts } from '../texts/entries';
-import { dateLabel, momentLabel, rangeLabel, timeLabel } from '../time/dateLabels';
+import { dateLabel, momentLabel, timeLabel } from '../time/dateLabels';
 import { spanOfMeeting } from '../time/meetings';
 import type { ZoneLookup } from '../time/zone';
-import { toInstant, toWall } from '../time/zone';
-import type { Zone } from '../time/zone';
-import type { Moment } from '../time/zonedWall';
 import { feedTexts } from '../texts/feeds';
+import type { Addresses, EventContext } from './eventParts';
+import { coursesOf, describe, tagged } from './eventParts';
 import type { OutletContents } from './outletContents';
-
-/** Where an outlet's links lead: to pages of the outlet itself where it is public, to Pembit's own otherwise. */
-export type Addresses = Readonly<{
-  entry: (id: string) => string;
-  day: (date: Temporal.PlainDate, course: Course | undefined) => string;
-  signUp: string;
-  /** A path of Pembit's, for whoever signs in. */
-  page: (path: string) => string;
-}>;
-
-type Context = Readonly<{ plan: SeenPlan; addresses: Addresses; zoneOf: ZoneLookup }>;
-
-const coursesOf = (plan: SeenPlan, item: { audience: readonly { course: string }[] }) =>
-  plan.courses.filter((course) => item.audience.some((part) => part.course === course.id));
-
-const tagged = (courses: readonly Course[], title: string) =>
-  courses.length === 0 ? title : `${courses.map((c) => c.tag).join(' ')}: ${title}`;
-
-/** Plain text that reads well in a narrow window: what it is, each link on its own line, where to read on. */
-function describe(parts: readonly (string | undefined)[]): string {
-  return parts.filter((part) => part !== undefined && part !== '').join('\n');
-}
+import { seriesEvents } from './seriesEvents';
+import { sheetEvents } from './sheetEvents';
 
 /** A page of Pembit's own is written with its whole address. */
 const linkLine =
@@ -54,7 +26,7 @@ const linkLine =
 
 function entryEvents(
   entry: SeenEntry,
-  { plan, addresses, zoneOf }: Context,
+  { plan, addresses, zoneOf }: EventContext,
   has: OutletContents['has'],
 ): VEvent[] {
   const common = {
@@ -162,57 +134,7 @@ function entryEvents(
   }
 }
 
-/** A series as RFC 5545 writes it: the rule once, and a component with RECURRENCE-ID for each occurrence that differs. */
-function seriesEvents(
-  series: VEvent,
-  { recurrence, zone, name }: { recurrence: Recurrence; zone: Zone; name: (title: string) => string },
-): VEvent[] {
-  const single = recurrence.overrides.map((override): VEvent => {
-    const start = override.start ?? override.recurrenceId;
-    return {
-      ...series,
-      recurrenceId: override.recurrenceId,
-      dtstart: start,
-      dtend: override.end ?? sameLength(series, start),
-      summary: override.title ? name(override.title) : series.summary,
-      location: override.place ?? series.location,
-      ...(override.cancelled === undefined
-        ? {}
-        : {
-            status: 'CANCELLED' as const,
-            transp: 'TRANSPARENT' as const,
-            description: describe([entryTexts.cancelled(override.cancelled), series.description]),
-          }),
-    };
-  });
-  return [
-    { ...series, rrule: feedRule(recurrence.rrule, zone, series.dtstart), exdates: recurrence.exdates },
-    ...single,
-  ];
-}
-
-function sameLength({ dtstart, dtend }: VEvent, start: Moment): Moment | undefined {
-  if (!dtend) return undefined;
-  if (isDay(dtstart) || isDay(dtend) || isDay(start))
-    return isDay(start) && isDay(dtstart) && isDay(dtend)
-      ? start.add(dtstart.until(dtend, { largestUnit: 'days' }))
-      : undefined;
-  return { ...start, wall: start.wall.add(dtstart.wall.until(dtend.wall)) };
-}
-
-/** UNTIL of a zoned series is in UTC (RFC 5545 section 3.3.10), taken from the local end at that date's offset. */
-function feedRule(rrule: string, zone: Zone, dtstart: Moment): string {
-  return rrule.replace(
-    /UNTIL=(\d{4})(\d{2})(\d{2})(?:T(\d{2})(\d{2})(\d{2}))?/,
-    (_whole, y: string, m: string, d: string, h?: string, min?: string, sec?: string) => {
-      if (isDay(dtstart)) return `UNTIL=${y}${m}${d}`;
-      const wall = Temporal.PlainDateTime.from(`${y}-${m}-${d}T${h ?? '23'}:${min ?? '59'}:${sec ?? '59'}`);
-      return `UNTIL=${toInstant(zone, wall).toString({ smallestUnit: 'second' }).replace(/[-:]/g, '')}`;
-    },
-  );
-}
-
-function classEvents(contents: OutletContents, { plan, addresses }: Context): VEvent[] {
+function classEvents(contents: OutletContents, { plan, addresses }: EventContext): VEvent[] {
   if (!contents.has('class')) return [];
   return plan.classes.map((seen) => {
     const { course, meeting } = seen;
@@ -248,7 +170,7 @@ function classEvents(contents: OutletContents, { plan, addresses }: Context): VE
   });
 }
 
-function closureEvents(contents: OutletContents, { plan, addresses }: Context): VEvent[] {
+function closureEvents(contents: OutletContents, { plan, addresses }: EventContext): VEvent[] {
   if (!contents.has('closure')) return [];
   return plan.closures.map((closure) => ({
     uid: closure.id,
@@ -268,7 +190,7 @@ function closureEvents(contents: OutletContents, { plan, addresses }: Context): 
   }));
 }
 
-function siteDateEvents(contents: OutletContents, { plan, addresses }: Context): VEvent[] {
+function siteDateEvents(contents: OutletContents, { plan, addresses }: EventContext): VEvent[] {
   if (!contents.has('event')) return [];
   return plan.siteDates.map((date) => {
     const tzid = plan.terms.find((term) => term.id === date.term)?.tzid ?? 'UTC';
@@ -287,71 +209,6 @@ function siteDateEvents(contents: OutletContents, { plan, addresses }: Context):
       lastModified: date.created,
     };
   });
-}
-
-const laterOf = (a: Temporal.Instant, b: Temporal.Instant) => (Temporal.Instant.compare(a, b) > 0 ? a : b);
-
-function sheetEvents(
-  sheet: SeenSheet,
-  { plan, addresses, zoneOf }: Context,
-  contents: OutletContents,
-): VEvent[] {
-  const zone = zoneOf(sheet.tzid);
-  const courses = coursesOf(plan, sheet);
-  const common = {
-    dtstamp: sheet.uses.last ? laterOf(sheet.lastModified, sheet.uses.last) : sheet.lastModified,
-    location: sheet.place,
-    url: addresses.signUp,
-    categories: courses.map((c) => c.code),
-    class: 'PUBLIC',
-    transp: 'TRANSPARENT',
-    status: 'CONFIRMED',
-    // What is free changes with each time that is taken.
-    sequence: sheet.sequence + sheet.uses.count,
-    created: sheet.created,
-  } as const;
-  const rangeOf = ({ interval }: SeenSlot) =>
-    rangeLabel(toWall(zone, interval.start), toWall(zone, interval.end));
-  const timed = (first: SeenSlot, last: SeenSlot) => ({
-    dtstart: momentOf(zone, first.interval.start),
-    dtend: momentOf(zone, last.interval.end),
-  });
-  const days = slotsByDay(sheet.slots, zone).map(({ date, slots }): VEvent => {
-    const free = slots.filter((slot) => freeOf(slot) > 0);
-    return {
-      ...common,
-      uid: `${sheet.uid}-${date}`,
-      ...timed(slots[0]!, slots.at(-1)!),
-      summary: tagged(courses, feedTexts.times(sheet.title, free.length, slots.length)),
-      description: describe([...free.map(rangeOf), feedTexts.takeATime(addresses.signUp)]),
-      lastModified: common.dtstamp,
-    };
-  });
-  const single = sheet.slots
-    .filter((slot) => freeOf(slot) > 0)
-    .map((slot): VEvent => ({
-      ...common,
-      uid: `${sheet.uid}-${slot.id}`,
-      ...timed(slot, slot),
-      summary: tagged(courses, feedTexts.freeTime(sheet.title)),
-      description: feedTexts.takeATime(addresses.signUp),
-      lastModified: common.dtstamp,
-    }));
-  const bookings = sheet.slots.flatMap((slot) =>
-    slot.bookings.map((booking) =>
-      bookingEvent(sheet, {
-        interval: slot.interval,
-        booking,
-        names: booking.mine ? slot.hostNames : [booking.personName],
-        tags: courses.map((c) => c.tag),
-        codes: courses.map((c) => c.code),
-        zone,
-        signUp: addresses.signUp,
-      }),
-    ),
-  );
-  const times = contents.times === 'single' ? single : days;
-  return [...(contents.has('times') ? times : []), ...(contents.has('booking') ? bookings : [])];
 }
 
 /** The VEVENTs of an outlet, in the order of their start, then of their UID: the same bytes for the same content. */

@@ -1,6 +1,6 @@
 import type { SeenSheet } from '@/core/signup/seenSheet';
 import type { Notice } from '@/core/signup/sheet';
-import { stretchesOf } from '@/core/signup/sheetUse';
+import { stretchesOf } from '@/core/signup/stretchesOf';
 import { writeStretches } from '@/core/signup/readStretches';
 import { signupTexts } from '@/core/texts/signup';
 import { timeLabel } from '@/core/time/dateLabels';

@@ -1,0 +1,28 @@
+import type { Temporal } from 'temporal-polyfill';
+import type { Course } from '../plan/plan';
+import type { SeenPlan } from '../plan/seenPlan';
+import type { ZoneLookup } from '../time/zone';
+
+/** Where an outlet's links lead: to pages of the outlet itself where it is public, to Pembit's own otherwise. */
+export type Addresses = Readonly<{
+  entry: (id: string) => string;
+  day: (date: Temporal.PlainDate, course: Course | undefined) => string;
+  signUp: string;
+  /** A path of Pembit's, for whoever signs in. */
+  page: (path: string) => string;
+}>;
+
+export type EventContext = Readonly<{ plan: SeenPlan; addresses: Addresses; zoneOf: ZoneLookup }>;
+
+/** The courses that something is for, as far as they are seen. */
+export const coursesOf = (plan: SeenPlan, item: { audience: readonly { course: string }[] }) =>
+  plan.courses.filter((course) => item.audience.some((part) => part.course === course.id));
+
+/** A title after the tags of its courses: `HL NV: Launch day`. */
+export const tagged = (courses: readonly Course[], title: string) =>
+  courses.length === 0 ? title : `${courses.map((c) => c.tag).join(' ')}: ${title}`;
+
+/** Plain text that reads well in a narrow window: what it is, each link on its own line, where to read on. */
+export function describe(parts: readonly (string | undefined)[]): string {
+  return parts.filter((part) => part !== undefined && part !== '').join('\n');
+}

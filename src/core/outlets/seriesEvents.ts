@@ -1,0 +1,59 @@
+import { Temporal } from 'temporal-polyfill';
+import type { VEvent } from '../icalendar/calendar';
+import type { Recurrence } from '../series/recurrence';
+import { entryTexts } from '../texts/entries';
+import type { Zone } from '../time/zone';
+import { toInstant } from '../time/zone';
+import { isDay } from '../time/zonedWall';
+import type { Moment } from '../time/zonedWall';
+import { describe } from './eventParts';
+
+/** A series as RFC 5545 writes it: the rule once, and a component with RECURRENCE-ID for each occurrence that differs. */
+export function seriesEvents(
+  series: VEvent,
+  { recurrence, zone, name }: { recurrence: Recurrence; zone: Zone; name: (title: string) => string },
+): VEvent[] {
+  const single = recurrence.overrides.map((override): VEvent => {
+    const start = override.start ?? override.recurrenceId;
+    return {
+      ...series,
+      recurrenceId: override.recurrenceId,
+      dtstart: start,
+      dtend: override.end ?? sameLength(series, start),
+      summary: override.title ? name(override.title) : series.summary,
+      location: override.place ?? series.location,
+      ...(override.cancelled === undefined
+        ? {}
+        : {
+            status: 'CANCELLED' as const,
+            transp: 'TRANSPARENT' as const,
+            description: describe([entryTexts.cancelled(override.cancelled), series.description]),
+          }),
+    };
+  });
+  return [
+    { ...series, rrule: feedRule(recurrence.rrule, zone, series.dtstart), exdates: recurrence.exdates },
+    ...single,
+  ];
+}
+
+function sameLength({ dtstart, dtend }: VEvent, start: Moment): Moment | undefined {
+  if (!dtend) return undefined;
+  if (isDay(dtstart) || isDay(dtend) || isDay(start))
+    return isDay(start) && isDay(dtstart) && isDay(dtend)
+      ? start.add(dtstart.until(dtend, { largestUnit: 'days' }))
+      : undefined;
+  return { ...start, wall: start.wall.add(dtstart.wall.until(dtend.wall)) };
+}
+
+/** UNTIL of a zoned series is in UTC (RFC 5545 section 3.3.10), taken from the local end at that date's offset. */
+function feedRule(rrule: string, zone: Zone, dtstart: Moment): string {
+  return rrule.replace(
+    /UNTIL=(\d{4})(\d{2})(\d{2})(?:T(\d{2})(\d{2})(\d{2}))?/,
+    (_whole, y: string, m: string, d: string, h?: string, min?: string, sec?: string) => {
+      if (isDay(dtstart)) return `UNTIL=${y}${m}${d}`;
+      const wall = Temporal.PlainDateTime.from(`${y}-${m}-${d}T${h ?? '23'}:${min ?? '59'}:${sec ?? '59'}`);
+      return `UNTIL=${toInstant(zone, wall).toString({ smallestUnit: 'second' }).replace(/[-:]/g, '')}`;
+    },
+  );
+}

@@ -1,0 +1,78 @@
+import { Temporal } from 'temporal-polyfill';
+import type { VEvent } from '../icalendar/calendar';
+import { bookingEvent, momentOf } from '../signup/bookingEvent';
+import type { SeenSheet, SeenSlot } from '../signup/seenSheet';
+import { freeOf } from '../signup/seenSheet';
+import { slotsByDay } from '../signup/slotsByDay';
+import { feedTexts } from '../texts/feeds';
+import { rangeLabel } from '../time/dateLabels';
+import { toWall } from '../time/zone';
+import type { EventContext } from './eventParts';
+import { coursesOf, describe, tagged } from './eventParts';
+import type { OutletContents } from './outletContents';
+
+const laterOf = (a: Temporal.Instant, b: Temporal.Instant) => (Temporal.Instant.compare(a, b) > 0 ? a : b);
+
+/** A sheet's free times, by day or singly, and the times that are taken, each as far as the outlet has them. */
+export function sheetEvents(
+  sheet: SeenSheet,
+  { plan, addresses, zoneOf }: EventContext,
+  contents: OutletContents,
+): VEvent[] {
+  const zone = zoneOf(sheet.tzid);
+  const courses = coursesOf(plan, sheet);
+  const common = {
+    dtstamp: sheet.uses.last ? laterOf(sheet.lastModified, sheet.uses.last) : sheet.lastModified,
+    location: sheet.place,
+    url: addresses.signUp,
+    categories: courses.map((c) => c.code),
+    class: 'PUBLIC',
+    transp: 'TRANSPARENT',
+    status: 'CONFIRMED',
+    // What is free changes with each time that is taken.
+    sequence: sheet.sequence + sheet.uses.count,
+    created: sheet.created,
+  } as const;
+  const rangeOf = ({ interval }: SeenSlot) =>
+    rangeLabel(toWall(zone, interval.start), toWall(zone, interval.end));
+  const timed = (first: SeenSlot, last: SeenSlot) => ({
+    dtstart: momentOf(zone, first.interval.start),
+    dtend: momentOf(zone, last.interval.end),
+  });
+  const days = slotsByDay(sheet.slots, zone).map(({ date, slots }): VEvent => {
+    const free = slots.filter((slot) => freeOf(slot) > 0);
+    return {
+      ...common,
+      uid: `${sheet.uid}-${date}`,
+      ...timed(slots[0]!, slots.at(-1)!),
+      summary: tagged(courses, feedTexts.times(sheet.title, free.length, slots.length)),
+      description: describe([...free.map(rangeOf), feedTexts.takeATime(addresses.signUp)]),
+      lastModified: common.dtstamp,
+    };
+  });
+  const single = sheet.slots
+    .filter((slot) => freeOf(slot) > 0)
+    .map((slot): VEvent => ({
+      ...common,
+      uid: `${sheet.uid}-${slot.id}`,
+      ...timed(slot, slot),
+      summary: tagged(courses, feedTexts.freeTime(sheet.title)),
+      description: feedTexts.takeATime(addresses.signUp),
+      lastModified: common.dtstamp,
+    }));
+  const bookings = sheet.slots.flatMap((slot) =>
+    slot.bookings.map((booking) =>
+      bookingEvent(sheet, {
+        interval: slot.interval,
+        booking,
+        names: booking.mine ? slot.hostNames : [booking.personName],
+        tags: courses.map((c) => c.tag),
+        codes: courses.map((c) => c.code),
+        zone,
+        signUp: addresses.signUp,
+      }),
+    ),
+  );
+  const times = contents.times === 'single' ? single : days;
+  return [...(contents.has('times') ? times : []), ...(contents.has('booking') ? bookings : [])];
+}
