@@ -1,3 +1,4 @@
+import { signupTexts } from '../texts/signup';
 import { readTime } from '../time/typedTime';
 import type { Notice } from './sheet';
 
@@ -15,7 +16,7 @@ export function readNotice(text: string): ReadNotice {
     .replace(/\s+before(hand)?$/, '');
   if (typed === '' || /^(any ?time|0|none|no notice|it begins)$/.test(typed))
     return { kind: 'minutes', minutes: 0 };
-  const length = /^(\d{1,3})\s*(m|min|mins|minutes?|h|hours?|d|days?|w|weeks?)$/.exec(typed);
+  const length = /^(\d{1,5})\s*(m|min|mins|minutes?|h|hours?|d|days?|w|weeks?)$/.exec(typed);
   if (length) {
     const [, count = '', unit = ''] = length;
     const each = unit.startsWith('m')
@@ -37,4 +38,17 @@ function dayNotice(clock: string, days: number): ReadNotice {
   const at = readTime(clock);
   if (at.kind === 'ask') return 'ask';
   return at.kind === 'time' ? { kind: 'day', days, at: at.time } : undefined;
+}
+
+/** A notice as it is typed: what `readNotice` reads back as the same. */
+export function writeNotice(notice: Notice): string {
+  if (notice.kind === 'day') {
+    const day =
+      notice.days === 0 ? 'same day' : notice.days === 1 ? 'day before' : `${notice.days} days before`;
+    return `${notice.at.toString({ smallestUnit: 'minute' })} the ${day}`;
+  }
+  const { minutes } = notice;
+  if (minutes === 0) return signupTexts.notice.none;
+  if (minutes % (24 * 60) === 0) return `${minutes / (24 * 60)} d before`;
+  return minutes % 60 === 0 ? `${minutes / 60} h before` : `${minutes} min before`;
 }

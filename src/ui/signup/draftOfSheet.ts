@@ -1,21 +1,12 @@
 import type { SeenSheet } from '@/core/signup/seenSheet';
-import type { Notice } from '@/core/signup/sheet';
+import { writeNotice } from '@/core/signup/readNotice';
 import { stretchesOf } from '@/core/signup/stretchesOf';
 import { writeStretches } from '@/core/signup/readStretches';
-import { signupTexts } from '@/core/texts/signup';
-import { timeLabel } from '@/core/time/dateLabels';
 import type { Zone } from '@/core/time/zone';
 import { toWall } from '@/core/time/zone';
 import { momentText } from '@/core/time/zonedWall';
 import { draftLinks } from '../entries/draftLinks';
 import type { SheetDraft } from './sheetDraft';
-
-/** A notice as it is typed: what `readNotice` reads back. */
-function typedNotice(notice: Notice): string {
-  if (notice.kind === 'minutes')
-    return notice.minutes === 0 ? signupTexts.notice.none : `${notice.minutes} min before`;
-  return `${timeLabel(notice.at)} the ${notice.days === 0 ? 'same day' : notice.days === 1 ? 'day before' : `${notice.days} days before`}`;
-}
 
 const text = (count: number | undefined) => (count === undefined ? '' : String(count));
 
@@ -53,8 +44,8 @@ export function draftOfSheet(
     perSheet: String(rules.perSheet),
     perDay: text(rules.perDay),
     perWeek: text(rules.perWeek),
-    take: typedNotice(rules.take),
-    giveBack: typedNotice(rules.giveBack),
+    take: writeNotice(rules.take),
+    giveBack: writeNotice(rules.giveBack),
     opensDay,
     opensTime,
     closesDay,
