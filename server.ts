@@ -6,6 +6,7 @@ import next from 'next';
 import { readConfig } from './src/server/config';
 import { loadDemo } from './src/server/demo/loadDemo';
 import { createOutletAnswerer, isOutletPath } from './src/server/outlets/answerOutlet';
+import { writeReads } from './src/server/outlets/countReads';
 import { jobsOf } from './src/server/jobs/jobs';
 import { startJobs } from './src/server/jobs/scheduler';
 import { openPembit, sharePembit } from './src/server/pembit';
@@ -40,13 +41,15 @@ async function main(): Promise<void> {
 
   const server = createServer((request, response) => {
     // Not parsed as a URL: a request target such as `//` is none, and must not take the process down.
-    const [pathname = '/'] = (request.url ?? '/').split('?', 1);
+    const [pathname = '/', query = ''] = (request.url ?? '/').split(/\?(.*)/s);
     if (!isReadable(pathname)) {
       response.writeHead(400, { 'content-type': 'text/plain; charset=utf-8' });
       response.end('This address cannot be read.');
       return;
     }
-    const work = isOutletPath(pathname) ? sendOutlet(request, response, pathname) : handle(request, response);
+    const work = isOutletPath(pathname)
+      ? sendOutlet(request, response, pathname, query)
+      : handle(request, response);
     work.catch((error: unknown) => {
       console.error('A request failed:', error);
       if (!response.headersSent) response.writeHead(500, { 'content-type': 'text/plain; charset=utf-8' });
@@ -54,11 +57,16 @@ async function main(): Promise<void> {
     });
   });
 
-  async function sendOutlet(request: IncomingMessage, response: ServerResponse, path: string): Promise<void> {
+  async function sendOutlet(
+    request: IncomingMessage,
+    response: ServerResponse,
+    path: string,
+    query: string,
+  ): Promise<void> {
     const headers = Object.fromEntries(
       Object.entries(request.headers).map(([name, value]) => [name, String(value)]),
     );
-    const answer = await answerOutlet({ method: request.method ?? 'GET', path, headers });
+    const answer = await answerOutlet({ method: request.method ?? 'GET', path, query, headers });
     response.writeHead(answer.status, answer.headers);
     response.end(answer.body);
   }
@@ -86,6 +94,7 @@ async function main(): Promise<void> {
     standins?.close();
     server.close(() => {
       void stopJobs()
+        .then(() => writeReads(pembit))
         .then(() => pembit.close())
         .then(() => process.exit(0));
     });

@@ -1,17 +1,25 @@
 /** npm run bench: how fast a term of 6 courses and 600 entries answers, in milliseconds, on the machine it runs on. */
+import { Agent, createServer, get } from 'node:http';
+import type { AddressInfo } from 'node:net';
 import { suggestMaterials } from '../src/core/materials/suggestMaterials';
 import { findAll } from '../src/core/checks/allChecks';
 import type { CheckedEntry } from '../src/core/checks/check';
 import { checkedPeople } from '../src/core/checks/checkedPeople';
-import type { CourseId, EntryId, PersonId, TermId } from '../src/core/ids';
+import type { CourseId, EntryId, OutletId, PersonId, TermId } from '../src/core/ids';
+import type { Outlet } from '../src/core/outlets/outlet';
+import { PUBLISHED_DEFAULTS } from '../src/core/outlets/outlet';
+import { outletContents } from '../src/core/outlets/outletContents';
+import { outletViewer } from '../src/core/outlets/outletViewer';
 import { requireZone } from '../src/core/time/zoneData';
+import { outletFile } from '../src/server/outlets/outletFile';
 import { demoId } from '../src/server/demo/demoIds';
 import { MAREN } from '../src/server/demo/people';
 import { DESKTOP, newPerson } from '../tests/browser/browser';
 import { startPembit } from '../tests/browser/server';
 import type { Api } from '../tests/support/api';
 import { signedIn } from '../tests/support/api';
-import { assignment, at, course, event, term } from '../tests/support/plans';
+import { HL, NOW, assignment, at, course, event, plan, student, term } from '../tests/support/plans';
+import { runStorm } from '../tests/support/storm';
 
 const ENTRIES = 600;
 const ROUNDS = 20;
@@ -85,11 +93,55 @@ function checks(): void {
   const times: number[] = [];
   for (let i = 0; i < ROUNDS + 5; i++) {
     const began = performance.now();
-    const input = { term, courses, closures: [], entries, classes: [], peopleOf: checkedPeople(enrolled), linkTests: new Map(), today: term.startsOn, zoneOf: requireZone, locale: 'en-GB' }; // prettier-ignore
+    const input = { term, courses, closures: [], entries, classes: [], peopleOf: checkedPeople(enrolled), linkTests: new Map(), today: term.startsOn, now: NOW, outlets: [], calendars: [], zoneOf: requireZone, locale: 'en-GB' }; // prettier-ignore
     findAll(input);
     if (i >= 5) times.push(performance.now() - began);
   }
   report(`all checks over ${ENTRIES} entries`, times, 100);
+}
+
+/** A feed from the plan to its bytes, zones warm, nothing compressed. */
+function feeds(): void {
+  for (const [count, ceiling] of [
+    [500, 25],
+    [5000, 250],
+  ] as const) {
+    const entries = Array.from({ length: count }, (_, i) =>
+      event({
+        id: `e${i}` as EntryId,
+        uid: `uid-${i}`,
+        title: `Event ${i}`,
+        description: '<p>Bring battens and a straight edge.</p>',
+        when: {
+          kind: 'timed',
+          start: at(`${term.startsOn.add({ days: i % 100 })}T11:00`),
+          end: at(`${term.startsOn.add({ days: i % 100 })}T12:00`),
+        },
+      }),
+    );
+    const given = plan({ entries });
+    const outlet: Outlet = {
+      ...PUBLISHED_DEFAULTS,
+      id: 'o' as OutletId,
+      kind: 'feed',
+      audience: 'public',
+      name: 'HL',
+      owner: 'p' as PersonId,
+      generation: 1,
+      courses: [HL],
+    };
+    const viewer = outletViewer(outlet, student());
+    const times: number[] = [];
+    for (let i = 0; i < ROUNDS + 5; i++) {
+      const began = performance.now();
+      outletFile(outlet, outletContents(outlet, viewer, given, NOW), {
+        token: 't',
+        baseUrl: 'https://p.example',
+      });
+      if (i >= 5) times.push(performance.now() - began);
+    }
+    report(`a feed of ${count} entries, from the plan to its bytes`, times, ceiling);
+  }
 }
 
 /** Searching a course's outline of 2,000 materials. */
@@ -112,6 +164,48 @@ function search(): void {
 
 checks();
 search();
+feeds();
+
+/** How many answers a second an address gives to 20 readers that ask again as soon as they are answered. */
+async function rateOf(url: string, headers: Record<string, string> = {}): Promise<number> {
+  const agent = new Agent({ keepAlive: true, maxSockets: 20 });
+  const ask = () =>
+    new Promise<void>((done, fail) => {
+      get(url, { agent, headers }, (answer) => answer.resume().once('end', () => done())).once('error', fail);
+    });
+  const until = performance.now() + 3000;
+  let answers = 0;
+  const reader = async () => {
+    for (; performance.now() < until; answers++) await ask();
+  };
+  await Promise.all(Array.from({ length: 20 }, reader));
+  agent.destroy();
+  return Math.round(answers / 3);
+}
+
+/** The feed of the demo's course, unchanged, beside a small route of Next's and a bare server in the same run. */
+async function outlets(base: string): Promise<void> {
+  const maren = await signedIn(base, 'maren@kittiwake.example');
+  const list = (await (await maren.call('GET', '/api/outlets')).json()) as { name: string; url: string }[];
+  const { url } = list.find(({ name }) => name === 'HL 210 Hull lofting')!;
+  const first = await fetch(url);
+  const body = Buffer.from(await first.arrayBuffer());
+  const bare = createServer((_, response) =>
+    response.writeHead(200, { 'content-type': 'text/calendar' }).end(body),
+  );
+  await new Promise<void>((ready) => bare.listen(0, '127.0.0.1', ready));
+  const floor = await rateOf(`http://127.0.0.1:${(bare.address() as AddressInfo).port}/`);
+  bare.close();
+  const next = await rateOf(`${base}/api/health`);
+  const [full, unchanged] = [
+    await rateOf(url),
+    await rateOf(url, { 'if-none-match': first.headers.get('etag')! }),
+  ];
+  const times = (rate: number, of: number) => (rate / of).toFixed(2);
+  console.log(`an unchanged feed of ${body.length} bytes: 200 ${full}/s, 304 ${unchanged}/s; a small route of Next's ${next}/s; bare node:http ${floor}/s`); // prettier-ignore
+  console.log(`  against Next's: ${times(full, next)} and ${times(unchanged, next)} (meant: 5); against bare: ${times(full, floor)} (meant: 0.4)`); // prettier-ignore
+}
+
 const pembit = await startPembit();
 const person = await newPerson();
 try {
@@ -127,6 +221,7 @@ try {
     report(`GET ${path}, warm`, times, 150);
   }
 
+  await outlets(pembit.pembitUrl);
   await person.size(DESKTOP);
   await person.open(`${pembit.pembitUrl}/sign-in`);
   await person.click('button', 'Sign in as Maren Toft');
@@ -179,4 +274,11 @@ try {
 } finally {
   await person.quit();
   await pembit.stop();
+}
+const other = await startPembit();
+try {
+  const { requests, p99, held } = await runStorm(other);
+  console.log(`200 students at 20 seats: ${requests} requests, ${held.length} seats held, 99 % within ${p99} ms (meant to stay under 3000)`); // prettier-ignore
+} finally {
+  await other.stop();
 }

@@ -52,15 +52,6 @@ try {
   await person.find('button', /^Add Buoyage quiz/);
   await save('quick-line');
   await person.driver.executeScript("sessionStorage.removeItem('quick-line')");
-  await person.open(`${pembit.pembitUrl}/term`);
-  await person.click('button', /Class, 10:00, Stations 2 to 6/);
-  await person.click('button', 'We did not get to it: slide');
-  await person.find('button', /^Slide [1-9]/);
-  await save('slide');
-  await person.open(`${pembit.pembitUrl}/term`);
-  await person.click('button', /Class, 10:00, Waterlines/);
-  await person.find('button', 'Bold');
-  await save('class');
   await picture('office-hours', '/office-hours');
   await person.click('link', 'Who comes: Office hours');
   await person.find('button', /^Write to all/);
@@ -70,6 +61,11 @@ try {
   await person.choose('How often', 'every week to');
   await save('offer-times');
   await picture('publish', '/publish');
+  await person.open(`${pembit.pembitUrl}/publish/new?kind=embed&course=HL%20210`);
+  await person.click('field', 'NV Coastal navigation');
+  await person.choose('What the page shows', 'One month');
+  await save('compose');
+  await picture('calendars', '/calendars');
   await picture('course', '/courses/HL%20210');
   await become('School office');
   await picture('school', '/school');

@@ -13,6 +13,8 @@ export function proxy(request: NextRequest): NextResponse {
     "font-src 'self'",
     "connect-src 'self'",
     "frame-src 'self'",
+    "worker-src 'self'",
+    "manifest-src 'self'",
     "object-src 'none'",
     "base-uri 'none'",
     "form-action 'self'",
@@ -30,4 +32,6 @@ export function proxy(request: NextRequest): NextResponse {
   return response;
 }
 
-export const config = { matcher: ['/((?!api/|f/|_next/static/|_next/image).*)'] };
+export const config = {
+  matcher: ['/((?!api/|f/|offline|sw\\.js|manifest\\.webmanifest|_next/static/|_next/image).*)'],
+};

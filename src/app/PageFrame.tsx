@@ -19,6 +19,7 @@ const STAFF_NAV: readonly NavItem[] = [
   { href: '/materials', label: nav.materials, wideOnly: true },
   { href: '/office-hours', label: nav.officeHours },
   { href: '/publish', label: nav.publish },
+  { href: '/calendars', label: nav.calendars, wideOnly: true },
   { href: '/courses', label: nav.courses },
 ];
 const STUDENT_NAV: readonly NavItem[] = [
@@ -37,6 +38,14 @@ const initialsOf = (name: string) =>
     .join('')
     .toUpperCase();
 
+/** What can be switched on and off in a view: courses by their tags, outside calendars by their names. */
+const switchesOf = ({ courses, calendars }: SeenPlan) => [
+  ...courses
+    .filter((course) => !course.archived)
+    .map(({ code, tag, title, color }) => ({ code, tag, title, color })),
+  ...calendars.map(({ id, name }) => ({ code: id, tag: '', title: name, color: '' })),
+];
+
 /** The frame for whoever is signed in; `plan` brings the term and the course tags to the top. */
 export async function PageFrame({
   actor,
@@ -54,7 +63,12 @@ export async function PageFrame({
   const { person, viewer } = actor;
   const items = [
     ...(viewer.staffOf.size > 0 ? STAFF_NAV : []),
-    ...(person.isAdmin ? [{ href: '/school', label: nav.school }] : []),
+    ...(person.isAdmin
+      ? [
+          { href: '/school', label: nav.school },
+          ...(viewer.staffOf.size === 0 ? [{ href: '/calendars', label: nav.calendars }] : []),
+        ]
+      : []),
     ...(viewer.memberOf.size > 0
       ? STUDENT_NAV.filter((i) => viewer.staffOf.size === 0 || !STAFF_NAV.some((own) => own.href === i.href))
       : []),
@@ -69,9 +83,7 @@ export async function PageFrame({
       person={{ name: person.name, initials: initialsOf(person.name) }}
       nav={items.map((item) => (item.href === '/checks' ? { ...item, count: open.length } : item))}
       termName={term?.name}
-      courses={plan?.courses
-        .filter((course) => !course.archived)
-        .map(({ code, tag, title, color }) => ({ code, tag, title, color }))}
+      courses={plan && switchesOf(plan)}
       wide={wide}
       notesOnly={viewer.staffOf.size === 0}
       seeAs={seeAs}

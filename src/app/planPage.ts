@@ -1,6 +1,7 @@
 import type { Temporal } from 'temporal-polyfill';
 import type { Viewer } from '@/core/entries/viewer';
 import type { Occurrence } from '@/core/plan/occurrences';
+import { withNews } from '@/core/plan/changesSince';
 import { occurrencesOf } from '@/core/plan/occurrences';
 import type { SeenPlan } from '@/core/plan/seenPlan';
 import type { Term } from '@/core/time/term';
@@ -12,6 +13,7 @@ import { planSeenBy } from '@/server/plan/planSeenBy';
 import { recordShown } from '@/server/plan/recordShown';
 import type { SeeAs } from '@/server/plan/seeAs';
 import { seeAsChoices, seeAsViewer } from '@/server/plan/seeAs';
+import { unseenChanges } from '@/server/students/changes';
 import { todayIn } from '@/server/plan/todayIn';
 import type { SignedIn } from '@/server/session/session';
 import { withoutCourses } from '@/ui/frame/switchedCourses';
@@ -52,8 +54,12 @@ export async function planPage(path: string, search: Record<string, string | und
     plan.courses.filter((course) => !course.archived && !off.has(course.code)).map((course) => course.id),
   );
   // The ruler tells staff that a time is taken; to students their own booking is an entry of the day.
-  const occurrences = occurrencesOf(plan, requireZone).filter(
-    (o) => (o.kind === 'note' || o.courses.some((id) => shown.has(id))) && !(o.kind === 'booking' && !o.mine),
+  const changes = as ? [] : await unseenChanges(pembit, actor, plan);
+  const occurrences = withNews(occurrencesOf(plan, requireZone), changes).filter(
+    (o) =>
+      (o.kind === 'note' || o.courses.some((id) => shown.has(id))) &&
+      !(o.kind === 'booking' && !o.mine) &&
+      !(o.kind === 'outside' && off.has(o.calendar)),
   );
   const editable = new Set<string>(
     as ? [] : plan.entries.filter((entry) => mayEdit(viewer, entry)).map((entry) => entry.id),

@@ -38,5 +38,7 @@ export const materialId = id<'MaterialId'>();
 export type MaterialId = z.infer<typeof materialId>;
 export const meetingId = id<'MeetingId'>();
 export type MeetingId = z.infer<typeof meetingId>;
+export const calendarId = id<'CalendarId'>();
+export type CalendarId = z.infer<typeof calendarId>;
 export const fileId = id<'FileId'>();
 export type FileId = z.infer<typeof fileId>;

@@ -1,4 +1,4 @@
-import { closeSync, mkdirSync, openSync, readFileSync, rmSync, writeSync } from 'node:fs';
+import { closeSync, existsSync, mkdirSync, openSync, readFileSync, rmSync, writeSync } from 'node:fs';
 import path from 'node:path';
 
 const isAlive = (pid: number): boolean => {
@@ -9,6 +9,14 @@ const isAlive = (pid: number): boolean => {
     return (error as NodeJS.ErrnoException).code === 'EPERM';
   }
 };
+
+/** Whether a live process, not this one, holds a data folder. */
+export function isLocked(folder: string): boolean {
+  const file = path.join(folder, 'server.lock');
+  if (!existsSync(file)) return false;
+  const pid = Number(readFileSync(file, 'utf8'));
+  return pid !== 0 && pid !== process.pid && isAlive(pid);
+}
 
 /**
  * Takes a data folder for this process; the returned function gives it back.

@@ -15,6 +15,8 @@ import { linkedMaterials } from './migrations/0009-linked-materials';
 import { files } from './migrations/0010-files';
 import { officeHours } from './migrations/0011-office-hours';
 import { sheetUses } from './migrations/0012-sheet-uses';
+import { students } from './migrations/0014-students';
+import { publishing } from './migrations/0013-publishing';
 
 const MIGRATIONS: readonly { name: string; statements: readonly string[] }[] = [
   foundations,
@@ -29,6 +31,8 @@ const MIGRATIONS: readonly { name: string; statements: readonly string[] }[] = [
   files,
   officeHours,
   sheetUses,
+  publishing,
+  students,
 ];
 
 export type MigrationReport = Readonly<{ applied: readonly string[]; backups: readonly string[] }>;

@@ -47,6 +47,9 @@ export type Rows = {
     starts_on: string;
     ends_before: string;
     closes_at: string | null;
+    /** Of one that an outside calendar asks for: which calendar, and by which of its times. */
+    calendar_id: string | null;
+    source: string | null;
     created_at: number;
   };
   /** `classes` is a JSON list of `[weekday, start, end]`. */
@@ -105,6 +108,8 @@ export type Rows = {
     late_policy: string;
     points: number | null;
     effort_minutes: number | null;
+    /** The UID it had in the file that it was brought in from. */
+    source_uid: string | null;
     sequence: number;
     created_at: number;
     modified_at: number;
@@ -224,8 +229,44 @@ export type Rows = {
     owner_id: string;
     generation: number;
     token_hash: string;
-    /** JSON: courses, sections, kinds; `{}` for a personal feed. */
+    /** JSON: what it holds and how it looks. */
     composition: string;
+  };
+  /** `closes` is JSON (`ClosureRule`). Its times are in `calendar_copies`, outside the history. */
+  calendars: {
+    id: string;
+    term_id: string;
+    owner_id: string | null;
+    name: string;
+    url: string;
+    file_id: string | null;
+    whole_term: number;
+    seen_by: 'staff' | 'everyone';
+    active: number;
+    closes: string;
+    created_at: number;
+  };
+  calendar_courses: { id: string; calendar_id: string; course_id: string };
+  /** Addresses of outlets that were replaced or deleted; `id` is the hash of the token. */
+  gone_addresses: {
+    id: string;
+    outlet_id: string;
+    kind: 'feed' | 'embed';
+    name: string;
+    replaced: number;
+    gone_at: number;
+  };
+  done_marks: { id: string; person_id: string; entry_id: string; done_at: number };
+  /** `id` is the person's; `settings` is JSON (`PersonSettings`). */
+  person_settings: { id: string; settings: string };
+  /** Entries that feeds held and hold no more, with the audience that saw them. */
+  tombstones: AudienceColumns & {
+    id: string;
+    uid: string;
+    start_local: string;
+    tzid: string;
+    sequence: number;
+    gone_at: number;
   };
 };
 
@@ -243,5 +284,6 @@ export const TABLES: readonly Table[] = [
   'people', 'terms', 'courses', 'staff', 'sections', 'roster', 'entries', 'entry_audiences', 'links',
   'sheets', 'sheet_audiences', 'hosts', 'slots', 'bookings', 'outlets', 'closures', 'patterns', 'meetings',
   'school', 'course_groups', 'group_members', 'themes', 'site_dates', 'extensions', 'replies', 'class_plans', 'plan_bindings',
-  'dismissals', 'materials', 'waiting',
+  'dismissals', 'materials', 'waiting', 'calendars', 'calendar_courses', 'gone_addresses', 'tombstones',
+  'done_marks', 'person_settings',
 ]; // prettier-ignore

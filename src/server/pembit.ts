@@ -18,6 +18,8 @@ export type Pembit = Readonly<{
   now: Clock;
   secret: Buffer;
   migrations: MigrationReport;
+  /** How often outlets were read, by outlet and day, until it is written down. */
+  reads: Map<string, Readonly<{ reads: number; lastAtMs: number }>>;
   /** Finishes queued writes, closes the database, gives the folder back. */
   close: () => Promise<void>;
 }>;
@@ -34,7 +36,8 @@ export async function openPembit(config: Config): Promise<Pembit> {
       await sequelize.close();
       unlock();
     };
-    return { config, sequelize, queue, now, secret: readSecret(config.secretFile), migrations, close };
+    const secret = readSecret(config.secretFile);
+    return { config, sequelize, queue, now, secret, migrations, reads: new Map(), close };
   } catch (error) {
     unlock();
     throw error;

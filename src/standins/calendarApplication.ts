@@ -101,6 +101,12 @@ async function poll(subscription: Subscription, at: string): Promise<void> {
   }
 }
 
+async function lookAt(url: string, at: string): Promise<Subscription> {
+  const subscription: Subscription = { url, name: '', items: new Map(), polls: [] };
+  await poll(subscription, at);
+  return subscription;
+}
+
 /** Times as the phone of somebody in the event's own zone shows them. */
 function whenOf(item: Item): { day: string; time: string } {
   const zone = item.allDay ? undefined : (item.tzid ?? 'UTC');
@@ -152,7 +158,12 @@ export function calendarApplication(now: () => number): Handler {
       return redirect(response, `/calendar/${number}`);
     }
     const number = Number(/^\/calendar\/(\d+)$/.exec(url.pathname)?.[1]);
-    const subscription = subscriptions[number - 1];
+    // Looked at once, without subscribing.
+    const looked =
+      url.pathname === '/calendar/look'
+        ? await lookAt(url.searchParams.get('url') ?? '', clock())
+        : undefined;
+    const subscription = looked ?? subscriptions[number - 1];
     if (subscription) {
       const items = [...subscription.items.values()].sort((a, b) => a.start.getTime() - b.start.getTime());
       return send(
@@ -160,7 +171,7 @@ export function calendarApplication(now: () => number): Handler {
         page(
           subscription.name || 'Subscription',
           WHAT,
-          `<form method="post" action="/calendar/${number}/poll"><button>Poll now</button></form>
+          `${looked ? '' : `<form method="post" action="/calendar/${number}/poll"><button>Poll now</button></form>`}
            <h2>Polls</h2><table id="polls"><tbody>${subscription.polls.map(pollRow).join('')}</tbody></table>
            <h2>${items.length} events</h2><table id="events"><thead><tr><th>Day</th><th>Time</th><th>What</th><th>Sequence</th></tr></thead><tbody>${items.map(row).join('')}</tbody></table>`,
         ),

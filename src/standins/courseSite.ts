@@ -22,6 +22,12 @@ export function courseSite(): Handler {
            <textarea id="snippet" name="snippet" rows="6">${escape(snippet)}</textarea><button>Save the page</button></form>`,
         ),
       );
+    if (url.pathname === '/course-site/look') {
+      // One page as others would see it, without changing what stands on the site.
+      const address = url.searchParams.get('url') ?? '';
+      const frame = `<iframe src="${escape(address)}" title="An embed" width="100%" height="600" style="border:1px solid #ccc"></iframe>`;
+      return send(response, page('Week plan', WHAT, /^https?:/.test(address) ? frame : '<p>No address.</p>'));
+    }
     if (url.pathname !== '/course-site') return false;
     const stripped = snippet.replace(/<script[\s\S]*?(<\/script>|$)/gi, '');
     const body = stripped || '<p>This page is empty. Edit it and paste the snippet of an embed.</p>';

@@ -17,6 +17,8 @@ const PAGES: Readonly<Record<string, readonly string[]>> = {
     '/office-hours',
     '/office-hours/new',
     '/publish',
+    '/publish/new?kind=embed',
+    '/calendars',
     '/courses',
     '/courses/HL%20210',
     '/account',
@@ -24,6 +26,7 @@ const PAGES: Readonly<Record<string, readonly string[]>> = {
   office: ['/school'],
   ivo: [
     '/next',
+    '/month',
     '/term',
     '/materials',
     '/sign-up',

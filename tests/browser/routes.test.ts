@@ -41,6 +41,15 @@ const entryBody = (course: string) => ({
   start: '2026-11-20T10:00',
   audience: [{ course }],
 });
+const outletBody = () => ({ kind: 'feed', audience: 'public', name: 'X', courses: [hlCourse] });
+const calendarBody = () => ({
+  url: 'https://district.example/c.ics',
+  name: 'X',
+  term: NOT_THERE,
+  courses: [hlCourse],
+});
+let hlOutlet = '';
+let hlCalendar = '';
 let hlCourse = '';
 let hlEntry = '';
 let hlDraft = '';
@@ -77,6 +86,10 @@ beforeAll(async () => {
     visibleFrom: '2026-12-01T08:00',
   }));
   foreignBooking = NOT_THERE;
+  const named = async (path: string, name: string) =>
+    ((await (await maren.call('GET', path)).json()) as { id: string; name: string }[]).find((o) => o.name === name)!.id; // prettier-ignore
+  hlOutlet = await named('/api/outlets', 'HL 210 Hull lofting');
+  hlCalendar = await named('/api/calendars', 'Harbour club');
 });
 
 /** The ids that an instructor's page carries: a course of theirs, an entry students see, a draft. */
@@ -107,6 +120,103 @@ const CHECKS: Readonly<Record<string, () => readonly Check[]>> = {
   '/office-hours': () => [{ method: 'GET', path: '/office-hours', expected: page(307) }],
   '/office-hours/new': () => [{ method: 'GET', path: '/office-hours/new', expected: page(307) }],
   '/publish': () => [{ method: 'GET', path: '/publish', expected: page(307) }],
+  '/publish/new': () => [{ method: 'GET', path: '/publish/new', expected: page(307) }],
+  '/publish/[id]': () => [
+    { method: 'GET', path: `/publish/${NOT_THERE}`, expected: page(404) },
+    { method: 'GET', path: `/publish/${hlOutlet}`, expected: page(404) },
+  ],
+  '/api/entries/[id]/done': () => [
+    {
+      method: 'PUT',
+      path: `/api/entries/${hlEntry}/done`,
+      body: { done: false },
+      expected: { nobody: 401, stranger: 404, student: 200 },
+    },
+    {
+      method: 'PUT',
+      path: `/api/entries/${hlDraft}/done`,
+      body: { done: true },
+      expected: signedInOnly(404),
+    },
+  ],
+  '/api/changes': () => [{ method: 'DELETE', path: '/api/changes', expected: signedInOnly(200) }],
+  '/api/account': () => [{ method: 'PUT', path: '/api/account', body: {}, expected: signedInOnly(200) }],
+  '/api/commands/import': () => [
+    {
+      method: 'POST',
+      path: '/api/commands/import',
+      body: { course: 'HL 210', name: 'c.ics', file: 'QkVHSU4=', until: 4_000_000_000_000 },
+      expected: all(404),
+    },
+  ],
+  '/month': () => [{ method: 'GET', path: '/month', expected: page() }],
+  '/offline': () => [{ method: 'GET', path: '/offline', expected: all(200) }],
+  '/sw.js': () => [{ method: 'GET', path: '/sw.js', expected: all(200) }],
+  '/manifest.webmanifest': () => [{ method: 'GET', path: '/manifest.webmanifest', expected: all(200) }],
+  '/calendars': () => [{ method: 'GET', path: '/calendars', expected: page(307) }],
+  '/api/calendars': () => [
+    { method: 'GET', path: '/api/calendars', expected: signedInOnly(200) },
+    { method: 'POST', path: '/api/calendars', body: calendarBody(), expected: signedInOnly(404) },
+  ],
+  '/api/calendars/preview': () => [
+    { method: 'POST', path: '/api/calendars/preview', body: calendarBody(), expected: signedInOnly(404) },
+  ],
+  '/api/calendars/[id]': () =>
+    [NOT_THERE, hlCalendar].flatMap((id) => [
+      { method: 'PUT', path: `/api/calendars/${id}`, body: { name: 'X' }, expected: signedInOnly(404) },
+      { method: 'DELETE', path: `/api/calendars/${id}`, expected: signedInOnly(404) },
+    ]),
+  '/api/calendars/[id]/refresh': () => [
+    { method: 'POST', path: `/api/calendars/${hlCalendar}/refresh`, expected: signedInOnly(404) },
+  ],
+  '/api/outlets/[id]': () =>
+    [NOT_THERE, hlOutlet].flatMap((id) => [
+      { method: 'PUT', path: `/api/outlets/${id}`, body: outletBody(), expected: signedInOnly(404) },
+      { method: 'DELETE', path: `/api/outlets/${id}`, expected: signedInOnly(404) },
+    ]),
+  '/api/outlets/[id]/address': () => [
+    { method: 'POST', path: `/api/outlets/${hlOutlet}/address`, expected: signedInOnly(404) },
+  ],
+  '/api/outlets/personal': () => [
+    {
+      method: 'PUT',
+      path: '/api/outlets/personal',
+      body: {
+        kinds: [
+          'class',
+          'event',
+          'set',
+          'due',
+          'announcement',
+          'times',
+          'closure',
+          'booking',
+          'note',
+          'outside',
+        ],
+      },
+      expected: signedInOnly(200),
+    },
+  ],
+  '/api/courses/[id]/feeds': () => [
+    { method: 'POST', path: `/api/courses/${hlCourse}/feeds`, expected: signedInOnly(404) },
+  ],
+  '/api/courses/[id]/calendar': () => [
+    {
+      method: 'POST',
+      path: `/api/courses/${hlCourse}/calendar`,
+      body: { file: NOT_THERE },
+      expected: signedInOnly(404),
+    },
+  ],
+  '/api/courses/[id]/calendar/preview': () => [
+    {
+      method: 'POST',
+      path: `/api/courses/${hlCourse}/calendar/preview`,
+      body: { file: NOT_THERE },
+      expected: signedInOnly(404),
+    },
+  ],
   '/setup': () => [{ method: 'GET', path: '/setup', expected: all(404) }],
   '/school': () => [{ method: 'GET', path: '/school', expected: page(307) }],
   '/courses': () => [{ method: 'GET', path: '/courses', expected: page(307) }],
@@ -628,7 +738,7 @@ const CHECKS: Readonly<Record<string, () => readonly Check[]>> = {
     {
       method: 'POST',
       path: '/api/outlets',
-      body: { kind: 'feed', audience: 'public', name: 'X', courses: [hlCourse] },
+      body: outletBody(),
       expected: signedInOnly(403),
     },
   ],

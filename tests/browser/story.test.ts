@@ -148,8 +148,8 @@ test('an instructor plans and offers, a student clicks and takes, and it shows w
 
   // An embed, pasted into a course site on another origin.
   await maren.click('link', 'Publish');
-  await maren.click('field', 'An embed: a piece of page for a course site');
-  await maren.click('button', 'Publish to anyone with the address');
+  await maren.click('link', 'New embed');
+  await maren.click('button', 'Publish to anyone with the address, and copy the snippet');
   await maren.sees('Published Hull lofting');
   const embed = await maren.element('section[aria-label="Embed: Hull lofting"] input');
   await outside.open(`${standins}/course-site/edit`);
@@ -160,7 +160,7 @@ test('an instructor plans and offers, a student clicks and takes, and it shows w
   await outside.sees('3 of 4 times free');
   await outside.doesNotSee('Ivo');
   await outside.driver.findElement(By.linkText('Visit to the rope walk')).click();
-  await outside.sees('All coming days');
+  await outside.sees('The whole calendar');
   await outside.driver.switchTo().defaultContent();
 
   // Undo, from the message that reports the act.

@@ -108,7 +108,7 @@ type Row = { id: EntryId; sequence: number; kind: string; title: string };
 /** Every act on the second entry, which asks students who is coming and is shown from a day. */
 const EACH_ONCE = ACTS.map((what): Act => ({ what, which: 1, other: 2, occurrence: undefined, scope: 'all', days: 1, along: true })); // prettier-ignore
 
-/** The day from which that entry is shown, before anything else has happened to it. */
+/** The day from which that entry is shown; tried first, as a deleted row comes back at another place. */
 const DATES: Act = { ...EACH_ONCE[0]!, what: 'dates', other: HANGING.indexOf('shownFrom') };
 
 async function carryOut(a: Act): Promise<Outcome<unknown> | undefined> {
@@ -212,7 +212,7 @@ test('undoing acts one after the other brings back each state exactly, whatever 
         expect(await state(), `undoing ${by}`).toBe(was);
       }
     }),
-    { numRuns: 25, examples: [[EACH_ONCE], [[DATES]]] },
+    { numRuns: 25, examples: [[[DATES]], [EACH_ONCE]] },
   );
   // Every act was really done, not refused each time.
   expect([...carried.keys()].sort()).toEqual([...ACTS].sort());

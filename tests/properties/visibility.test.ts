@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import type { Entry, SharedEntry } from '@/core/entries/entry';
+import { audienceSeenBy } from '@/core/entries/audience';
 import { audienceOf } from '@/core/entries/entry';
 import type { CourseId, MaterialId, OutletId } from '@/core/ids';
 import type { Viewer } from '@/core/entries/viewer';
@@ -8,7 +9,8 @@ import { coursesOf, isStaffOf } from '@/core/entries/viewer';
 import type { Material } from '@/core/materials/material';
 import { seenMaterials } from '@/core/materials/seenMaterials';
 import type { Outlet } from '@/core/outlets/outlet';
-import { feedEvents } from '@/core/outlets/feedEvents';
+import { PERSONAL_DEFAULTS } from '@/core/outlets/outlet';
+import { feedEvents, feedTombstones } from '@/core/outlets/feedEvents';
 import { outletContents } from '@/core/outlets/outletContents';
 import { outletViewer } from '@/core/outlets/outletViewer';
 import { occurrencesOf } from '@/core/plan/occurrences';
@@ -94,13 +96,14 @@ test('nobody but the staff meets the name or note of another who took a time, no
   );
 });
 
-test('no public or roster outlet holds a draft, unreleased or out-of-audience entry, a meeting link or a name', () => {
+test('no public or roster outlet holds a draft, unreleased or out-of-audience entry, a private note, an unticked meeting link or calendar, or a name', () => {
   fc.assert(
     fc.property(plan, outlet, person, (given, published, owner) => {
       const viewer = outletViewer(published, owner);
       const contents = outletContents(published, viewer, given, NOW);
+      const events = feedEvents(contents, addresses, requireZone);
       const file = writeCalendar(
-        { name: 'O', events: feedEvents(contents, addresses, requireZone) },
+        { name: 'O', events, tombstones: feedTombstones(contents, events) },
         requireZone,
       );
       expect(complaintsAbout(Buffer.from(file))).toEqual([]);
@@ -110,7 +113,30 @@ test('no public or roster outlet holds a draft, unreleased or out-of-audience en
           for (const kind of ['title', 'text', 'link']) expect(text).not.toContain(mark(kind, n));
         expect(text).not.toContain(mark('staff', n));
       });
-      expect(text).not.toMatch(/~(name|ename|note|meet)/);
+      expect(text).not.toMatch(/~(name|ename|note|room)/);
+      if (published.audience === 'personal' || !published.meetingLinks) expect(text).not.toMatch(/~meet/);
+      if (published.detail === 'titles') expect(text).not.toMatch(/~(text|link|meet)/);
+      given.calendars.forEach((calendar, n) => {
+        const ticked = published.audience !== 'personal' && published.calendars.includes(calendar.id);
+        if (!ticked || calendar.seenBy === 'staff' || !calendar.active)
+          expect(text).not.toContain(mark('outside', n));
+      });
+      // Of what is gone a bare tombstone is left, for those alone who saw it, for 30 days.
+      for (const { uid, goneAt } of given.tombstones) {
+        const saw = given.tombstones.some((t) => t.uid === uid && audienceSeenBy(viewer, [t.part]));
+        const old = goneAt.until(NOW).total('hours') >= 30 * 24;
+        expect(file.includes(uid)).toBe(saw && !old);
+      }
+      for (const component of file.split('BEGIN:VEVENT').filter((c) => c.includes('~gone')))
+        expect(component.match(/^[A-Z-]+(?=[;:])/gm)).toEqual([
+          'UID',
+          'DTSTAMP',
+          'DTSTART',
+          'SEQUENCE',
+          'STATUS',
+          'END',
+          ...(component.includes('END:VCALENDAR') ? ['END'] : []),
+        ]);
       for (const [course, sections] of Object.entries(SECTIONS))
         for (const section of sections) {
           const concerned =
@@ -179,6 +205,7 @@ test('a personal feed holds what its owner sees as released, and nothing else', 
         owner: owner.id,
         generation: 1,
         audience: 'personal',
+        ...PERSONAL_DEFAULTS,
       };
       const contents = outletContents(feed, outletViewer(feed, owner), given, NOW);
       const uids = new Set(feedEvents(contents, addresses, requireZone).map((event) => event.uid));

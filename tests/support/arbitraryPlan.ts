@@ -1,7 +1,9 @@
 import fc from 'fast-check';
 import { Temporal } from 'temporal-polyfill';
 import type { Entry, Visibility } from '@/core/entries/entry';
+import type { Tombstone } from '@/core/entries/tombstone';
 import type {
+  CalendarId,
   CourseId,
   MeetingId,
   EntryId,
@@ -16,8 +18,9 @@ import type {
 } from '@/core/ids';
 import type { Viewer } from '@/core/entries/viewer';
 import type { Outlet } from '@/core/outlets/outlet';
-import { OUTLET_KINDS } from '@/core/outlets/outlet';
+import { DEFAULT_LOOK, OUTLET_KINDS } from '@/core/outlets/outlet';
 import type { Meeting } from '@/core/time/meetings';
+import type { OutsideCalendar } from '@/core/outside/outsideCalendar';
 import type { Plan } from '@/core/plan/plan';
 import type { Sheet } from '@/core/signup/sheet';
 import { DEFAULT_RULES } from '@/core/signup/sheet';
@@ -169,8 +172,8 @@ const sheets: fc.Arbitrary<Sheet[]> = fc
       audience: item.audience,
       hosts: [{ id: 'host' as PersonId, name: 'A Host' }],
       place: '',
-      meetingLink: `https://x.example/${mark('meet', n)}`,
-      rules: { ...DEFAULT_RULES, perSheet: 9, namesShown: item.offered, links: [{ url: `https://x.example/${mark('meet', n)}`, label: '', staffOnly: false }] }, // prettier-ignore
+      meetingLink: `https://x.example/${mark('room', n)}`,
+      rules: { ...DEFAULT_RULES, perSheet: 9, namesShown: item.offered, links: [{ url: `https://x.example/${mark('room', n)}`, label: '', staffOnly: false }] }, // prettier-ignore
       offered: item.offered,
       uses: { count: 0 },
       tzid: 'America/Halifax',
@@ -181,7 +184,7 @@ const sheets: fc.Arbitrary<Sheet[]> = fc
         const start = NOW.add({ hours: 24 + i });
         const booking = person && {
           id: `b${n}-${i}` as BookingId, uid: `uid-b${n}-${i}`, seat: 1, person, personName: mark(`name-${person}-`, n), note: mark(`note-${person}-`, n),
-          answer: mark(`note-${person}-`, n), meetingLink: `https://x.example/${mark('meet', n)}`, sequence: 0, created: NOW, lastModified: NOW,
+          answer: mark(`note-${person}-`, n), meetingLink: `https://x.example/${mark('room', n)}`, sequence: 0, created: NOW, lastModified: NOW,
         }; // prettier-ignore
         return {
           id: `sl${n}-${i}` as SlotId,
@@ -194,6 +197,30 @@ const sheets: fc.Arbitrary<Sheet[]> = fc
     })),
   );
 
+const CALENDARS = ['k0', 'k1'] as CalendarId[];
+const calendars: fc.Arbitrary<OutsideCalendar[]> = fc
+  .array(fc.record({ courses: fc.subarray(COURSES), wholeTerm: fc.boolean(), seenBy: fc.constantFrom('staff' as const, 'everyone' as const), active: fc.boolean(), day }), { maxLength: 2 })
+  .map((list) =>
+    list.map(({ day: start, ...facts }, n) => ({
+      ...facts, id: CALENDARS[n]!, term: 't' as TermId, name: `K${n}`, url: '', closes: { kind: 'none' as const }, changedAt: NOW,
+      times: [{ uid: `u${n}`, title: mark('outside', n), place: '', url: '', start, cancelled: false }],
+    })),
+  ); // prettier-ignore
+
+const tombstones: fc.Arbitrary<Tombstone[]> = fc
+  .array(fc.record({ audience, day, hours: fc.integer({ min: 0, max: 900 }) }), { maxLength: 3 })
+  .map((list) =>
+    list.flatMap(({ audience: parts, day: start, hours }, n) =>
+      parts.map((part) => ({
+        uid: mark('gone', n),
+        part,
+        start,
+        sequence: 1,
+        goneAt: NOW.subtract({ hours }),
+      })),
+    ),
+  );
+
 /** One class for each section, marked in its reason. */
 const meeting = (section: SectionId): Meeting => ({
   id: `m-${section}` as MeetingId, key: '2026-10-20', ordinal: 1, date: Temporal.PlainDate.from('2026-10-20'),
@@ -201,7 +228,7 @@ const meeting = (section: SectionId): Meeting => ({
   sequence: 0, lastModified: NOW,
 }); // prettier-ignore
 
-export const plan: fc.Arbitrary<Plan> = fc.record({ entries, sheets }).map((parts) => ({
+export const plan: fc.Arbitrary<Plan> = fc.record({ entries, sheets, calendars, tombstones }).map((parts) => ({
   ...parts,
   locale: 'en-GB',
   closures: [],
@@ -248,10 +275,17 @@ export const outlet: fc.Arbitrary<Outlet> = fc
     sections: fc.subarray(Object.values(SECTIONS).flat()),
     kinds: fc.subarray([...OUTLET_KINDS], { minLength: 1 }),
     times: fc.constantFrom('days' as const, 'single' as const),
+    calendars: fc.subarray(CALENDARS),
+    meetingLinks: fc.boolean(),
+    detail: fc.constantFrom('full' as const, 'titles' as const),
+    daysBack: fc.option(fc.integer({ min: 0, max: 40 }), { nil: undefined }),
   })
   .map((o) => ({
     ...o,
     id: 'o' as OutletId,
+    tags: true,
+    reminders: [],
+    look: DEFAULT_LOOK,
     kind: 'feed',
     name: 'O',
     owner: 'p1' as PersonId,

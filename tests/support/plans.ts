@@ -100,6 +100,8 @@ export const plan = (parts: Partial<Plan> = {}): Plan => ({
   entries: [],
   sheets: [],
   materials: [],
+  calendars: [],
+  tombstones: [],
   ...parts,
 });
 

@@ -24,10 +24,22 @@ export type School = Readonly<{
   close: () => Promise<void>;
 }>;
 
-/** A small school in a folder of its own, its clock starting on 13 October 2026, 9:00 in Halifax. */
-export async function newSchool({ students = 3 } = {}): Promise<School> {
+/** A data folder of its own with nothing in it, its clock starting on 13 October 2026, 9:00 in Halifax. */
+export async function emptySchool(): Promise<Pick<School, 'pembit' | 'close'>> {
   const folder = mkdtempSync(path.join(tmpdir(), 'pembit-school-'));
   const pembit = await openPembit(readConfig({ PEMBIT_DATA: folder, PEMBIT_NOW: '2026-10-13T12:00:00Z' }));
+  return {
+    pembit,
+    close: async () => {
+      await pembit.close();
+      rmSync(folder, { recursive: true, force: true });
+    },
+  };
+}
+
+/** A small school in a folder of its own, its clock starting on 13 October 2026, 9:00 in Halifax. */
+export async function newSchool({ students = 3 } = {}): Promise<School> {
+  const { pembit, close } = await emptySchool();
   const term = randomUUID() as TermId;
   const [course, other] = [randomUUID() as CourseId, randomUUID() as CourseId];
   const section = randomUUID() as SectionId;
@@ -103,9 +115,6 @@ export async function newSchool({ students = 3 } = {}): Promise<School> {
     stranger: await signedIn(strangerId!),
     students: await Promise.all(studentIds.map(signedIn)),
     signedIn,
-    close: async () => {
-      await pembit.close();
-      rmSync(folder, { recursive: true, force: true });
-    },
+    close,
   };
 }

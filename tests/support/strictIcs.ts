@@ -20,12 +20,14 @@ const VALUES: Record<string, RegExp> = {
   TZID: TEXT, 'X-WR-CALNAME': TEXT, 'X-WR-CALDESC': TEXT, CATEGORIES: TEXT_LIST, URL: URI, SOURCE: URI, CONFERENCE: URI, COLOR: /^[a-z]+$/,
   'REFRESH-INTERVAL': DURATION, 'X-PUBLISHED-TTL': DURATION, DTSTAMP: UTC, CREATED: UTC, 'LAST-MODIFIED': UTC, SEQUENCE: /^\d+$/,
   CLASS: /^(PUBLIC|PRIVATE|CONFIDENTIAL)$/, TRANSP: /^(OPAQUE|TRANSPARENT)$/, STATUS: /^(TENTATIVE|CONFIRMED|CANCELLED)$/,
+  'STYLED-DESCRIPTION': TEXT, 'X-ALT-DESC': TEXT, ACTION: /^DISPLAY$/, TRIGGER: DURATION,
   METHOD: /^[A-Z]+$/, ORGANIZER: /^mailto:[^\s@]+@[^\s@]+$/, ATTENDEE: /^mailto:[^\s@]+@[^\s@]+$/, TZOFFSETFROM: OFFSET, TZOFFSETTO: OFFSET, RRULE: /^FREQ=[A-Z]+(;[A-Z]+=[A-Z0-9,+-]+)*$/, RDATE: LOCAL,
 }; // prettier-ignore
 
 const ONCE: Record<string, readonly string[]> = {
   VCALENDAR: ['PRODID', 'VERSION', 'CALSCALE', 'NAME', 'DESCRIPTION', 'URL', 'COLOR', 'REFRESH-INTERVAL', 'SOURCE'],
   VEVENT: ['UID', 'DTSTAMP', 'DTSTART', 'DTEND', 'SUMMARY', 'DESCRIPTION', 'LOCATION', 'URL', 'CLASS', 'TRANSP', 'STATUS', 'SEQUENCE', 'CREATED', 'LAST-MODIFIED', 'ORGANIZER'],
+  VALARM: ['ACTION', 'DESCRIPTION', 'TRIGGER', 'DURATION', 'REPEAT'],
   VTIMEZONE: ['TZID'],
   STANDARD: ['DTSTART', 'TZOFFSETFROM', 'TZOFFSETTO'],
   DAYLIGHT: ['DTSTART', 'TZOFFSETFROM', 'TZOFFSETTO'],
@@ -34,6 +36,8 @@ const ONCE: Record<string, readonly string[]> = {
 const REQUIRED: Record<string, readonly string[]> = {
   VCALENDAR: ['PRODID', 'VERSION'],
   VEVENT: ['UID', 'DTSTAMP', 'DTSTART'],
+  // Section 3.6.6, of an alarm that is shown.
+  VALARM: ['ACTION', 'DESCRIPTION', 'TRIGGER'],
   VTIMEZONE: ['TZID'],
   STANDARD: ['DTSTART', 'TZOFFSETFROM', 'TZOFFSETTO'],
   DAYLIGHT: ['DTSTART', 'TZOFFSETFROM', 'TZOFFSETTO'],
@@ -41,6 +45,7 @@ const REQUIRED: Record<string, readonly string[]> = {
 
 const PARENT: Record<string, string> = {
   VEVENT: 'VCALENDAR',
+  VALARM: 'VEVENT',
   VTIMEZONE: 'VCALENDAR',
   STANDARD: 'VTIMEZONE',
   DAYLIGHT: 'VTIMEZONE',
@@ -153,7 +158,12 @@ function checkCalendar(root: Component, complaints: string[]): void {
   const uids = new Set<string>();
   checkComponent(root, zones, complaints);
   for (const event of root.children.filter((c) => c.name === 'VEVENT')) {
-    const uid = values(event, 'UID')[0]?.value ?? '';
+    // An occurrence that differs has its series' UID and says which it is.
+    const uid = [
+      values(event, 'UID')[0]?.value ?? '',
+      ...values(event, 'RECURRENCE-ID').map((p) => p.value),
+    ].join(' ');
+    checkUntil(event, complaints);
     if (uids.has(uid)) complaints.push(`UID ${uid} twice.`);
     uids.add(uid);
     checkDates(event, complaints);
@@ -170,7 +180,7 @@ function checkComponent(component: Component, zones: ReadonlySet<string>, compla
   const observance = component.name === 'STANDARD' || component.name === 'DAYLIGHT';
   for (const property of component.properties) {
     const { name, value, params, line } = property;
-    if (name === 'DTSTART' || name === 'DTEND') {
+    if (['DTSTART', 'DTEND', 'EXDATE', 'RECURRENCE-ID'].includes(name)) {
       const tzid = params.get('TZID');
       const expected = params.get('VALUE') === 'DATE' ? DATE : tzid || observance ? LOCAL : UTC;
       if (!expected.test(value)) complaints.push(`Line ${line}: ${name} ${value}.`);
@@ -187,6 +197,16 @@ function realDate(value: string): boolean {
   const [year, month, day] = [value.slice(0, 4), value.slice(4, 6), value.slice(6, 8)].map(Number);
   const date = new Date(Date.UTC(year!, month! - 1, day!));
   return date.getUTCMonth() === month! - 1 && date.getUTCDate() === day!;
+}
+
+/** Section 3.3.10: UNTIL is of DTSTART's type, and in UTC where that is a time with a zone. */
+function checkUntil(event: Component, complaints: string[]): void {
+  const [start] = values(event, 'DTSTART');
+  const [rule] = values(event, 'RRULE');
+  const until = /UNTIL=([^;]+)/.exec(rule?.value ?? '')?.[1];
+  if (!until || !start) return;
+  const expected = start.params.get('VALUE') === 'DATE' ? DATE : UTC;
+  if (!expected.test(until)) complaints.push(`Line ${rule!.line}: UNTIL is ${until}.`);
 }
 
 /** Section 3.8.2.2: DTEND is of DTSTART's type, and later. */

@@ -1,5 +1,10 @@
 import type { Metadata } from 'next';
 import { accountTexts } from '@/core/texts/frame';
+import { zoneNames } from '@/core/time/zoneData';
+import { sharedPembit } from '@/server/pembit';
+import { planSeenBy } from '@/server/plan/planSeenBy';
+import { settingsOf } from '@/server/students/settings';
+import { OwnSettings } from '@/ui/student/OwnSettings';
 import { SignOut } from '@/ui/session/SignOut';
 import { PageFrame } from '../PageFrame';
 import { signedInOr } from '../signedIn';
@@ -10,6 +15,12 @@ export const metadata: Metadata = { title: accountTexts.title };
 export default async function AccountPage() {
   const actor = await signedInOr('/account');
   const { person } = actor;
+  const pembit = sharedPembit();
+  // Without what one has chosen: the colours that courses have for everybody.
+  const [settings, plan] = await Promise.all([
+    settingsOf(pembit, person.id),
+    planSeenBy(pembit, actor.viewer, { notes: false }),
+  ]);
   return (
     <PageFrame actor={actor}>
       <div className={styles.page}>
@@ -18,6 +29,13 @@ export default async function AccountPage() {
           {accountTexts.signedInAs} <b>{person.name}</b>, {person.email}
         </p>
         {person.isAdmin ? <p>{accountTexts.administrator}</p> : null}
+        <OwnSettings
+          settings={settings}
+          zones={zoneNames}
+          courses={plan.courses
+            .filter((course) => !course.archived)
+            .map(({ code, tag, title, color }) => ({ code, tag, title, color }))}
+        />
         <SignOut />
       </div>
     </PageFrame>

@@ -1,42 +1,108 @@
 import type { Metadata } from 'next';
+import { Temporal } from 'temporal-polyfill';
 import Link from 'next/link';
+import { withNews } from '@/core/plan/changesSince';
 import { occurrencesOf } from '@/core/plan/occurrences';
 import { studentTexts } from '@/core/texts/student';
-import { currentTerm } from '@/core/time/term';
-import { weekAndDate } from '@/core/time/dateLabels';
+import { currentTerm, teachingWeeks } from '@/core/time/term';
+import { dateLabel, weekAndDate } from '@/core/time/dateLabels';
 import { requireZone } from '@/core/time/zoneData';
 import { planSeenBy } from '@/server/plan/planSeenBy';
 import { recordShown } from '@/server/plan/recordShown';
 import { todayIn } from '@/server/plan/todayIn';
+import { unseenChanges } from '@/server/students/changes';
+import { doneOf } from '@/server/students/done';
 import { sharedPembit } from '@/server/pembit';
 import { withoutCourses } from '@/ui/frame/switchedCourses';
+import { KeepOffline } from '@/ui/offline/KeepOffline';
 import { DayList } from '@/ui/student/DayList';
-import { nextView } from '@/ui/student/nextView';
+import { changeLines } from '@/core/plan/changeLines';
+import type { KindFilter, NextAsked } from '@/ui/student/nextView';
+import { KIND_FILTERS, nextView } from '@/ui/student/nextView';
+import { SawChanges } from '@/ui/student/SawChanges';
 import { PageFrame } from '../PageFrame';
 import { signedInOr } from '../signedIn';
 import styles from './next.module.css';
 
 export const metadata: Metadata = { title: studentTexts.nextTitle };
 
-export default async function NextPage({ searchParams }: { searchParams: Promise<{ without?: string }> }) {
+type Search = Promise<Readonly<{ without?: string; q?: string; kind?: string; week?: string }>>;
+
+/** What the address asks for; what cannot be read is as if it were not there. */
+function askedBy({ q, kind, week }: Awaited<Search>, starts: readonly string[]): NextAsked {
+  return {
+    ...(q ? { words: q.slice(0, 200) } : {}),
+    ...(KIND_FILTERS.includes(kind as KindFilter) ? { kind: kind as KindFilter } : {}),
+    ...(week && starts.includes(week) ? { week: Temporal.PlainDate.from(week) } : {}),
+  };
+}
+
+export default async function NextPage({ searchParams }: { searchParams: Search }) {
   const actor = await signedInOr('/next');
   const pembit = sharedPembit();
   const plan = await planSeenBy(pembit, actor.viewer);
   const today = todayIn(pembit, plan);
-  await recordShown(pembit, actor.person.id, plan);
-  const off = withoutCourses((await searchParams).without);
+  const [changes, done] = await Promise.all([
+    unseenChanges(pembit, actor, plan),
+    doneOf(pembit, actor),
+    recordShown(pembit, actor.person.id, plan),
+  ]);
+  const search = await searchParams;
+  const off = withoutCourses(search.without);
   const shown = new Set(
     plan.courses.filter((course) => !course.archived && !off.has(course.code)).map((course) => course.id),
   );
-  const occurrences = occurrencesOf(plan, requireZone).filter(
-    (o) => o.kind === 'note' || o.courses.some((id) => shown.has(id)),
+  const occurrences = withNews(occurrencesOf(plan, requireZone), changes).filter(
+    (o) =>
+      o.kind === 'note' ||
+      (o.courses.some((id) => shown.has(id)) && !(o.kind === 'outside' && off.has(o.calendar))),
   );
-  const view = nextView(plan, occurrences, { zoneOf: requireZone, now: pembit.now(), today });
   const term = currentTerm(plan.terms, today);
+  const weeks = term ? teachingWeeks(term) : [];
+  const asked = askedBy(search, weeks.map(({ first }) => first.toString())); // prettier-ignore
+  const view = nextView(plan, occurrences, { zoneOf: requireZone, now: pembit.now(), today, done, asked });
+  const news = changeLines(changes, plan);
+  const kept = {
+    person: actor.person.id,
+    title: studentTexts.nextTitle,
+    days: view.days.map(({ heading, lines }) => ({
+      heading,
+      lines: lines.map(({ time, tags, title, detail }) => ({
+        time,
+        tags: tags.map(({ tag }) => tag).join(' '),
+        title,
+        detail,
+      })),
+    })),
+  };
   return (
     <PageFrame actor={actor} plan={plan}>
+      {view.found === undefined && !asked.week ? <KeepOffline kept={kept} /> : null}
       {term ? <p className="soft">{weekAndDate(term, today, plan.locale)}</p> : null}
       <h1>{studentTexts.nextTitle}</h1>
+      {plan.abroad && term ? (
+        <p className="soft">{studentTexts.zones(term.tzid, plan.abroad.own.tzid)}</p>
+      ) : null}
+      {news.length > 0 ? (
+        <section className={`notice ${styles.changes}`} aria-labelledby="changes">
+          <h2 id="changes">{studentTexts.changesTitle(news.length)}</h2>
+          <ul>
+            {news.map((change) => (
+              <li key={change.key}>
+                {change.tags.map((tag) => (
+                  <span key={tag.tag} className="tag" data-course={tag.color}>
+                    {tag.tag}
+                  </span>
+                ))}{' '}
+                {change.href ? <Link href={change.href}>{change.title}</Link> : change.title}: {change.words}
+              </li>
+            ))}
+          </ul>
+          <div>
+            <SawChanges />
+          </div>
+        </section>
+      ) : null}
       {view.now ? (
         <section className={`card ${styles.now}`} data-course={view.now.line.tags[0]?.color}>
           <p className={styles.label}>{view.now.label}</p>
@@ -67,6 +133,48 @@ export default async function NextPage({ searchParams }: { searchParams: Promise
           </p>
         </section>
       ) : null}
+      <details open={view.found !== undefined || asked.week !== undefined}>
+        <summary>{studentTexts.search}</summary>
+        <form className={styles.find} action="/next" method="get">
+          <label>
+            {studentTexts.words}
+            <input type="search" name="q" defaultValue={asked.words} />
+          </label>
+          <label>
+            {studentTexts.filter}
+            <select name="kind" aria-label={studentTexts.filter} defaultValue={asked.kind ?? 'all'}>
+              {KIND_FILTERS.map((kind) => (
+                <option key={kind} value={kind}>
+                  {studentTexts.kinds[kind]}
+                </option>
+              ))}
+            </select>
+          </label>
+          <label>
+            {studentTexts.week}
+            <select name="week" aria-label={studentTexts.week} defaultValue={asked.week?.toString() ?? ''}>
+              <option value="">{studentTexts.weekNow}</option>
+              {weeks.map(({ number, first }) => (
+                <option key={number} value={first.toString()}>
+                  {studentTexts.weekOption(number, dateLabel(first, 'dayMonth', plan.locale))}
+                </option>
+              ))}
+            </select>
+          </label>
+          {search.without ? <input type="hidden" name="without" value={search.without} /> : null}
+          <button>{studentTexts.show}</button>
+          {view.found === undefined ? null : <p role="status">{studentTexts.found(view.found)}</p>}
+        </form>
+      </details>
+      <p>
+        <Link href="/month">{studentTexts.asMonth}</Link>
+      </p>
+      {view.wasDue.length > 0 ? (
+        <section className={styles.day} aria-labelledby="was-due">
+          <h2 id="was-due">{studentTexts.wasDueTitle}</h2>
+          <DayList lines={view.wasDue} ticks={false} />
+        </section>
+      ) : null}
       {view.days.length === 0 ? (
         <div className="empty">
           <h2>{studentTexts.nothingTitle}</h2>
@@ -81,9 +189,15 @@ export default async function NextPage({ searchParams }: { searchParams: Promise
             </h2>
             <span className="soft">{day.distance}</span>
           </div>
-          <DayList lines={day.lines} />
+          <DayList lines={day.lines} ticks={false} />
         </section>
       ))}
+      {view.done.length > 0 ? (
+        <details className={styles.day}>
+          <summary>{studentTexts.doneTitle(view.done.length)}</summary>
+          <DayList lines={view.done} ticks />
+        </details>
+      ) : null}
     </PageFrame>
   );
 }

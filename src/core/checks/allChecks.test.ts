@@ -17,13 +17,22 @@ import {
   term,
 } from '../../../tests/support/plans';
 import type { AssignmentEntry, EventEntry, SharedEntry } from '../entries/entry';
-import type { ClassPlanId, ClosureId, EntryId, MeetingId, SectionId } from '../ids';
+import type {
+  CalendarId,
+  ClassPlanId,
+  ClosureId,
+  CourseId,
+  EntryId,
+  MeetingId,
+  OutletId,
+  SectionId,
+} from '../ids';
 import type { LinkTest } from '../links/linkTest';
 import type { ClassPlan } from '../plan/classPlan';
 import type { SeenClass } from '../plan/seenPlan';
 import { requireZone } from '../time/zoneData';
 import { CHECKS, findAll } from './allChecks';
-import type { CheckInput, CheckedEntry, Enrolled } from './check';
+import type { CheckInput, CheckedCalendar, CheckedEntry, CheckedOutlet, Enrolled } from './check';
 import { fingerprint, findingKey } from './check';
 import { checkedPeople } from './checkedPeople';
 
@@ -52,8 +61,11 @@ const from = (text: string) => ({ kind: 'from' as const, from: at(text), at: ins
 const plan: ClassPlan = { id: 'p' as ClassPlanId, course: HL, title: 'Bevels', description: '', links: [], pinned: false, bindings: [], sequence: 0, created: NOW, lastModified: NOW }; // prettier-ignore
 const cls = (date: string, more: Partial<SeenClass> = {}): SeenClass => ({ course: hull, section: hull.sections[0]!, meeting: meeting({ id: date as MeetingId, date: day(date) }), asStaff: true, ...more }); // prettier-ignore
 
+const outlet = (changes: Partial<CheckedOutlet> = {}): CheckedOutlet => ({ id: 'o' as OutletId, name: 'Hull lofting', audience: 'public', courses: [HL, NV], sections: [], holds: 3, generation: 1, ...changes }); // prettier-ignore
+const calendar = (hours: number): CheckedCalendar => ({ id: 'k' as CalendarId, name: 'District', courses: [HL], failingSince: NOW.subtract({ hours }) }); // prettier-ignore
+
 const input = (entries: readonly CheckedEntry[], more: Partial<CheckInput> = {}): CheckInput => ({
-  term, courses, closures: [closure], entries, classes: [], peopleOf: checkedPeople(enrolled), linkTests: new Map(), today: day('2026-10-13'), zoneOf: requireZone, locale: 'en-GB', ...more,
+  term, courses, closures: [closure], entries, classes: [], peopleOf: checkedPeople(enrolled), linkTests: new Map(), today: day('2026-10-13'), now: NOW, outlets: [outlet()], calendars: [], zoneOf: requireZone, locale: 'en-GB', ...more,
 }); // prettier-ignore
 const board = { url: 'https://x.example/b', label: '', staffOnly: false };
 const answered = (test: Partial<LinkTest>) => ({ linkTests: new Map([[board.url, { url: board.url, state: 'opens', reason: '', milliseconds: 1, testedAt: NOW, ...test } as LinkTest]]) }); // prettier-ignore
@@ -85,6 +97,11 @@ const TABLE: readonly (readonly [check: string, found: CheckInput, nearMiss: Che
   ['noSuchClass', input([work({ atClass: { due: { ordinal: 40, edge: 'start' } } })]), input([work({ atClass: { due: { ordinal: 11, edge: 'start' } } })])],
   ['linkFails', input([work({ links: [board] })], answered({ state: 'fails', status: 404 })), input([work({ links: [board] })], answered({ state: 'signIn', status: 401 }))],
   ['linkMoved', input([], { ...answered({ state: 'moved' }), classes: [cls('2026-10-20', { plan: { ...plan, links: [board] } })] }), input([work({ links: [board] })], answered({ state: 'opens' }))],
+  ['outletEmpty', input([], { outlets: [outlet({ holds: 0 })] }), input([], { outlets: [outlet({ holds: 1 })] })],
+  ['outletOver', input([], { outlets: [outlet({ courses: ['gone' as CourseId] })] }), input([], { outlets: [outlet({ courses: ['gone' as CourseId, HL] })] })],
+  ['sectionsPublic', input([work({ audience: forB })], { outlets: [outlet({ sections: [SECTION_B] })] }), input([work({ audience: forB })], { outlets: [outlet({ sections: [SECTION_B], audience: 'roster' })] })],
+  ['courseUnpublished', input([work()], { outlets: [outlet({ courses: [NV] })] }), input([], { outlets: [outlet({ courses: [NV] })] })],
+  ['calendarFails', input([], { calendars: [calendar(24)] }), input([], { calendars: [calendar(23)] })],
 ]; // prettier-ignore
 
 describe('each check finds its own, and lets the near miss be', () => {

@@ -8,6 +8,11 @@ import { dueOutsideWindow } from './dueOutsideWindow';
 import { duringClass } from './duringClass';
 import { endsBeforeStart } from './endsBeforeStart';
 import { hiddenSoon } from './hiddenSoon';
+import { calendarFails } from './calendarFails';
+import { courseUnpublished } from './courseUnpublished';
+import { outletEmpty } from './outletEmpty';
+import { outletOver } from './outletOver';
+import { sectionsPublic } from './sectionsPublic';
 import { linkFails } from './linkFails';
 import { linkMoved } from './linkMoved';
 import { noPlan } from './noPlan';
@@ -48,12 +53,20 @@ export const CHECKS: readonly Check[] = [
   noSuchClass,
   linkFails,
   linkMoved,
+  outletEmpty,
+  outletOver,
+  sectionsPublic,
+  courseUnpublished,
+  calendarFails,
 ];
 
 /** What all checks find from today on, in the order of time: what is over can no longer be put right. */
 export function findAll(input: CheckInput): Finding[] {
-  const day = ({ about }: Finding) =>
-    momentText('entry' in about ? dayOfEntry(about.entry) : about.seen.meeting.date);
+  const day = ({ about }: Finding) => {
+    if ('entry' in about) return momentText(dayOfEntry(about.entry));
+    // What has no day is for today.
+    return momentText('seen' in about ? about.seen.meeting.date : input.today);
+  };
   return CHECKS.flatMap((check) => check.find(input))
     .map((finding) => ({ finding, day: day(finding) }))
     .filter((found) => found.day >= momentText(input.today))

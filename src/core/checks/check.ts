@@ -2,7 +2,7 @@ import type { Temporal } from 'temporal-polyfill';
 import type { SharedEntry } from '../entries/entry';
 import type { SeenEntry } from '../entries/seenBy';
 import type { LinkTest } from '../links/linkTest';
-import type { CourseId, GroupId, PersonId, SectionId } from '../ids';
+import type { CalendarId, CourseId, GroupId, OutletId, PersonId, SectionId } from '../ids';
 import type { Course } from '../plan/plan';
 import type { SeenClass } from '../plan/seenPlan';
 import type { Closure } from '../time/closure';
@@ -21,6 +21,35 @@ export type Enrolled = Readonly<{
 /** An entry that is checked: its staff looks at it. Its instance of a series is its first. */
 export type CheckedEntry = SeenEntry & SharedEntry;
 
+/** An outlet as checks look at it: what it is composed of, and how many things it holds now. */
+export type CheckedOutlet = Readonly<{
+  id: OutletId;
+  name: string;
+  audience: 'public' | 'roster';
+  courses: readonly CourseId[];
+  sections: readonly SectionId[];
+  holds: number;
+  generation: number;
+}>;
+
+/** An outside calendar with how it stands with its source. */
+export type CheckedCalendar = Readonly<{
+  id: CalendarId;
+  name: string;
+  courses: readonly CourseId[];
+  failingSince?: Temporal.Instant;
+}>;
+
+/** Something that is published, or read from outside, and has no day: `href` is where it is put right. */
+export type CheckedPlace = Readonly<{
+  id: string;
+  title: string;
+  courses: readonly CourseId[];
+  href: string;
+  /** Different after each change. */
+  version: string;
+}>;
+
 /** What checks look at: everything that one viewer teaches in a term. */
 export type CheckInput = Readonly<{
   term: Term;
@@ -33,6 +62,9 @@ export type CheckInput = Readonly<{
   /** How links answered when they were last tested, by address. */
   linkTests: ReadonlyMap<string, LinkTest>;
   today: Temporal.PlainDate;
+  now: Temporal.Instant;
+  outlets: readonly CheckedOutlet[];
+  calendars: readonly CheckedCalendar[];
   zoneOf: ZoneLookup;
   locale: string;
 }>;
@@ -51,8 +83,9 @@ export type Remedy = Readonly<{ label: string }> &
 /** Something questionable: what, where, why, and what to do about it. */
 export type Finding = Readonly<{
   check: string;
-  /** An entry, or a class. */
-  about: Readonly<{ entry: CheckedEntry }> | Readonly<{ seen: SeenClass }>;
+  /** An entry, a class, or something that has no day. */
+  about:
+    Readonly<{ entry: CheckedEntry }> | Readonly<{ seen: SeenClass }> | Readonly<{ place: CheckedPlace }>;
   why: string;
   remedy: Remedy;
   /** Another entry that it is about, too. */
@@ -66,12 +99,23 @@ export const OPEN = (label: string): Remedy => ({ label, act: 'open' });
 
 /** By what a finding is known again: dismissed, it stays so until what it is about changes. */
 export function findingKey({ check, about, other }: Finding): string {
-  const id = 'entry' in about ? about.entry.id : about.seen.meeting.id;
+  const id = 'entry' in about ? about.entry.id : 'seen' in about ? about.seen.meeting.id : about.place.id;
   return [check, id, ...(other ? [other.id] : [])].join(' ');
+}
+
+/** The courses that a finding concerns. */
+export function coursesOfFinding({ about }: Finding): readonly CourseId[] {
+  if ('entry' in about) return about.entry.audience.map((part) => part.course);
+  return 'seen' in about ? [about.seen.course.id] : about.place.courses;
 }
 
 /** Different after each change of what a finding is about. */
 export function fingerprint({ about, other }: Finding): string {
-  const own = 'entry' in about ? about.entry.sequence : about.seen.meeting.sequence;
+  const own =
+    'entry' in about
+      ? about.entry.sequence
+      : 'seen' in about
+        ? about.seen.meeting.sequence
+        : about.place.version;
   return [own, ...(other ? [other.sequence] : [])].join(' ');
 }

@@ -1,5 +1,5 @@
 import { findDate } from '../quickline/quickDates';
-import { plainText } from '../richText/sanitize';
+import { plainText } from '../richText/plainText';
 import { checkTexts } from '../texts/checks';
 import { dateLabel } from '../time/dateLabels';
 import type { Check, CheckInput, CheckedEntry } from './check';

@@ -87,6 +87,6 @@ describe('who sees which date', () => {
       'set Body plan (B) 2026-10-14 uid-w1-set-b',
       'due Body plan (B) 2026-10-14T14:00 uid-w1-b',
     ]],
-    ['an outlet for B alone', { kind: 'roster', courses: new Set([HL]), sections: new Set([SECTION_B]) }, ['set Body plan 2026-10-14 uid-w1-set', 'due Body plan 2026-10-14T14:00 uid-w1']],
+    ['an outlet for B alone', { kind: 'roster', courses: new Set([HL]), sections: new Set([SECTION_B]), calendars: new Set(), meetingLinks: false }, ['set Body plan 2026-10-14 uid-w1-set', 'due Body plan 2026-10-14T14:00 uid-w1']],
   ])('%s', (_, viewer, expected) => expect(lines(viewer)).toEqual(expected)); // prettier-ignore
 });

@@ -59,6 +59,8 @@ type Common = Readonly<{
   description: string;
   tzid: string;
   sequence: number;
+  /** The UID it had in the file that it was brought in from. */
+  sourceUid?: string;
   created: Temporal.Instant;
   lastModified: Temporal.Instant;
 }>;

@@ -14,7 +14,7 @@ import type { EntryInput } from './entryInput';
 import type { PlainVisibility } from './visibility';
 import { hiddenAfterOf, visibilityFor } from './visibility';
 
-type Identity = Readonly<{
+export type Identity = Readonly<{
   id: EntryId;
   uid: string;
   sequence: number;
@@ -170,6 +170,7 @@ export function entryFromInput(
     description: sanitize(input.description),
     tzid: zone.tzid,
     lastModified: now,
+    ...(before?.sourceUid === undefined ? {} : { sourceUid: before.sourceUid }),
   };
   if (input.kind === 'note') return { ...text, kind: 'note', on: momentIn(zone, input.on), author };
   const shared = (moment: Moment) => ({

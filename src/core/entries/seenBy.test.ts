@@ -22,11 +22,19 @@ import { requireZone } from '../time/zoneData';
 import type { Viewer } from './viewer';
 
 const B = 'b' as SectionId;
-const everyone: Viewer = { kind: 'public', courses: new Set([HL]), sections: new Set() };
+const everyone: Viewer = {
+  kind: 'public',
+  courses: new Set([HL]),
+  sections: new Set(),
+  calendars: new Set(),
+  meetingLinks: false,
+};
 const roster = (...sections: SectionId[]): Viewer => ({
   kind: 'roster',
   courses: new Set([HL]),
   sections: new Set(sections),
+  calendars: new Set(),
+  meetingLinks: false,
 });
 const sees = (viewer: Viewer, entry: Entry) => seenBy(viewer, entry, NOW) !== undefined;
 const from = (hours: number): Visibility => ({
@@ -42,7 +50,17 @@ describe('an entry for the whole course', () => {
     ['a student of it', student(), true],
     ['a student without a section', student(undefined, undefined), true],
     ['the public outlet of it', everyone, true],
-    ['an outlet of another course', { kind: 'public', courses: new Set([NV]), sections: new Set() }, false],
+    [
+      'an outlet of another course',
+      {
+        kind: 'public',
+        courses: new Set([NV]),
+        sections: new Set(),
+        calendars: new Set(),
+        meetingLinks: false,
+      },
+      false,
+    ],
   ])('is seen by %s: %s', (_, viewer, expected) => expect(sees(viewer, event())).toBe(expected));
 });
 

@@ -3,6 +3,7 @@ import { audienceSeenBy } from './audience';
 import type { SectionId } from '../ids';
 import type { AssignmentEntry, CourseAudience, Entry, NoteEntry, SharedEntry } from './entry';
 import type { Viewer } from './viewer';
+import { getsMeetingLinks } from './viewer';
 import type { Release } from './visibility';
 import { releaseAt } from './visibility';
 
@@ -76,7 +77,7 @@ function datesSeenBy(viewer: Viewer, entry: AssignmentEntry): AssignmentEntry {
   return { ...entry, setOn, opens, due, closes, sectionDates: undefined };
 }
 
-/** Without what concerns others; whoever has only an address, not a name, gets no link into a meeting. */
+/** Without what concerns others. */
 function asReader(
   viewer: Viewer,
   entry: SharedEntry,
@@ -87,8 +88,8 @@ function asReader(
       return {
         ...entry,
         ...comingOf(entry),
-        meetingLink: own ? entry.meetingLink : '',
-        meetingText: own ? entry.meetingText : '',
+        meetingLink: getsMeetingLinks(viewer) ? entry.meetingLink : '',
+        meetingText: getsMeetingLinks(viewer) ? entry.meetingText : '',
         coming: entry.coming && {
           ...entry.coming,
           replies: entry.coming.replies.filter((reply) => reply.person === own),

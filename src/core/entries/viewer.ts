@@ -1,4 +1,4 @@
-import type { CourseId, GroupId, PersonId, SectionId } from '../ids';
+import type { CalendarId, CourseId, GroupId, PersonId, SectionId } from '../ids';
 
 /**
  * Whoever looks. A person sees as staff of some courses and as a member of others; a public or roster outlet
@@ -17,7 +17,11 @@ export type Viewer =
       kind: 'public' | 'roster';
       courses: ReadonlySet<CourseId>;
       sections: ReadonlySet<SectionId>;
+      calendars: ReadonlySet<CalendarId>;
+      meetingLinks: boolean;
     }>;
+
+export const getsMeetingLinks = (viewer: Viewer): boolean => viewer.kind === 'person' || viewer.meetingLinks;
 
 export const isStaffOf = (viewer: Viewer, course: CourseId): boolean =>
   viewer.kind === 'person' && viewer.staffOf.has(course);

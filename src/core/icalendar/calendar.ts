@@ -16,11 +16,17 @@ export type VEvent = Readonly<{
   recurrenceId?: Moment;
   summary: string;
   description?: string;
+  /** The description as HTML (RFC 9073 section 6.5), where it has more than plain text. */
+  styledDescription?: string;
   location?: string;
   url?: string;
   /** RFC 7986 section 5.11: where to join. */
   conference?: string;
   categories?: readonly string[];
+  /** A CSS3 colour name (RFC 7986 section 5.9). */
+  color?: string;
+  /** Minutes before the start, for each reminder. */
+  alarms?: readonly number[];
   /** Of an invitation (RFC 5546): who invites, and who is invited. */
   organizer?: CalendarUser;
   attendee?: CalendarUser;
@@ -49,4 +55,13 @@ export type VCalendar = Readonly<{
   /** The feed's own address; only in public feeds, since a copy of the file would carry the address on. */
   source?: string;
   events: readonly VEvent[];
+  tombstones?: readonly VTombstone[];
+}>;
+
+/** What is left of an event that a feed held: its reader can take it away by it. */
+export type VTombstone = Readonly<{
+  uid: string;
+  dtstamp: Temporal.Instant;
+  dtstart: Moment;
+  sequence: number;
 }>;

@@ -26,3 +26,9 @@ export const parameterValue = (text: string): string =>
     .replace(/\r\n?|\n/g, '^n')
     .replace(/"/g, "^'")
     .replace(/[\u0000-\u001f\u007f]/g, '')}"`;
+
+/** The reverse of `escapeText`: what a TEXT value says, without control characters other than tab and line breaks. */
+export const unescapeText = (value: string): string =>
+  value
+    .replace(/[\u0000-\u0008\u000b-\u001f\u007f]/g, '')
+    .replace(/\\([\\;,nN:"])/g, (_, c: string) => (c === 'n' || c === 'N' ? '\n' : c));

@@ -1,4 +1,4 @@
-import type { Temporal } from 'temporal-polyfill';
+import { Temporal } from 'temporal-polyfill';
 import type { Moment } from '../time/zonedWall';
 import { isDay } from '../time/zonedWall';
 
@@ -10,9 +10,24 @@ export const dateValue = (date: Temporal.PlainDate | Temporal.PlainDateTime): st
 export const localValue = (wall: Temporal.PlainDateTime): string =>
   `${dateValue(wall)}T${two(wall.hour)}${two(wall.minute)}${two(wall.second)}`;
 
+const SECONDS_A_DAY = 86_400;
+const EPOCH_DAY = Temporal.PlainDate.from('1970-01-01');
+// A feed writes three stamps for each event, on few days, and Temporal's answers are slow.
+const utcDays = new Map<number, string>();
+
+function utcDay(day: number): string {
+  const known = utcDays.get(day) ?? dateValue(EPOCH_DAY.add({ days: day }));
+  utcDays.set(day, known);
+  return known;
+}
+
 /** RFC 5545 section 3.3.5, form 2: UTC with Z. */
-export const utcValue = (instant: Temporal.Instant): string =>
-  `${localValue(instant.toZonedDateTimeISO('UTC').toPlainDateTime())}Z`;
+export function utcValue(instant: Temporal.Instant): string {
+  const seconds = Math.floor(instant.epochMilliseconds / 1000);
+  const day = Math.floor(seconds / SECONDS_A_DAY);
+  const rest = seconds - day * SECONDS_A_DAY;
+  return `${utcDay(day)}T${two(Math.floor(rest / 3600))}${two(Math.floor(rest / 60) % 60)}${two(rest % 60)}Z`;
+}
 
 /** `DTSTART;VALUE=DATE:20261015`, `DTSTART;TZID=America/Halifax:20261015T170000` or, in UTC, `DTSTART:20261015T200000Z`. */
 export function momentProperty(name: string, moment: Moment): string {

@@ -1,6 +1,7 @@
 /** The largest file that is kept, and the largest package that is read, in bytes. */
 export const LARGEST_FILE = 50 * 1024 * 1024;
 export const LARGEST_PACKAGE = 500 * 1024 * 1024;
+export const LARGEST_CALENDAR = 20 * 1024 * 1024;
 
 /** Whether a browser may show it in place, or hands it over to be saved. */
 type Shown = 'inline' | 'attachment';

@@ -91,6 +91,6 @@ describe('who sees what', () => {
     ['students what is visible by now, and nothing in a unit that is not', student(), ['Lines', 'drawing', 'fairing', 'syllabus']],
     ['staff everything, marked', staff(HL), ['Lines', 'drawing', 'fairing', 'Bevels?', 'Tools?', 'board?', 'syllabus']],
     ['staff of another course nothing', staff(NV), []],
-    ['an outlet what is visible by now', { kind: 'public' as const, courses: new Set([HL]), sections: new Set<never>() }, ['Lines', 'drawing', 'fairing', 'syllabus']],
+    ['an outlet what is visible by now', { kind: 'public' as const, courses: new Set([HL]), sections: new Set<never>(), calendars: new Set<never>(), meetingLinks: false }, ['Lines', 'drawing', 'fairing', 'syllabus']],
   ])('%s', (_, viewer, expected) => expect(titles(viewer)).toEqual(expected)); // prettier-ignore
 });

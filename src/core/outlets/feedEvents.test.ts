@@ -20,7 +20,7 @@ import { requireZone } from '../time/zoneData';
 import { momentText } from '../time/zonedWall';
 import { feedEvents } from './feedEvents';
 import type { Outlet, OutletKind } from './outlet';
-import { OUTLET_KINDS } from './outlet';
+import { OUTLET_KINDS, PERSONAL_DEFAULTS, PUBLISHED_DEFAULTS } from './outlet';
 import { outletContents } from './outletContents';
 import { outletViewer } from './outletViewer';
 
@@ -31,7 +31,7 @@ const addresses = {
   page: (path: string) => `https://pembit.example${path}`,
 };
 const published = (kinds: readonly OutletKind[] = OUTLET_KINDS, more: { times?: 'single' } = {}): Outlet => ({
-  id: 'o' as OutletId, kind: 'feed', name: 'HL', owner: MAREN, generation: 1, audience: 'public', courses: [HL], sections: ['a' as SectionId], kinds, times: 'days', ...more,
+  id: 'o' as OutletId, kind: 'feed', name: 'HL', owner: MAREN, generation: 1, audience: 'public', ...PUBLISHED_DEFAULTS, courses: [HL], sections: ['a' as SectionId], kinds, ...more,
 }); // prettier-ignore
 const personal: Outlet = {
   id: 'o' as OutletId,
@@ -40,6 +40,7 @@ const personal: Outlet = {
   owner: student().id,
   generation: 1,
   audience: 'personal',
+  ...PERSONAL_DEFAULTS,
 };
 const write = (given: Plan, outlet: Outlet = published()) =>
   feedEvents(outletContents(outlet, outletViewer(outlet, student()), given, NOW), addresses, requireZone);

@@ -1,140 +1,22 @@
 import { dayOf, isDay, momentText } from '../time/zonedWall';
-import { plainText } from '../richText/sanitize';
+import { plainText } from '../richText/plainText';
 import type { Temporal } from 'temporal-polyfill';
 import { perSection } from '../entries/perSection';
-import type { SeenEntry } from '../entries/seenBy';
-import type { VEvent } from '../icalendar/calendar';
+import type { VEvent, VTombstone } from '../icalendar/calendar';
+import { outsideShown } from '../outside/outsideShown';
 import { classTitle } from '../plan/occurrences';
 import { entryTexts } from '../texts/entries';
-import { dateLabel, momentLabel, timeLabel } from '../time/dateLabels';
+import { timeLabel } from '../time/dateLabels';
 import { spanOfMeeting } from '../time/meetings';
 import type { ZoneLookup } from '../time/zone';
 import { feedTexts } from '../texts/feeds';
 import type { Addresses, EventContext } from './eventParts';
-import { coursesOf, describe, tagged } from './eventParts';
+import { entryEvents } from './entryEvents';
+import { colorOf, describe, linkLine, styled, tagged } from './eventParts';
 import type { OutletContents } from './outletContents';
-import { seriesEvents } from './seriesEvents';
 import { sheetEvents } from './sheetEvents';
 
-/** A page of Pembit's own is written with its whole address. */
-const linkLine =
-  ({ page }: Addresses) =>
-  ({ label, url }: Readonly<{ label: string; url: string }>) => {
-    const address = url.startsWith('/') ? page(url) : url;
-    return label ? `${label}: ${address}` : address;
-  };
-
-function entryEvents(
-  entry: SeenEntry,
-  { plan, addresses, zoneOf }: EventContext,
-  has: OutletContents['has'],
-): VEvent[] {
-  const common = {
-    dtstamp: entry.lastModified,
-    url: addresses.entry(entry.id),
-    sequence: entry.sequence,
-    created: entry.created,
-    lastModified: entry.lastModified,
-  } as const;
-  if (entry.kind === 'note')
-    return has('note')
-      ? [
-          {
-            ...common,
-            uid: entry.uid,
-            dtstart: entry.on,
-            summary: entry.title,
-            description: plainText(entry.description),
-            class: 'PRIVATE',
-            transp: 'TRANSPARENT',
-          },
-        ]
-      : [];
-  const courses = coursesOf(plan, entry);
-  const links = entry.links.map(linkLine(addresses));
-  const text = plainText(entry.description);
-  const off = entry.cancelled === undefined ? undefined : entryTexts.cancelled(entry.cancelled);
-  const shared = {
-    ...common,
-    categories: courses.map((c) => c.code),
-    class: 'PUBLIC',
-    status: entry.cancelled === undefined ? 'CONFIRMED' : 'CANCELLED',
-  } as const;
-  const sheetLine = (date: Temporal.PlainDate) => feedTexts.daySheet(addresses.day(date, courses[0]));
-  switch (entry.kind) {
-    case 'event': {
-      if (!has('event')) return [];
-      const { start, end } = entry.when;
-      const event: VEvent = {
-        ...shared,
-        uid: entry.uid,
-        dtstart: start,
-        dtend: end,
-        summary: tagged(courses, entry.title),
-        description: describe([off, text, ...links, entry.meetingText, sheetLine(dayOf(start))]),
-        location: entry.place,
-        conference: entry.meetingLink,
-        transp: isDay(start) || off ? 'TRANSPARENT' : 'OPAQUE',
-      };
-      if (!entry.recurrence) return [event];
-      const zone = zoneOf(entry.tzid);
-      return seriesEvents(event, {
-        recurrence: entry.recurrence,
-        zone,
-        name: (title) => tagged(courses, title),
-      });
-    }
-    case 'assignment': {
-      const facts = [
-        entry.handIn,
-        entry.latePolicy,
-        entry.opens && feedTexts.opens(momentLabel(entry.opens, plan.locale)),
-        entry.closes && feedTexts.closes(momentLabel(entry.closes, plan.locale)),
-        text,
-        ...links,
-      ];
-      const due: VEvent = {
-        ...shared,
-        uid: entry.uid,
-        dtstart: entry.due,
-        summary: tagged(courses, feedTexts.due(entry.title)),
-        description: describe([
-          off,
-          entry.setOn && feedTexts.setOn(dateLabel(entry.setOn, 'short', plan.locale)),
-          ...facts,
-          sheetLine(dayOf(entry.due)),
-        ]),
-        transp: 'TRANSPARENT',
-      };
-      const set: VEvent | undefined = entry.setOn && {
-        ...shared,
-        uid: entry.setUid,
-        dtstart: entry.setOn,
-        summary: tagged(courses, feedTexts.set(entry.title, momentLabel(entry.due, plan.locale))),
-        description: describe([off, ...facts, sheetLine(entry.setOn)]),
-        transp: 'TRANSPARENT',
-      };
-      return [...(set && has('set') ? [set] : []), ...(has('due') ? [due] : [])];
-    }
-    case 'announcement':
-      return has('announcement')
-        ? [
-            {
-              ...shared,
-              uid: entry.uid,
-              dtstart: entry.on,
-              summary: tagged(courses, entry.title),
-              description: describe([off, text, ...links, sheetLine(entry.on)]),
-              transp: 'TRANSPARENT',
-            },
-          ]
-        : [];
-    default:
-      return entry satisfies never;
-  }
-}
-
-function classEvents(contents: OutletContents, { plan, addresses }: EventContext): VEvent[] {
+function classEvents(contents: OutletContents, { plan, addresses, named }: EventContext): VEvent[] {
   if (!contents.has('class')) return [];
   return plan.classes.map((seen) => {
     const { course, meeting } = seen;
@@ -149,7 +31,9 @@ function classEvents(contents: OutletContents, { plan, addresses }: EventContext
       dtstamp: modified,
       dtstart: spanOfMeeting(meeting, tzid).start,
       dtend: spanOfMeeting(meeting, tzid).end,
-      summary: tagged([course], seen.plan ? `${seen.plan.title} (${classTitle(seen)})` : classTitle(seen)),
+      summary: named([course], seen.plan ? `${seen.plan.title} (${classTitle(seen)})` : classTitle(seen)),
+      styledDescription: seen.plan && styled(seen.plan.description),
+      ...colorOf([course]),
       description: describe([
         meeting.cancelled === undefined ? '' : entryTexts.cancelled(meeting.cancelled),
         seen.plan && plainText(seen.plan.description),
@@ -211,9 +95,58 @@ function siteDateEvents(contents: OutletContents, { plan, addresses }: EventCont
   });
 }
 
+/** What outside calendars hold, each time by itself; a closure that one asks for stands in its place. */
+function outsideEvents(contents: OutletContents, { plan, addresses }: EventContext): VEvent[] {
+  if (!contents.has('outside')) return [];
+  return plan.calendars.flatMap((calendar) =>
+    outsideShown(calendar, plan.closures).map((time): VEvent => ({
+      uid: `${calendar.id} ${time.uid}`,
+      dtstamp: calendar.changedAt,
+      dtstart: time.start,
+      dtend: time.end,
+      summary: time.title,
+      description: feedTexts.from(calendar.name),
+      location: time.place,
+      url: time.url || addresses.day(dayOf(time.start), undefined),
+      class: 'PUBLIC',
+      transp: 'TRANSPARENT',
+      status: time.cancelled ? 'CANCELLED' : 'CONFIRMED',
+      sequence: 0,
+      created: calendar.changedAt,
+      lastModified: calendar.changedAt,
+    })),
+  );
+}
+
+/** Whether an event is over before a day: a series with its UNTIL. */
+function overBefore({ dtstart, dtend, rrule }: VEvent, day: Temporal.PlainDate): boolean {
+  const until = rrule && /UNTIL=(\d{4})(\d{2})(\d{2})/.exec(rrule);
+  if (rrule && !until) return false;
+  const last = until ? `${until[1]}-${until[2]}-${until[3]}` : momentText(dtend ?? dtstart).slice(0, 10);
+  const exclusive = !until && dtend !== undefined && isDay(dtend);
+  return exclusive ? last <= day.toString() : last < day.toString();
+}
+
+/** What feeds keep of what they held and hold no more. */
+export const feedTombstones = ({ plan }: OutletContents, events: readonly VEvent[]): VTombstone[] => {
+  const present = new Set(events.map(({ uid }) => uid));
+  const gone = new Map<string, VTombstone>();
+  for (const { uid, goneAt, start, sequence } of plan.tombstones)
+    if (!present.has(uid) && !gone.has(uid))
+      gone.set(uid, { uid, dtstamp: goneAt, dtstart: start, sequence });
+  return [...gone.values()].sort((a, b) => (a.uid < b.uid ? -1 : 1));
+};
+
 /** The VEVENTs of an outlet, in the order of their start, then of their UID: the same bytes for the same content. */
 export function feedEvents(contents: OutletContents, addresses: Addresses, zoneOf: ZoneLookup): VEvent[] {
-  const context = { plan: contents.plan, addresses, zoneOf };
+  const { since, reminders } = contents;
+  const context: EventContext = {
+    plan: contents.plan,
+    addresses,
+    zoneOf,
+    named: (courses, title) => (contents.tags ? tagged(courses, title) : title),
+    alarms: (kind) => reminders.flatMap((reminder) => (reminder.kind === kind ? [reminder.minutes] : [])),
+  };
   const key = (event: VEvent) =>
     `${momentText(event.dtstart)} ${event.uid} ${event.recurrenceId ? momentText(event.recurrenceId) : ''}`;
   return [
@@ -224,5 +157,10 @@ export function feedEvents(contents: OutletContents, addresses: Addresses, zoneO
       .flatMap(perSection)
       .flatMap((entry) => entryEvents(entry, context, contents.has)),
     ...contents.plan.sheets.flatMap((sheet) => sheetEvents(sheet, context, contents)),
-  ].sort((a, b) => (key(a) < key(b) ? -1 : 1));
+    ...outsideEvents(contents, context),
+  ]
+    .filter((event) => !since || !overBefore(event, since))
+    .map((event) => ({ event, key: key(event) }))
+    .sort((a, b) => (a.key < b.key ? -1 : 1))
+    .map(({ event }) => event);
 }

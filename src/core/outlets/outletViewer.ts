@@ -8,7 +8,13 @@ export function outletViewer(outlet: Outlet, owner: Viewer): Viewer {
       return owner;
     case 'public':
     case 'roster':
-      return { kind: outlet.audience, courses: new Set(outlet.courses), sections: new Set(outlet.sections) };
+      return {
+        kind: outlet.audience,
+        courses: new Set(outlet.courses),
+        sections: new Set(outlet.sections),
+        calendars: new Set(outlet.calendars),
+        meetingLinks: outlet.meetingLinks,
+      };
     default:
       return outlet satisfies never;
   }

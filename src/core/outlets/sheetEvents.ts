@@ -8,7 +8,7 @@ import { feedTexts } from '../texts/feeds';
 import { rangeLabel } from '../time/dateLabels';
 import { toWall } from '../time/zone';
 import type { EventContext } from './eventParts';
-import { coursesOf, describe, tagged } from './eventParts';
+import { coursesOf, describe } from './eventParts';
 import type { OutletContents } from './outletContents';
 
 const laterOf = (a: Temporal.Instant, b: Temporal.Instant) => (Temporal.Instant.compare(a, b) > 0 ? a : b);
@@ -16,7 +16,7 @@ const laterOf = (a: Temporal.Instant, b: Temporal.Instant) => (Temporal.Instant.
 /** A sheet's free times, by day or singly, and the times that are taken, each as far as the outlet has them. */
 export function sheetEvents(
   sheet: SeenSheet,
-  { plan, addresses, zoneOf }: EventContext,
+  { plan, addresses, zoneOf, named, alarms }: EventContext,
   contents: OutletContents,
 ): VEvent[] {
   const zone = zoneOf(sheet.tzid);
@@ -45,7 +45,7 @@ export function sheetEvents(
       ...common,
       uid: `${sheet.uid}-${date}`,
       ...timed(slots[0]!, slots.at(-1)!),
-      summary: tagged(courses, feedTexts.times(sheet.title, free.length, slots.length)),
+      summary: named(courses, feedTexts.times(sheet.title, free.length, slots.length)),
       description: describe([...free.map(rangeOf), feedTexts.takeATime(addresses.signUp)]),
       lastModified: common.dtstamp,
     };
@@ -56,22 +56,23 @@ export function sheetEvents(
       ...common,
       uid: `${sheet.uid}-${slot.id}`,
       ...timed(slot, slot),
-      summary: tagged(courses, feedTexts.freeTime(sheet.title)),
+      summary: named(courses, feedTexts.freeTime(sheet.title)),
       description: feedTexts.takeATime(addresses.signUp),
       lastModified: common.dtstamp,
     }));
   const bookings = sheet.slots.flatMap((slot) =>
-    slot.bookings.map((booking) =>
-      bookingEvent(sheet, {
+    slot.bookings.map((booking): VEvent => ({
+      ...bookingEvent(sheet, {
         interval: slot.interval,
         booking,
         names: booking.mine ? slot.hostNames : [booking.personName],
-        tags: courses.map((c) => c.tag),
+        named: (title) => named(courses, title),
         codes: courses.map((c) => c.code),
         zone,
         signUp: addresses.signUp,
       }),
-    ),
+      alarms: alarms('booking'),
+    })),
   );
   const times = contents.times === 'single' ? single : days;
   return [...(contents.has('times') ? times : []), ...(contents.has('booking') ? bookings : [])];

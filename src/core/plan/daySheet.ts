@@ -13,6 +13,7 @@ import { touching } from './occurrences';
 /** The parts of a day sheet, in the order in which somebody who was away reads them. */
 export const SHEET_PARTS = [
   'closure',
+  'outside',
   'class',
   'event',
   'set',
@@ -27,6 +28,7 @@ export type SheetPart = (typeof SHEET_PARTS)[number];
 const PART_OF: Readonly<Record<Occurrence['kind'], SheetPart>> = {
   closure: 'closure',
   siteDate: 'closure',
+  outside: 'outside',
   class: 'class',
   event: 'event',
   set: 'set',

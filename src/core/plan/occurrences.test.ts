@@ -86,6 +86,8 @@ describe('the classes of a course with two sections', () => {
     kind: 'roster',
     courses: new Set([HL]),
     sections: new Set(sections),
+    calendars: new Set(),
+    meetingLinks: false,
   });
   test.each<[string, Viewer, string[]]>([
     ['a student of A', student(), ['class 2026-10-13T10:00 Class 11, A']],

@@ -1,5 +1,14 @@
 import { Temporal } from 'temporal-polyfill';
-import type { BookingId, ClassPlanId, CourseId, EntryId, MeetingId, SheetId, TermId } from '../ids';
+import type {
+  BookingId,
+  CalendarId,
+  ClassPlanId,
+  CourseId,
+  EntryId,
+  MeetingId,
+  SheetId,
+  TermId,
+} from '../ids';
 import type { SiteDate } from './plan';
 import type { Link } from '../entries/entry';
 import type { SectionVariant } from '../entries/perSection';
@@ -14,6 +23,9 @@ import type { Zone, ZoneLookup } from '../time/zone';
 import { instantMs, zonedWallAt } from '../time/zone';
 import type { Moment } from '../time/zonedWall';
 import { dayOf, isDay, momentText } from '../time/zonedWall';
+import type { OutsideTime } from '../outside/outsideCalendar';
+import { outsideShown } from '../outside/outsideShown';
+import type { SeenCalendar } from '../outside/seenCalendar';
 import type { Closure } from '../time/closure';
 import { spanOfMeeting } from '../time/meetings';
 import { groupBy } from '../groupBy';
@@ -33,7 +45,11 @@ type Common = Readonly<{
   courses: readonly CourseId[];
   release: Release;
   asStaff: boolean;
+  /** What of it is different since its viewer looked. */
+  news?: NewsKind;
 }>;
+
+export type NewsKind = 'new' | 'moved' | 'cancelled' | 'takesPlace' | 'changed';
 
 /** One line of a plan on one day (or over several), whatever it comes from. */
 export type Occurrence = Common &
@@ -62,6 +78,7 @@ export type Occurrence = Common &
       }>
     | Readonly<{ kind: 'closure'; closesAt?: Temporal.PlainTime }>
     | Readonly<{ kind: 'siteDate' }>
+    | Readonly<{ kind: 'outside'; calendar: CalendarId; calendarName: string; place: string; url: string }>
     | Readonly<{ kind: 'set'; entry: EntryId; due: Moment; links: readonly Link[] }>
     | Readonly<{
         kind: 'due';
@@ -270,6 +287,23 @@ function ofSheet(sheet: SeenSheet, zone: Zone): Occurrence[] {
   return [...days, ...bookings];
 }
 
+const ofOutside = (calendar: SeenCalendar, time: OutsideTime, tzid: string): Occurrence => ({
+  kind: 'outside',
+  uid: `${calendar.id} ${time.uid}`,
+  title: time.title,
+  start: time.start,
+  end: time.end,
+  tzid,
+  courses: calendar.beside,
+  release: 'shown',
+  asStaff: calendar.asStaff,
+  calendar: calendar.id,
+  calendarName: calendar.name,
+  place: time.place,
+  url: time.url,
+  ...(time.cancelled ? { cancelled: '' } : {}),
+});
+
 /** The moment that an occurrence begins, as text that sorts: whole days first, then by the clock. */
 const startText = (o: Occurrence): string => momentText(o.start);
 const titles = new Intl.Collator('en');
@@ -306,6 +340,11 @@ export function occurrencesOf(plan: SeenPlan, zoneOf: ZoneLookup, span = spanOf(
     ...plan.classes.map((seen) => ofClass(seen, tzidOf.get(seen.course.term) ?? 'UTC')),
     ...plan.entries.flatMap(perSection).flatMap((entry) => ofEntry(entry, span)),
     ...plan.sheets.flatMap((sheet) => ofSheet(sheet, zoneOf(sheet.tzid))),
+    ...plan.calendars.flatMap((calendar) =>
+      outsideShown(calendar, plan.closures).map((time) =>
+        ofOutside(calendar, time, tzidOf.get(calendar.term) ?? 'UTC'),
+      ),
+    ),
   ]);
 }
 

@@ -2,6 +2,8 @@ import type { CourseId, GroupId, PersonId, SectionId, SiteDateId, TermId } from 
 import type { Temporal } from 'temporal-polyfill';
 import type { Entry } from '../entries/entry';
 import type { ClassPlan } from './classPlan';
+import type { Tombstone } from '../entries/tombstone';
+import type { OutsideCalendar } from '../outside/outsideCalendar';
 import type { Material } from '../materials/material';
 import type { Sheet } from '../signup/sheet';
 import type { Closure } from '../time/closure';
@@ -72,4 +74,6 @@ export type Plan = Readonly<{
   entries: readonly Entry[];
   sheets: readonly Sheet[];
   materials: readonly Material[];
+  calendars: readonly OutsideCalendar[];
+  tombstones: readonly Tombstone[];
 }>;

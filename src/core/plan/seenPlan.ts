@@ -1,14 +1,19 @@
 import type { Temporal } from 'temporal-polyfill';
 import type { Link } from '../entries/entry';
 import type { SeenEntry } from '../entries/seenBy';
-import { seenBy } from '../entries/seenBy';
+import { ownPart, seenBy } from '../entries/seenBy';
 import type { Viewer } from '../entries/viewer';
-import { coursesOf, isStaffOf } from '../entries/viewer';
+import { coursesOf, getsMeetingLinks, isStaffOf } from '../entries/viewer';
 import { linkedMaterials } from '../materials/linkedMaterials';
 import { seenMaterials } from '../materials/seenMaterials';
+import { audienceSeenBy } from '../entries/audience';
+import type { Tombstone } from '../entries/tombstone';
+import type { SeenCalendar } from '../outside/seenCalendar';
+import { seenCalendar } from '../outside/seenCalendar';
 import type { SeenSheet } from '../signup/seenSheet';
 import { seenSheet } from '../signup/seenSheet';
 import type { Term } from '../time/term';
+import type { Zone } from '../time/zone';
 import type { Closure } from '../time/closure';
 import type { Meeting } from '../time/meetings';
 import type { ClassPlan } from './classPlan';
@@ -26,6 +31,8 @@ export type SeenClass = Readonly<{
 
 export type SeenPlan = Readonly<{
   locale: string;
+  /** Of a viewer who is elsewhere: their zone, and those of the terms, so that their own times can stand beside. */
+  abroad?: Readonly<{ own: Zone; terms: readonly Zone[] }>;
   terms: readonly Term[];
   courses: readonly Course[];
   /** Closures of the whole site, and those of the viewer's courses. */
@@ -34,6 +41,9 @@ export type SeenPlan = Readonly<{
   classes: readonly SeenClass[];
   entries: readonly SeenEntry[];
   sheets: readonly SeenSheet[];
+  calendars: readonly SeenCalendar[];
+  /** Of what the viewer saw and sees no more. */
+  tombstones: readonly Tombstone[];
 }>;
 
 const present = <T>(value: T | undefined): value is T => value !== undefined;
@@ -63,8 +73,8 @@ export function seenPlan(viewer: Viewer, plan: Plan, now: Temporal.Instant): See
   const own = new Set(coursesOf(viewer));
   const courses = plan.courses
     .filter((course) => own.has(course.id))
-    // Whoever has only an address, not a name, gets no link into a meeting.
-    .map((course) => (viewer.kind === 'person' ? course : { ...course, meetingLink: '' }));
+    // Whoever has only an address, not a name, gets no link into a meeting unless its instructor ticked that.
+    .map((course) => (getsMeetingLinks(viewer) ? course : { ...course, meetingLink: '' }));
   const terms = new Set(courses.map((course) => course.term));
   const materials = new Map(seenMaterials(viewer, plan.materials, now).map((m) => [m.id, m]));
   const linked = <T extends { links: readonly Link[] }>(item: T): T => {
@@ -91,5 +101,9 @@ export function seenPlan(viewer: Viewer, plan: Plan, now: Temporal.Instant): See
       .map((sheet) => seenSheet(viewer, sheet, now))
       .filter(present)
       .map((sheet) => ({ ...sheet, rules: linked(sheet.rules) })),
+    calendars: plan.calendars.map((calendar) => seenCalendar(viewer, calendar, courses)).filter(present),
+    tombstones: plan.tombstones
+      .filter(({ part }) => audienceSeenBy(viewer, [part]))
+      .map((tombstone) => ({ ...tombstone, part: ownPart(viewer, tombstone.part) })),
   };
 }

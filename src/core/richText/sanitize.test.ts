@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { plainText, sanitize } from './sanitize';
+import { sanitize } from './sanitize';
 
 describe('formatted text keeps what the allow list names, and nothing that runs', () => {
   test.each([
@@ -25,11 +25,3 @@ describe('formatted text keeps what the allow list names, and nothing that runs'
       }),
     )); // prettier-ignore
 });
-
-test.each([
-  ['<p>One</p><p>Two &amp; three</p>', 'One\nTwo & three'],
-  ['<ul><li>battens</li><li>spline</li></ul>', '- battens\n- spline'],
-  ['<p><a href="https://x.example/h">Handout</a></p>', 'Handout (https://x.example/h)'],
-  ['<p><a href="https://x.example/h">https://x.example/h</a></p>', 'https://x.example/h'],
-  ['', ''],
-])('as plain text: %s', (given, expected) => expect(plainText(given)).toBe(expected));

@@ -36,35 +36,3 @@ export function sanitize(html: string): string {
   const clean = sanitizeHtml(html, ALLOWED).trim();
   return clean === '<p></p>' ? '' : clean;
 }
-
-/** Formatted text as plain text that reads well: a link is its words and its address. */
-export function plainText(html: string): string {
-  const withAddresses = html.replace(
-    /<a\b[^>]*href="([^"]*)"[^>]*>(.*?)<\/a>/gs,
-    (_, href: string, words: string) => (strip(words) === href ? href : `${words} (${href})`),
-  );
-  const broken = withAddresses
-    .replace(/<li>/g, '<li>- ')
-    .replace(/<br\s*\/?>|<\/(p|li|h3|h4|blockquote|pre)>/g, (tag) => `${tag}\n`);
-  return strip(broken)
-    .split('\n')
-    .map((line) => line.trim())
-    .join('\n')
-    .replace(/\n{3,}/g, '\n\n')
-    .trim();
-}
-
-const ENTITIES: Readonly<Record<string, string>> = {
-  amp: '&',
-  lt: '<',
-  gt: '>',
-  quot: '"',
-  '#39': "'",
-  nbsp: ' ',
-};
-
-const strip = (html: string): string =>
-  sanitizeHtml(html, { allowedTags: [], allowedAttributes: {} }).replace(
-    /&(amp|lt|gt|quot|#39|nbsp);/g,
-    (_, name: string) => ENTITIES[name]!,
-  );

@@ -33,7 +33,7 @@ export function bookingEvent(
     interval,
     booking,
     names,
-    tags,
+    named,
     zone,
     signUp,
     codes,
@@ -42,7 +42,8 @@ export function bookingEvent(
     booking: Booking;
     /** With whom. */
     names: readonly string[];
-    tags: readonly string[];
+    /** The title with its courses' tags, or without. */
+    named: (title: string) => string;
     codes: readonly string[];
     zone: Zone;
     /** Where it is given back. */
@@ -59,7 +60,7 @@ export function bookingEvent(
     dtstamp: modified,
     dtstart: momentOf(zone, interval.start),
     dtend: momentOf(zone, interval.end),
-    summary: `${tags.length > 0 ? `${tags.join(' ')}: ` : ''}${feedTexts.booking(sheet.title, names)}`,
+    summary: named(feedTexts.booking(sheet.title, names)),
     description: lines.filter(Boolean).join('\n'),
     location: sheet.place,
     url: signUp,

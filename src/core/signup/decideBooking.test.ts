@@ -146,7 +146,17 @@ describe('what is seen of a sheet', () => {
   });
 
   test('an outlet shows neither names nor the meeting link', () => {
-    const seen = seenSheet({ kind: 'public', courses: new Set([HL]), sections: new Set() }, given, NOW)!;
+    const seen = seenSheet(
+      {
+        kind: 'public',
+        courses: new Set([HL]),
+        sections: new Set(),
+        calendars: new Set(),
+        meetingLinks: false,
+      },
+      given,
+      NOW,
+    )!;
     expect(JSON.stringify(seen)).not.toMatch(/Ivo|Oda|meet\.example/);
   });
 

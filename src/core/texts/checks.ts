@@ -19,6 +19,16 @@ export const checkTexts = {
   inPanel: 'Checks',
   classOf: (tag: string, ordinal: number) => `${tag}, class ${ordinal}`,
 
+  outletEmpty:
+    'It is published, and holds nothing: no course, kind or section that is ticked has anything to show.',
+  outletOver: 'All its courses are over or archived. Its address can go on with next term’s course.',
+  sectionsPublic: 'Anyone with its address can read what is for single sections.',
+  changeOutlet: 'Change what is in it',
+  courseUnpublished: 'It is in no feed and no embed: students see it in Pembit alone.',
+  publishIt: 'Publish it',
+  calendarFails: 'Its source has not answered for a day or longer. What is shown may be old.',
+  lookAtCalendar: 'Look at it',
+
   dueAtMidnight: 'It is due at 00:00, when the day begins. Mostly the end of the day before is meant.',
   beforeMidnight: 'Make it 23:59 the day before',
   onClosure: (name: string) => `It falls on a day without classes: ${name}.`,

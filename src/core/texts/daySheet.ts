@@ -3,6 +3,7 @@ export const daySheetTexts = {
   title: 'Day sheet',
   parts: {
     closure: 'The day',
+    outside: 'From outside calendars',
     class: 'In class',
     event: 'Also that day',
     set: 'Set that day',

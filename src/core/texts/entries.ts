@@ -4,6 +4,7 @@ export const entryTexts = {
     class: 'Class',
     closure: 'Closure',
     siteDate: 'For everyone',
+    outside: 'Outside calendar',
     event: 'Event',
     announcement: 'Announcement',
     note: 'Private note',

@@ -13,6 +13,16 @@ export const feedTexts = {
   freeTime: (title: string) => `${title} (free)`,
   takeATime: (url: string) => `Take a time: ${url}`,
   booking: (title: string, names: readonly string[]) => `${title} with ${listed(names)}`,
+  about: (courses: readonly string[], audience: 'public' | 'roster' | 'personal') =>
+    `${listed(courses)}. ${
+      {
+        public: 'Anyone with its address can read this calendar.',
+        roster:
+          'Whoever holds its address can read this calendar: it is meant for the students of the course.',
+        personal: 'Whoever holds its address can read this calendar: keep it to yourself.',
+      }[audience]
+    }`,
+  from: (calendar: string) => `From the calendar ${calendar}.`,
   note: (note: string) => `Note: ${note}`,
   giveBack: (url: string) => `To give it back: ${url}`,
 } as const;

@@ -7,6 +7,7 @@ export const frameTexts = {
     everything: 'Everything',
     officeHours: 'Office hours',
     publish: 'Publish',
+    calendars: 'Outside calendars',
     school: 'School',
     courses: 'Courses',
     checks: 'Checks',

@@ -33,6 +33,16 @@ export const historyTexts = {
   markedCame: (name: string) => `Noted whether ${name} came`,
   reminded: (n: number) => (n === 1 ? 'Reminded 1 student' : `Reminded ${n} students`),
   gaveBack: (when: string) => `Gave back ${when}`,
+  changedOutlet: (name: string) => `Changed what is in ${name}`,
+  replacedAddress: (name: string) => `Replaced the address of ${name}`,
+  deletedOutlet: (name: string) => `Deleted ${name}: its address leads nowhere now`,
+  toldFeeds: (n: number) => (n === 1 ? 'Sent 1 student their feed' : `Sent ${n} students their feeds`),
+  addedCalendar: (name: string) => `Added the calendar ${name}`,
+  changedCalendar: (name: string) => `Changed the calendar ${name}`,
+  removedCalendar: (name: string) => `Removed the calendar ${name}`,
+  calendarClosures: (name: string) => `Closures from the calendar ${name}`,
+  importedFile: (added: number, changed: number) =>
+    [added > 0 ? `Added ${added}` : '', changed > 0 ? `changed ${changed}` : ''].filter(Boolean).join(', '),
   published: (name: string) => `Published ${name}`,
   undid: (what: string) => `Undid: ${what}`,
 } as const;

@@ -1,5 +1,5 @@
 import { Temporal } from 'temporal-polyfill';
-import type { ClosureId, CourseId, TermId } from '../ids';
+import type { CalendarId, ClosureId, CourseId, TermId } from '../ids';
 
 /** Days, or the rest of each day, without classes. Half-open: `end` is the first day that is open again. */
 export type Closure = Readonly<{
@@ -12,6 +12,8 @@ export type Closure = Readonly<{
   end: Temporal.PlainDate;
   /** The time from which each of the days is closed; absent: no classes at all. */
   closesAt?: Temporal.PlainTime;
+  /** Asked for by an outside calendar: by which, and by which of its times. */
+  from?: Readonly<{ calendar: CalendarId; source: string }>;
   created: Temporal.Instant;
 }>;
 

@@ -14,6 +14,7 @@ const formats = {
   dayMonth: { day: 'numeric', month: 'short' },
   day: { day: 'numeric' },
   weekday: { weekday: 'short' },
+  month: { month: 'long', year: 'numeric' },
 } as const satisfies Record<string, Intl.DateTimeFormatOptions>;
 
 export type DateStyle = keyof typeof formats;
@@ -34,6 +35,10 @@ export function dateLabel(
   }
   return formatter.format(date.toZonedDateTime('UTC').epochMilliseconds);
 }
+
+/** `October 2026`. */
+export const monthLabel = (date: Temporal.PlainDate, locale?: string): string =>
+  dateLabel(date, 'month', locale);
 
 /** `17:00`, always two digits, for tables and strips. */
 export const timeLabel = (time: Temporal.PlainTime | Temporal.PlainDateTime): string =>

@@ -1,6 +1,8 @@
 import { randomUUID } from 'node:crypto';
+import { Temporal } from 'temporal-polyfill';
 import type { Entry, SharedEntry } from '@/core/entries/entry';
 import { audienceOf } from '@/core/entries/entry';
+import { tombstonesOf } from '@/core/entries/tombstonesOf';
 import type { CourseId, EntryId, PersonId } from '@/core/ids';
 import { groupBy } from '@/core/groupBy';
 import type { Reader } from '../database';
@@ -9,6 +11,7 @@ import type { Change } from '../history/change';
 import type { StampScope } from '../history/stamps';
 import type { Rows } from '../rows';
 import type { EntryParts } from './entryRows';
+import { insertTombstones } from './tombstones';
 import { audienceRows, extensionRows, fromEntry, linkRows, toEntry } from './entryRows';
 
 /** Entries whose id the sub-select `ids` finds, each whole, even where its audience reaches into other courses. */
@@ -62,6 +65,8 @@ export const notesOf = (reader: Reader, author: PersonId): Promise<Entry[]> =>
 export const entryById = async (reader: Reader, id: EntryId): Promise<Entry | undefined> =>
   (await load(reader, ':id', { id }))[0];
 
+const nowOf = ({ nowMs }: Change) => Temporal.Instant.fromEpochMilliseconds(nowMs);
+
 const scopesOf = (entry: Entry): StampScope[] =>
   entry.kind === 'note'
     ? [`person:${entry.author}`]
@@ -96,6 +101,7 @@ export async function replaceEntry(change: Change, before: Entry, after: Entry):
     await replaceParts(change, 'links', linkRows, before, after);
     await replaceParts(change, 'extensions', extensionRows, before, after);
   }
+  await insertTombstones(change, tombstonesOf(before, after, nowOf(change)));
   change.concerns(...scopesOf(before), ...scopesOf(after));
 }
 
@@ -103,6 +109,7 @@ export async function removeEntry(change: Change, entry: Entry): Promise<void> {
   for (const table of ['links', 'entry_audiences', 'extensions', 'replies'] as const)
     await removeParts(change, table, entry.id);
   await change.remove('entries', entry.id);
+  await insertTombstones(change, tombstonesOf(entry, undefined, nowOf(change)));
   change.concerns(...scopesOf(entry));
 }
 

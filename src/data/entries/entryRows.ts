@@ -108,6 +108,7 @@ export function toEntry(row: EntryRow, { audiences, links, extensions, replies }
     description: row.description,
     tzid: row.tzid,
     sequence: row.sequence,
+    ...(row.source_uid === null ? {} : { sourceUid: row.source_uid }),
     created: Temporal.Instant.fromEpochMilliseconds(row.created_at),
     lastModified: Temporal.Instant.fromEpochMilliseconds(row.modified_at),
   };
@@ -215,6 +216,7 @@ const NOTHING = {
   late_policy: '',
   points: null,
   effort_minutes: null,
+  source_uid: null,
 } as const satisfies Partial<EntryRow>;
 
 export function fromEntry(entry: Entry): EntryRow {
@@ -223,6 +225,7 @@ export function fromEntry(entry: Entry): EntryRow {
     ...NOTHING,
     id: entry.id,
     uid: entry.uid,
+    source_uid: entry.sourceUid ?? null,
     kind: entry.kind,
     title: entry.title,
     description: entry.description,

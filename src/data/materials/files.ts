@@ -48,6 +48,7 @@ export async function insertFile(writer: Writer, file: StoredFile, nowMs: number
 
 // By text, not by column: what undo or a class plan leads to stands in JSON.
 const USED = `id IN (SELECT file_id FROM materials) OR id IN (SELECT file_id FROM links)
+  OR id IN (SELECT file_id FROM calendars)
   OR EXISTS (SELECT 1 FROM class_plans WHERE instr(class_plans.links, files.id) > 0)
   OR EXISTS (SELECT 1 FROM sheets WHERE instr(sheets.rules, files.id) > 0)
   OR EXISTS (SELECT 1 FROM history WHERE instr(history.changes, files.id) > 0)`;

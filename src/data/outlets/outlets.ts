@@ -1,12 +1,12 @@
-import type { CourseId, OutletId, PersonId, SectionId } from '@/core/ids';
-import type { Outlet, OutletKind, TimesAs } from '@/core/outlets/outlet';
+import type { CourseId, OutletId, PersonId } from '@/core/ids';
+import type { Outlet, PersonalComposition, PublishedComposition } from '@/core/outlets/outlet';
+import { PERSONAL_DEFAULTS, PUBLISHED_DEFAULTS } from '@/core/outlets/outlet';
 import type { Reader } from '../database';
 import { select } from '../database';
 import type { Change } from '../history/change';
 import type { Rows } from '../rows';
 
-type Composition = { courses?: CourseId[]; sections?: SectionId[]; kinds?: OutletKind[]; times?: TimesAs };
-
+/** What was stored before something could be chosen has its default. */
 function toOutlet(row: Rows['outlets']): Outlet {
   const common = {
     id: row.id as OutletId,
@@ -15,56 +15,122 @@ function toOutlet(row: Rows['outlets']): Outlet {
     owner: row.owner_id as PersonId,
     generation: row.generation,
   };
-  if (row.audience === 'personal') return { ...common, audience: 'personal' };
-  const {
-    courses = [],
-    sections = [],
-    kinds = [],
-    times = 'days',
-  } = JSON.parse(row.composition) as Composition;
-  return { ...common, audience: row.audience, courses, sections, kinds, times };
+  const stored: unknown = JSON.parse(row.composition);
+  if (row.audience === 'personal')
+    return { ...PERSONAL_DEFAULTS, ...(stored as Partial<PersonalComposition>), ...common, audience: 'personal' }; // prettier-ignore
+  const composition = { ...PUBLISHED_DEFAULTS, ...(stored as Partial<PublishedComposition>) };
+  return {
+    ...composition,
+    look: { ...PUBLISHED_DEFAULTS.look, ...composition.look },
+    ...common,
+    audience: row.audience,
+  };
 }
 
-export async function outletByTokenHash(reader: Reader, tokenHash: string): Promise<Outlet | undefined> {
-  const [row] = await select<Rows['outlets']>(reader, 'SELECT * FROM outlets WHERE token_hash = :tokenHash', {
-    tokenHash,
-  });
-  return row && toOutlet(row);
+function compositionOf(outlet: Outlet): PersonalComposition | PublishedComposition {
+  const { daysBack, tags, detail, reminders } = outlet;
+  const composed = { ...(daysBack === undefined ? {} : { daysBack }), tags, detail, reminders };
+  if (outlet.audience === 'personal') return { ...composed, kinds: outlet.kinds };
+  const { courses, sections, calendars, kinds, times, meetingLinks, look } = outlet;
+  return { ...composed, courses, sections, calendars, kinds, times, meetingLinks, look };
 }
 
-/** A person's outlets: those they made, their personal feed first. */
-export async function outletsOwnedBy(reader: Reader, person: PersonId): Promise<Outlet[]> {
-  const rows = await select<Rows['outlets']>(
+const toRow = (outlet: Outlet, tokenHash: string): Rows['outlets'] => ({
+  id: outlet.id,
+  kind: outlet.kind,
+  audience: outlet.audience,
+  name: outlet.name,
+  owner_id: outlet.owner,
+  generation: outlet.generation,
+  token_hash: tokenHash,
+  composition: JSON.stringify(compositionOf(outlet)),
+});
+
+const find = async (reader: Reader, where: string, replacements: Record<string, unknown>) =>
+  (await select<Rows['outlets']>(reader, `SELECT * FROM outlets WHERE ${where}`, replacements)).map(toOutlet);
+
+export const outletByTokenHash = async (reader: Reader, tokenHash: string): Promise<Outlet | undefined> =>
+  (await find(reader, 'token_hash = :tokenHash', { tokenHash }))[0];
+
+export const outletById = async (reader: Reader, id: OutletId): Promise<Outlet | undefined> =>
+  (await find(reader, 'id = :id', { id }))[0];
+
+const ORDER = "ORDER BY audience = 'personal' DESC, kind, name, id";
+
+/**
+ * A person's outlets, the personal feed first: those they made, and those of others that hold nothing but courses which
+ * they teach.
+ */
+export async function outletsOf(
+  reader: Reader,
+  person: PersonId,
+  teaches: ReadonlySet<CourseId>,
+): Promise<Outlet[]> {
+  if (teaches.size === 0) return find(reader, `owner_id = :person ${ORDER}`, { person });
+  // Few courses are taught by one person, and each course has few outlets.
+  const named = [...teaches].map((_, i) => `instr(composition, :course${i}) > 0`).join(' OR ');
+  const outlets = await find(
     reader,
-    `SELECT * FROM outlets WHERE owner_id = :person ORDER BY audience = 'personal' DESC, kind, name`,
-    { person },
+    `owner_id = :person OR (audience <> 'personal' AND (${named})) ${ORDER}`,
+    { person, ...Object.fromEntries([...teaches].map((course, i) => [`course${i}`, course])) },
   );
-  return rows.map(toOutlet);
+  return outlets.filter(
+    (outlet) =>
+      outlet.owner === person ||
+      (outlet.audience !== 'personal' && outlet.courses.every((course) => teaches.has(course))),
+  );
 }
 
-export async function insertOutlet(change: Change, outlet: Outlet, tokenHash: string): Promise<void> {
-  const composition: Composition =
-    outlet.audience === 'personal'
-      ? {}
-      : {
-          courses: [...outlet.courses],
-          sections: [...outlet.sections],
-          kinds: [...outlet.kinds],
-          times: outlet.times,
-        };
-  await change.insert('outlets', [
-    {
-      id: outlet.id,
-      kind: outlet.kind,
-      audience: outlet.audience,
-      name: outlet.name,
-      owner_id: outlet.owner,
-      generation: outlet.generation,
-      token_hash: tokenHash,
-      composition: JSON.stringify(composition),
-    },
-  ]);
+const concern = (change: Change, outlet: Outlet) => {
   change.concerns(`person:${outlet.owner}`);
   if (outlet.audience !== 'personal')
     change.concerns(...outlet.courses.map((course) => `course:${course}` as const));
+};
+
+export async function insertOutlet(change: Change, outlet: Outlet, tokenHash: string): Promise<void> {
+  await change.insert('outlets', [toRow(outlet, tokenHash)]);
+  concern(change, outlet);
+}
+
+/** Writes an outlet over what was there. `tokenHash` is that of its generation. */
+export async function replaceOutlet(
+  change: Change,
+  before: Outlet,
+  after: Outlet,
+  tokenHash: string,
+): Promise<void> {
+  await change.update('outlets', after.id, toRow(after, tokenHash));
+  concern(change, before);
+  concern(change, after);
+}
+
+export async function removeOutlet(change: Change, outlet: Outlet): Promise<void> {
+  await change.remove('outlets', outlet.id);
+  concern(change, outlet);
+}
+
+/** An address that leads nowhere any more: it was replaced by another, or its outlet was deleted. */
+export type GoneAddress = Readonly<{
+  kind: 'feed' | 'embed';
+  name: string;
+  replaced: boolean;
+  goneAtMs: number;
+}>;
+
+export const insertGoneAddress = (
+  change: Change,
+  { id, kind, name }: Outlet,
+  { tokenHash, replaced }: Readonly<{ tokenHash: string; replaced: boolean }>,
+): Promise<void> =>
+  change.insert('gone_addresses', [
+    { id: tokenHash, outlet_id: id, kind, name, replaced: replaced ? 1 : 0, gone_at: change.nowMs },
+  ]);
+
+export async function goneAddress(reader: Reader, tokenHash: string): Promise<GoneAddress | undefined> {
+  const [row] = await select<Rows['gone_addresses']>(
+    reader,
+    'SELECT * FROM gone_addresses WHERE id = :tokenHash',
+    { tokenHash },
+  );
+  return row && { kind: row.kind, name: row.name, replaced: row.replaced === 1, goneAtMs: row.gone_at };
 }

@@ -1,5 +1,5 @@
 import { Temporal } from 'temporal-polyfill';
-import type { ClosureId, CourseId, MeetingId, SiteDateId, TermId } from '@/core/ids';
+import type { CalendarId, ClosureId, CourseId, MeetingId, SiteDateId, TermId } from '@/core/ids';
 import type { SiteDate } from '@/core/plan/plan';
 import type { Term } from '@/core/time/term';
 import type { Closure } from '@/core/time/closure';
@@ -56,6 +56,9 @@ export const toClosure = (row: Rows['closures']): Closure => ({
   start: Temporal.PlainDate.from(row.starts_on),
   end: Temporal.PlainDate.from(row.ends_before),
   closesAt: row.closes_at === null ? undefined : time(row.closes_at),
+  ...(row.calendar_id === null
+    ? {}
+    : { from: { calendar: row.calendar_id as CalendarId, source: row.source ?? '' } }),
   created: Temporal.Instant.fromEpochMilliseconds(row.created_at),
 });
 
@@ -67,6 +70,8 @@ export const fromClosure = (closure: Closure): Rows['closures'] => ({
   starts_on: closure.start.toString(),
   ends_before: closure.end.toString(),
   closes_at: closure.closesAt ? clock(closure.closesAt) : null,
+  calendar_id: closure.from?.calendar ?? null,
+  source: closure.from?.source ?? null,
   created_at: closure.created.epochMilliseconds,
 });
 

@@ -6,6 +6,8 @@ import { toClosure, toMeeting, toPattern, toSiteDate, toTerm } from './frameRows
 import { schoolSettings } from './schoolSettings';
 import type { Reader } from '../database';
 import { select } from '../database';
+import { tombstonesIn } from '../entries/tombstones';
+import { calendarsOf } from '../outside/calendars';
 import { entriesOf, notesOf } from '../entries/entries';
 import { materialsOf } from '../materials/materials';
 import { classPlansOf } from './classPlans';
@@ -133,7 +135,7 @@ export async function loadFrame(
  * it.
  */
 export async function loadPlan(reader: Reader, ids: readonly CourseId[], author?: PersonId): Promise<Plan> {
-  const [{ locale }, frame, classPlans, entries, notes, sheets, materials] = await Promise.all([
+  const [{ locale }, frame, classPlans, entries, notes, sheets, materials, tombstones] = await Promise.all([
     schoolSettings(reader),
     loadFrame(reader, ids),
     classPlansOf(reader, ids),
@@ -141,6 +143,17 @@ export async function loadPlan(reader: Reader, ids: readonly CourseId[], author?
     author ? notesOf(reader, author) : [],
     sheetsOf(reader, ids),
     materialsOf(reader, ids),
+    tombstonesIn(reader, ids),
   ]);
-  return { locale, ...frame, classPlans, entries: [...entries, ...notes], sheets, materials };
+  const calendars = await calendarsOf(reader, { terms: frame.terms.map((term) => term.id), courses: ids });
+  return {
+    locale,
+    ...frame,
+    classPlans,
+    entries: [...entries, ...notes],
+    sheets,
+    materials,
+    calendars,
+    tombstones,
+  };
 }

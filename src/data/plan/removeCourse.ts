@@ -66,7 +66,15 @@ export async function removeCourse(change: Change, id: CourseId): Promise<void> 
   await removeWhere('course_groups', 'course_id = :id');
   await removeWhere('meetings', `section_id IN (${SECTIONS})`);
   await removeWhere('patterns', `section_id IN (${SECTIONS})`);
-  for (const table of ['roster', 'sections', 'staff', 'themes', 'closures'] as const)
+  for (const table of [
+    'roster',
+    'sections',
+    'staff',
+    'themes',
+    'closures',
+    'calendar_courses',
+    'tombstones',
+  ] as const)
     await removeWhere(table, 'course_id = :id');
   await change.remove('courses', id);
 }

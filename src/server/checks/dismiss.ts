@@ -1,4 +1,4 @@
-import { findingKey, fingerprint } from '@/core/checks/check';
+import { coursesOfFinding, findingKey, fingerprint } from '@/core/checks/check';
 import type { Finding } from '@/core/checks/check';
 import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
@@ -12,11 +12,10 @@ import { findingsOf } from './findings';
 
 /** What a finding is about, for people. */
 export const titleOf = ({ about }: Finding): string =>
-  'entry' in about ? about.entry.title : (about.seen.plan?.title ?? checkTexts.classOf(about.seen.course.tag, about.seen.meeting.ordinal)); // prettier-ignore
+  'entry' in about ? about.entry.title : 'place' in about ? about.place.title : (about.seen.plan?.title ?? checkTexts.classOf(about.seen.course.tag, about.seen.meeting.ordinal)); // prettier-ignore
 
-function concern(change: Change, { about }: Finding): void {
-  const courses = 'entry' in about ? about.entry.audience.map((part) => part.course) : [about.seen.course.id];
-  change.concerns(...courses.map((course) => `course:${course}` as const));
+function concern(change: Change, finding: Finding): void {
+  change.concerns(...coursesOfFinding(finding).map((course) => `course:${course}` as const));
 }
 
 /** Says that a finding is meant so. It comes back when the entry changes. */

@@ -1,11 +1,22 @@
+import { Temporal } from 'temporal-polyfill';
 import { findAll } from '@/core/checks/allChecks';
-import type { CheckInput, CheckedEntry, Enrolled, Finding } from '@/core/checks/check';
+import type {
+  CheckInput,
+  CheckedCalendar,
+  CheckedEntry,
+  CheckedOutlet,
+  Enrolled,
+  Finding,
+} from '@/core/checks/check';
 import { findingKey, fingerprint } from '@/core/checks/check';
 import { checkedPeople } from '@/core/checks/checkedPeople';
 import type { Viewer } from '@/core/entries/viewer';
-import { isStaffOf } from '@/core/entries/viewer';
+import { coursesOf, isStaffOf } from '@/core/entries/viewer';
 import type { CourseId, GroupId, PersonId, SectionId } from '@/core/ids';
 import { addressesOf } from '@/core/links/usedLinks';
+import type { OutletContents } from '@/core/outlets/outletContents';
+import { outletContents } from '@/core/outlets/outletContents';
+import { outletViewer } from '@/core/outlets/outletViewer';
 import type { SeenPlan } from '@/core/plan/seenPlan';
 import { currentTerm } from '@/core/time/term';
 import { requireZone } from '@/core/time/zoneData';
@@ -14,8 +25,12 @@ import type { Dismissal } from '@/data/checks/dismissals';
 import { dismissals } from '@/data/checks/dismissals';
 import type { Reader } from '@/data/database';
 import { select } from '@/data/database';
+import { calendarStates } from '@/data/outside/calendars';
+import { outletsOf } from '@/data/outlets/outlets';
 import { linkTestsOf } from '@/data/links/linkTests';
+import { keptReads } from '../keptRead';
 import type { Pembit } from '../pembit';
+import { keptPlan } from '../plan/keptPlan';
 import { planSeenBy } from '../plan/planSeenBy';
 import { todayIn } from '../plan/todayIn';
 import type { SignedIn } from '../session/session';
@@ -75,6 +90,9 @@ export async function checkInput(
     term,
     courses,
     today,
+    now: pembit.now(),
+    outlets: await checkedOutlets(pembit, viewer),
+    calendars: await checkedCalendars(pembit, plan, own),
     closures: plan.closures.filter((closure) => closure.term === term.id),
     entries,
     classes,
@@ -85,24 +103,60 @@ export async function checkInput(
   };
 }
 
-type Kept = Readonly<{ key: string; findings: Promise<Findings> }>;
-const MOST = 60;
-const keptBy = new WeakMap<Pembit['queue'], Map<PersonId, Kept>>();
+/** What somebody publishes, with how many things it holds now. */
+async function checkedOutlets(pembit: Pembit, viewer: Viewer): Promise<CheckedOutlet[]> {
+  if (viewer.kind !== 'person') return [];
+  const outlets = await outletsOf(pembit, viewer.id, viewer.staffOf);
+  const now = pembit.now();
+  const own = coursesOf(viewer);
+  // The plan that this page has read anyway; an outlet of a course that one teaches no more is read by itself.
+  const plan = await keptPlan(pembit, own, viewer.id);
+  return Promise.all(
+    outlets
+      .flatMap((outlet) => (outlet.audience === 'personal' ? [] : [outlet]))
+      .map(async (outlet) => {
+        const known = outlet.courses.every((course) => own.includes(course));
+        const whole = known ? plan : await keptPlan(pembit, outlet.courses);
+        return {
+          ...outlet,
+          holds: holdings(outletContents(outlet, outletViewer(outlet, viewer), whole, now)),
+        };
+      }),
+  );
+}
+
+/** How many things an outlet holds, whatever their number of days. */
+const holdings = ({ plan, has }: OutletContents): number =>
+  (has('class') ? plan.classes.length : 0) +
+  (has('times') ? plan.sheets.length : 0) +
+  plan.calendars.reduce((sum, calendar) => sum + calendar.times.length, 0) +
+  plan.entries.filter(({ kind }) => (kind === 'assignment' ? has('due') || has('set') : has(kind))).length;
+
+async function checkedCalendars(
+  pembit: Pembit,
+  plan: SeenPlan,
+  own: ReadonlySet<CourseId>,
+): Promise<CheckedCalendar[]> {
+  const taught = plan.calendars.filter((calendar) => calendar.asStaff);
+  const states = await calendarStates(pembit, taught.map(({ id }) => id)); // prettier-ignore
+  return taught.map(({ id, name, beside }) => {
+    const failing = states.get(id)?.failingSince;
+    return {
+      id,
+      name,
+      courses: beside.filter((course) => own.has(course)),
+      ...(failing === undefined ? {} : { failingSince: Temporal.Instant.fromEpochMilliseconds(failing) }),
+    };
+  });
+}
+
+const kept = keptReads<Findings>(60);
 
 /** What the checks find in what somebody teaches, kept for a minute as long as nothing is written. */
 export function findingsOf(pembit: Pembit, actor: SignedIn): Promise<Findings> {
   if (actor.viewer.staffOf.size === 0) return Promise.resolve(NONE);
-  const kept = keptBy.get(pembit.queue) ?? new Map<PersonId, Kept>();
-  keptBy.set(pembit.queue, kept);
   const minute = Math.floor(pembit.now().epochMilliseconds / 60_000);
-  const key = `${pembit.queue.version()} ${minute}`;
-  const known = kept.get(actor.person.id);
-  if (known?.key === key) return known.findings;
-  const findings = findAnew(pembit, actor);
-  findings.catch(() => kept.delete(actor.person.id));
-  if (kept.size >= MOST) kept.clear();
-  kept.set(actor.person.id, { key, findings });
-  return findings;
+  return kept(pembit, `${actor.person.id} ${minute}`, () => findAnew(pembit, actor));
 }
 
 async function findAnew(pembit: Pembit, actor: SignedIn): Promise<Findings> {

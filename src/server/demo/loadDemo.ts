@@ -1,6 +1,6 @@
 import type { OutletId, TermId } from '@/core/ids';
 import type { Outlet } from '@/core/outlets/outlet';
-import { OUTLET_KINDS } from '@/core/outlets/outlet';
+import { PUBLISHED_DEFAULTS } from '@/core/outlets/outlet';
 import { toWall } from '@/core/time/zone';
 import { requireZone } from '@/core/time/zoneData';
 import { select } from '@/data/database';
@@ -8,6 +8,7 @@ import { insertEntries } from '@/data/entries/entries';
 import type { Change } from '@/data/history/change';
 import { recordChange } from '@/data/history/change';
 import { insertMaterials } from '@/data/materials/materials';
+import { insertCalendar, insertCopy } from '@/data/outside/calendars';
 import { insertOutlet } from '@/data/outlets/outlets';
 import { insertBooking } from '@/data/signup/bookings';
 import { insertSheet } from '@/data/signup/sheets';
@@ -22,6 +23,7 @@ import { writeClassPlan } from '@/data/plan/classPlans';
 import { loadFrame } from '@/data/plan/loadPlan';
 import { writeSettings } from '@/data/plan/schoolSettings';
 import { refitMeetings } from '../frame/refitMeetings';
+import { demoCalendars } from './calendars';
 import { COURSES, HL, NV } from './courses';
 import { demoId } from './demoIds';
 import { demoClassPlans } from './classPlans';
@@ -60,6 +62,16 @@ export async function loadDemo(pembit: Pembit): Promise<void> {
       await insertSheet(change, sheet);
       for (const slot of sheet.slots)
         for (const booking of slot.bookings) await insertBooking(change, sheet, slot.id, booking);
+    }
+    const standins = `http://127.0.0.1:${pembit.config.standinsPort}`;
+    for (const calendar of demoCalendars(term, standins, now)) {
+      await insertCalendar(change, calendar, MAREN.id);
+      await insertCopy(change, calendar.id, {
+        times: calendar.times,
+        troubles: [],
+        // The stand-ins are not up yet: the district is asked when they are.
+        nextAtMs: calendar.url ? 0 : undefined,
+      });
     }
     await insertOutlets(change, pembit.secret);
   });
@@ -167,30 +179,28 @@ async function insertCourses(change: Change, term: DemoTerm): Promise<void> {
 }
 
 async function insertOutlets(change: Change, secret: Buffer): Promise<void> {
+  const sections = HL.sections.map((section) => section.id);
+  const shared = {
+    ...PUBLISHED_DEFAULTS,
+    audience: 'public',
+    owner: MAREN.id,
+    generation: 1,
+    sections,
+  } as const;
   const outlets: Outlet[] = [
     {
+      ...shared,
       id: demoId<OutletId>('HL feed'),
       kind: 'feed',
-      audience: 'public',
       name: 'HL 210 Hull lofting',
-      owner: MAREN.id,
-      generation: 1,
       courses: [HL.id],
-      sections: HL.sections.map((section) => section.id),
-      kinds: [...OUTLET_KINDS],
-      times: 'days',
     },
     {
+      ...shared,
       id: demoId<OutletId>('HL NV embed'),
       kind: 'embed',
-      audience: 'public',
       name: 'Hull lofting and Coastal navigation',
-      owner: MAREN.id,
-      generation: 1,
       courses: [HL.id, NV.id],
-      sections: HL.sections.map((section) => section.id),
-      kinds: [...OUTLET_KINDS],
-      times: 'days',
     },
   ];
   for (const outlet of outlets)

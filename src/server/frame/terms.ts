@@ -12,9 +12,11 @@ import { isIn } from '@/core/time/term';
 import { dayOf } from '@/core/time/zonedWall';
 import type { Reader } from '@/data/database';
 import { fromTerm } from '@/data/plan/frameRows';
+import { calendarsInTerm, readAnew } from '@/data/outside/calendars';
 import { courseIdsOf } from '@/data/plan/frameStore';
 import { allTerms, loadPlan } from '@/data/plan/loadPlan';
 import { moveToZone } from '@/data/plan/moveToZone';
+import { fitCalendarClosures } from '../outside/calendarClosures';
 import { perform } from '../history/perform';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
@@ -94,6 +96,10 @@ export function changeTerm(
     const courses = await courseIdsOf(change, id);
     await change.update('terms', id, fromTerm(after));
     await refitMeetings(change, courses);
+    await readAnew(change, id);
+    // Other days of its calendars lie in the term now.
+    for (const calendar of await calendarsInTerm(change, id))
+      await fitCalendarClosures(change, calendar, calendar.id);
     if (before.tzid !== after.tzid) await moveToZone(change, courses, after.tzid);
     change.summarise(frameHistoryTexts.changedTerm(after.name));
     return done(effects);

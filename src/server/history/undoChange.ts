@@ -1,10 +1,11 @@
-import type { CourseId, HistoryId } from '@/core/ids';
+import type { CourseId, HistoryId, TermId } from '@/core/ids';
 import { isStaffOf } from '@/core/entries/viewer';
 import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
 import { historyTexts } from '@/core/texts/history';
 import { historyRecord, markUndone, putBack } from '@/data/history/undo';
 import { takeBackLetters } from '@/data/mail/outbox';
+import { readAnew } from '@/data/outside/calendars';
 import { noteUsesOf } from '@/data/signup/bookings';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
@@ -34,6 +35,7 @@ export function undoChange(
       table === 'bookings' ? [before, after].flatMap((row) => (row ? [String(row.slot_id)] : [])) : [],
     );
     await noteUsesOf(change, slots);
+    for (const { table, id } of record.changes) if (table === 'terms') await readAnew(change, id as TermId);
     await markUndone(change, record.id);
     await takeBackLetters(change, record.id);
     change.concerns(...record.scopes);

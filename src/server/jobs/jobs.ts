@@ -1,9 +1,12 @@
 import { carrierOf, sendDueMail } from '../mail/sendMail';
 import type { Pembit } from '../pembit';
 import { testLinksInTurn } from '../links/testLinks';
+import { writeReads } from '../outlets/countReads';
+import { refreshInTurn } from '../outside/refreshCalendar';
 import { passOnOffers } from '../signup/freedSeat';
 import { closeWithdrawnRooms, giveMissingRooms } from '../signup/rooms';
 import { remind } from '../signup/runTimes';
+import { sendDigests } from '../students/digests';
 import { tidy } from './tidy';
 import type { Job } from './scheduler';
 
@@ -22,6 +25,9 @@ export function jobsOf(pembit: Pembit): Job[] {
     { name: 'waiting', pattern: '*/20 * * * * *', run: passOnOffers },
     { name: 'rooms', pattern: '*/10 * * * * *', run: keepRooms },
     { name: 'reminders', pattern: '30 * * * * *', run: remind },
+    { name: 'calendars', pattern: '*/15 * * * * *', run: refreshInTurn },
+    { name: 'reads', pattern: '*/10 * * * * *', run: writeReads },
+    { name: 'digests', pattern: '0 0 * * * *', run: sendDigests },
     { name: 'tidy', pattern: '0 20 3 * * *', run: tidy },
   ];
 }

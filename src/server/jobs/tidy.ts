@@ -1,5 +1,6 @@
 import { frameHistoryTexts } from '@/core/texts/frameHistory';
 import { select } from '@/data/database';
+import { forgetTombstones } from '@/data/entries/tombstones';
 import { recordChange } from '@/data/history/change';
 import { forgetOutdated, forgetHistoryBefore } from '@/data/jobs/outdated';
 import { forgetUnusedFiles } from '@/data/materials/files';
@@ -19,7 +20,10 @@ const UNUSED_FILES_MS = 7 * 24 * 3_600_000;
 export async function tidy(pembit: Pembit): Promise<void> {
   const now = pembit.now();
   const nowMs = now.epochMilliseconds;
-  await pembit.queue.write((writer) => forgetOutdated(writer, nowMs));
+  await pembit.queue.write(async (writer) => {
+    await forgetOutdated(writer, nowMs);
+    await forgetTombstones(writer, nowMs);
+  });
   const unused = await pembit.queue.write((writer) => forgetUnusedFiles(writer, nowMs - UNUSED_FILES_MS));
   for (const hash of unused) await removeStored(pembit.config, hash);
   const { keepYears } = await schoolSettings(pembit);

@@ -26,7 +26,7 @@ const quiet = { report: () => undefined, signal: new AbortController().signal };
 const stream = (bytes: Uint8Array) =>
   new Blob([new Uint8Array(bytes)]).stream() as ReadableStream<Uint8Array>;
 const upload = async (bytes: Uint8Array, name = 'hull.imscc') =>
-  valueOf(await uploadFile(school.pembit, school.instructor, { name, package: true, body: stream(bytes) }))
+  valueOf(await uploadFile(school.pembit, school.instructor, { name, as: 'package', body: stream(bytes) }))
     .id;
 const bring = async (bytes: Uint8Array) =>
   importPackage(school.pembit, school.instructor, school.course, await upload(bytes), quiet);

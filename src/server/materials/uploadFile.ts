@@ -1,7 +1,13 @@
 import { randomUUID } from 'node:crypto';
 import { fileTypeFromFile } from 'file-type';
 import type { FileId, PersonId } from '@/core/ids';
-import { LARGEST_FILE, LARGEST_PACKAGE, judgeFile, plainFileName } from '@/core/materials/fileTypes';
+import {
+  LARGEST_CALENDAR,
+  LARGEST_FILE,
+  LARGEST_PACKAGE,
+  judgeFile,
+  plainFileName,
+} from '@/core/materials/fileTypes';
 import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
 import { fileTexts } from '@/core/texts/files';
@@ -13,21 +19,28 @@ import type { Received } from './fileStore';
 import { discard, isTextFile, keep, receive } from './fileStore';
 
 export type Uploaded = Pick<StoredFile, 'id' | 'name' | 'mediaType' | 'size'>;
-type Upload = Readonly<{ name: string; package?: boolean; body: ReadableStream<Uint8Array> | null }>;
+/** A package is read, not kept as it is, and may be larger; a calendar may have any text encoding, and is read with care. */
+type UploadAs = 'file' | 'package' | 'calendar';
+type Upload = Readonly<{ name: string; as?: UploadAs; body: ReadableStream<Uint8Array> | null }>;
+const LARGEST = { file: LARGEST_FILE, package: LARGEST_PACKAGE, calendar: LARGEST_CALENDAR } as const;
 
 /** Keeps a file that staff send: its type is told by its content, and must be one of those that are kept. */
 export async function uploadFile(
   pembit: Pembit,
   actor: SignedIn,
-  { name, package: isPackage = false, body }: Upload,
+  { name, as = 'file', body }: Upload,
 ): Promise<Outcome<Uploaded>> {
-  if (actor.viewer.kind !== 'person' || actor.viewer.staffOf.size === 0) return refused('notYours');
+  if (actor.viewer.staffOf.size === 0 && !actor.person.isAdmin) return refused('notYours');
   const bad = (message: string) => refused('badRequest', [{ field: 'file', message }]);
   if (!body) return bad(fileTexts.empty);
-  const largest = isPackage ? LARGEST_PACKAGE : LARGEST_FILE;
+  const largest = LARGEST[as];
   const received = await receive(pembit.config, body, largest);
   if (!received) return bad(fileTexts.tooLarge(largest));
-  const kept = await keepReceived(pembit, received, { name, owner: actor.person.id });
+  const kept = await keepReceived(pembit, received, {
+    name,
+    owner: actor.person.id,
+    mediaType: as === 'calendar' ? 'text/calendar' : undefined,
+  });
   return 'refused' in kept ? bad(kept.refused) : done(kept);
 }
 
@@ -46,10 +59,10 @@ export async function judgeReceived(
 export async function keepReceived(
   pembit: Pembit,
   received: Received,
-  { name, owner }: Readonly<{ name: string; owner: PersonId }>,
+  { name, owner, mediaType: known }: Readonly<{ name: string; owner: PersonId; mediaType?: string }>,
 ): Promise<StoredFile | Readonly<{ refused: string }>> {
   const plain = plainFileName(name);
-  const judged = await judgeReceived(received, plain);
+  const judged = known ? { mediaType: known } : await judgeReceived(received, plain);
   if ('refused' in judged) {
     await discard(received);
     return judged;

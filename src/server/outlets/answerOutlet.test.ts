@@ -1,5 +1,6 @@
 import { brotliDecompressSync, gunzipSync } from 'node:zlib';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import { historyOf, valueOf } from '../../../tests/support/outcomes';
 import type { School } from '../../../tests/support/school';
 import { newSchool } from '../../../tests/support/school';
 import { complaintsAbout } from '../../../tests/support/strictIcs';
@@ -7,9 +8,20 @@ import { entryInput } from '@/core/entries/entryInput';
 import { outletInput } from '@/core/outlets/outletInput';
 import { planEntry } from '../entries/planEntry';
 import type { Pembit } from '../pembit';
-import type { OutletAnswer } from './answerOutlet';
+import type { OutletAnswer } from './conditional';
 import { createOutletAnswerer } from './answerOutlet';
-import { outletsFor, publish } from './publish';
+import { usesOf } from '@/data/outlets/reads';
+import { deleteEntry } from '../entries/deleteEntry';
+import { undoChange } from '../history/undoChange';
+import { writeReads } from './countReads';
+import {
+  changeOutlet,
+  changePersonalFeed,
+  deleteOutlet,
+  outletsFor,
+  publish,
+  replaceAddress,
+} from './publish';
 
 let school: School;
 let shiftMs = 0;
@@ -21,7 +33,10 @@ beforeAll(async () => {
   const { now } = school.pembit;
   const moved: Pembit = { ...school.pembit, now: () => now().add({ milliseconds: shiftMs }) };
   const answer = createOutletAnswerer(moved);
-  ask = (path, headers = {}, method = 'GET') => answer({ method, path, headers });
+  ask = (address, headers = {}, method = 'GET') => {
+    const [path = '', query = ''] = address.split('?');
+    return answer({ method, path, query, headers });
+  };
   const make = async (kind: 'feed' | 'embed') => {
     const outcome = await publish(
       school.pembit,
@@ -165,4 +180,164 @@ test('a personal feed is made once, whoever asks how often', async () => {
     Array.from({ length: 5 }, () => outletsFor(school.pembit, school.students[1]!)),
   );
   expect(new Set(lists.flat().map((outlet) => outlet.url)).size).toBe(1);
+});
+
+/** Publishes and answers the path of its address, and its id. */
+async function made(changes: object = {}) {
+  const input = outletInput.parse({ kind: 'feed', audience: 'public', name: 'Lofting', courses: [school.course], ...changes }); // prettier-ignore
+  const { url, id } = valueOf(await publish(school.pembit, school.instructor, input));
+  return { path: new URL(url).pathname, id, input };
+}
+const bodyOf = async (path: string) => (await ask(path)).body!.toString().replaceAll('\r\n ', '');
+const day = 86_400_000;
+
+describe('an address', () => {
+  test('that was replaced says so for 30 days in one entry, and is gone then; undo brings it back', async () => {
+    const { path, id } = await made();
+    const outcome = await replaceAddress(school.pembit, school.instructor, id);
+    const now = new URL(valueOf(outcome).url).pathname;
+    expect((await bodyOf(now)).match(/BEGIN:VEVENT/g)!.length).toBeGreaterThan(1);
+    const old = await ask(path);
+    expect(old.status).toBe(200);
+    expect(complaintsAbout(old.body!)).toEqual([]);
+    expect(old.body!.toString().match(/SUMMARY:.*/g)).toEqual(['SUMMARY:This address was replaced']);
+    expect((await ask(path.replace('/feeds/', '/embed/').replace('.ics', ''))).body!.toString()).toContain('This address was replaced'); // prettier-ignore
+    shiftMs = 30 * day + 60_000;
+    expect((await ask(path)).status).toBe(410);
+    shiftMs = 0;
+    valueOf(await undoChange(school.pembit, school.instructor, historyOf(outcome)));
+    expect((await bodyOf(path)).match(/BEGIN:VEVENT/g)!.length).toBeGreaterThan(1);
+  });
+
+  test('of an outlet that was deleted answers with a sentence, 410; one that never was, 404', async () => {
+    const { path, id } = await made({ kind: 'embed' });
+    const outcome = await deleteOutlet(school.pembit, school.instructor, id);
+    expect(await ask(path)).toMatchObject({ status: 410 });
+    expect((await ask(path)).body!.toString()).toContain('is not published any more');
+    expect((await ask(`/embed/${'x'.repeat(43)}`)).status).toBe(404);
+    valueOf(await undoChange(school.pembit, school.instructor, historyOf(outcome)));
+    expect((await ask(path)).status).toBe(200);
+  });
+
+  test('goes on with another course, and nobody else changes it', async () => {
+    const { path, id, input } = await made();
+    for (const actor of [school.stranger, school.students[0]!]) {
+      expect(await changeOutlet(school.pembit, actor, id, input)).toMatchObject({ reason: 'notFound' });
+      expect(await replaceAddress(school.pembit, actor, id)).toMatchObject({ reason: 'notFound' });
+      expect(await deleteOutlet(school.pembit, actor, id)).toMatchObject({ reason: 'notFound' });
+    }
+    valueOf(await changeOutlet(school.pembit, school.instructor, id, { ...input, name: 'Next term' }));
+    expect(await bodyOf(path)).toContain('NAME:Next term');
+    expect(await changeOutlet(school.pembit, school.instructor, id, { ...input, courses: [school.other] })).toMatchObject({ reason: 'notYours' }); // prettier-ignore
+  });
+
+  test('is counted each time it is read, 304 included, not when it is only asked about', async () => {
+    const { path, id } = await made();
+    const { headers } = await ask(path);
+    await ask(path, { 'if-none-match': headers.etag! });
+    await ask(path, {}, 'HEAD');
+    await writeReads(school.pembit);
+    const use = (await usesOf(school.pembit, [id], '2026-10-01')).get(id)!;
+    expect(use.days).toEqual([{ day: '2026-10-13', reads: 2 }]);
+  });
+});
+
+describe('what an outlet is composed of', () => {
+  test('titles and times alone, without tags, with reminders, from today on', async () => {
+    await plan('Full of facts', { description: '<p>Bring <strong>battens</strong></p>', place: 'Loft 2', links: [{ url: 'https://x.example/handout' }] }); // prettier-ignore
+    await plan('Last month', { start: '2026-09-15T10:00' });
+    const full = await bodyOf((await made({ reminders: [{ kind: 'event', minutes: 60 }] })).path);
+    expect(full).toContain('SUMMARY:HL: Full of facts');
+    expect(full).toContain(
+      'STYLED-DESCRIPTION;VALUE=TEXT;FMTTYPE=text/html:<p>Bring <strong>battens</strong></p>',
+    );
+    expect(full).toMatch(
+      /BEGIN:VALARM\r\nACTION:DISPLAY\r\nDESCRIPTION:[^\r]+\r\nTRIGGER:-PT60M\r\nEND:VALARM/,
+    );
+    expect(full).toContain('Last month');
+    expect(full).toMatch(/^COLOR:[a-z]+\r$/m);
+    const bare = await made({ detail: 'titles', tags: false, daysBack: 0 });
+    const file = await bodyOf(bare.path);
+    expect(complaintsAbout((await ask(bare.path)).body!)).toEqual([]);
+    expect(file).toContain('SUMMARY:Full of facts');
+    expect(file).not.toMatch(/battens|Loft 2|handout|VALARM|Last month/);
+  });
+
+  test('links into meetings only where that is ticked', async () => {
+    await plan('Video day', { meetingLink: 'https://meet.example/9' });
+    expect(await bodyOf((await made()).path)).not.toContain('meet.example');
+    expect(await bodyOf((await made({ meetingLinks: true })).path)).toContain('CONFERENCE;VALUE=URI;FEATURE=VIDEO:https://meet.example/9'); // prettier-ignore
+  });
+
+  test('what is deleted leaves a bare tombstone, and undo takes that away', async () => {
+    const entry = await plan('Comes and goes');
+    const { path } = await made();
+    expect(await bodyOf(path)).toContain('Comes and goes');
+    const outcome = await deleteEntry(school.pembit, school.instructor, entry.id);
+    const file = await bodyOf(path);
+    expect(file).not.toContain('Comes and goes');
+    const [tombstone = ''] = file.split('BEGIN:VEVENT').filter((part) => part.includes(entry.uid));
+    expect(tombstone.trim().split('\r\n').map((line) => line.split(/[:;]/)[0])).toEqual(['UID', 'DTSTAMP', 'DTSTART', 'SEQUENCE', 'STATUS', 'END', ...(tombstone.includes('VCALENDAR') ? ['END'] : [])]); // prettier-ignore
+    valueOf(await undoChange(school.pembit, school.instructor, historyOf(outcome)));
+    expect(await bodyOf(path)).toContain('Comes and goes');
+  });
+
+  test('one’s own feed holds what its owner chooses', async () => {
+    const [actor] = school.students;
+    const own = new URL((await outletsFor(school.pembit, actor!))[0]!.url).pathname;
+    await plan('Everybody’s event');
+    expect(await bodyOf(own)).toContain('Everybody’s event');
+    const choice = { kinds: ['due' as const], tags: true, detail: 'full' as const, reminders: [] };
+    valueOf(await changePersonalFeed(school.pembit, actor!, choice));
+    expect(await bodyOf(own)).not.toContain('Everybody’s event');
+  });
+});
+
+describe('the views of an embed', () => {
+  test.each([
+    ['days', '', 'Tenth of November'],
+    ['week', '?at=2026-11-10', 'The week after'],
+    ['month', '?at=2026-11-01', 'November 2026'],
+    ['term', '', 'Week 10,'],
+    ['day', '?at=2026-11-10', '10 November 2026'],
+    ['times', '', 'No times are offered for now.'],
+    ['entry', '', 'not to be seen'],
+  ])('%s', async (view, query, expected) => {
+    await plan('Tenth of November', { start: '2026-11-10T10:00' });
+    const look = { view, ...(view === 'entry' ? { entry: '00000000-0000-4000-8000-000000000000' } : {}) };
+    const { path } = await made({ kind: 'embed', look });
+    const page = (await ask(path + query)).body!.toString();
+    expect(page).toContain(expected);
+    expect(page).not.toContain('<script');
+  });
+
+  test('a reader chooses courses and kinds by a form, where the instructor lets them', async () => {
+    await plan('An event', { start: '2026-11-11T10:00' });
+    const free = await made({ kind: 'embed' });
+    expect((await ask(`${free.path}?kind=due`)).body!.toString()).not.toContain('An event');
+    expect((await ask(`${free.path}?kind=event`)).body!.toString()).toContain('An event');
+    expect((await ask(free.path)).body!.toString()).toContain('Choose what is shown');
+    const fixed = await made({ kind: 'embed', look: { filters: false } });
+    expect((await ask(`${fixed.path}?kind=due`)).body!.toString()).toContain('An event');
+    expect((await ask(fixed.path)).body!.toString()).not.toContain('Choose what is shown');
+  });
+
+  test('is framed by anyone, or by the sites that are listed; its look is a class', async () => {
+    const look = { scheme: 'dark', color: 'plum', rows: 'close', origins: ['https://site.example/page'], title: 'Our weeks' }; // prettier-ignore
+    const { path } = await made({ kind: 'embed', look });
+    const { headers, body } = await ask(path);
+    expect(headers['content-security-policy']).toContain("frame-ancestors 'self' https://site.example");
+    expect(body!.toString()).toContain('class="scheme-dark accent-plum rows-close"');
+    expect(body!.toString()).toContain('<h1>Our weeks</h1>');
+  });
+
+  test('is found by oEmbed 1.0', async () => {
+    const { path } = await made({ kind: 'embed', look: { height: 500 } });
+    const address = /<link rel="alternate" type="application\/json\+oembed" href="([^"]+)"/.exec((await ask(path)).body!.toString())![1]!; // prettier-ignore
+    const { pathname, search } = new URL(address.replaceAll('&amp;', '&'));
+    const answer = await ask(`${pathname}${search}&maxheight=300`);
+    expect(JSON.parse(answer.body!.toString())).toMatchObject({ version: '1.0', type: 'rich', height: 300, html: expect.stringContaining(`<iframe src="http://localhost:4310${path}"`) as unknown }); // prettier-ignore
+    expect((await ask(`/embed/oembed.json?url=${encodeURIComponent('http://localhost:4310/embed/none')}`)).status).toBe(404); // prettier-ignore
+    expect((await ask('/embed/oembed.json?format=xml')).status).toBe(501);
+  });
 });

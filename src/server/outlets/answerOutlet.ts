@@ -1,58 +1,57 @@
-import { createHash } from 'node:crypto';
-import { promisify } from 'node:util';
-import { brotliCompress, constants, gzip } from 'node:zlib';
 import { Temporal } from 'temporal-polyfill';
 import type { EntryId } from '@/core/ids';
 import { entryId } from '@/core/ids';
 import { coursesOf } from '@/core/entries/viewer';
 import type { Viewer } from '@/core/entries/viewer';
-import type { Outlet } from '@/core/outlets/outlet';
-import { feedEvents } from '@/core/outlets/feedEvents';
-import type { OutletContents } from '@/core/outlets/outletContents';
+import type { Outlet, PublishedOutlet } from '@/core/outlets/outlet';
 import { outletContents } from '@/core/outlets/outletContents';
 import { outletViewer } from '@/core/outlets/outletViewer';
-import { writeCalendar } from '@/core/icalendar/writeCalendar';
-import { embedTexts } from '@/core/texts/embeds';
+import { embedSnippet } from '@/core/outlets/snippet';
 import { toInstant, toWall } from '@/core/time/zone';
 import { requireZone } from '@/core/time/zoneData';
 import type { StampScope } from '@/data/history/stamps';
 import { readStamps } from '@/data/history/stamps';
-import { outletByTokenHash } from '@/data/outlets/outlets';
-import { viewerOf } from '@/data/people/people';
+import { goneAddress, outletByTokenHash } from '@/data/outlets/outlets';
 import type { Pembit } from '../pembit';
+import { keptPerson } from '../people/keptPeople';
 import { keptPlan } from '../plan/keptPlan';
-import { EMBED_POLICY, comingPage, dayPage, embedDocument, entryPage, unknownPage } from './embedPage';
+import { codedAnswer, conditional } from './conditional';
+import type { OutletAnswer, OutletRequest } from './conditional';
+import { countRead } from './countReads';
+import { askedBy, embedContext } from './embed/embedContext';
+import { embedDocument } from './embed/embedDocument';
+import { dayPage, entryPage, ownPage, viewOf } from './embed/embedPages';
+import { goneAnswer, sent } from './goneAnswer';
+import { CORS, embedHeaders, feedHeaders, jsonHeaders, policyFor } from './headers';
+import type { CachedAnswer } from './outletCache';
 import { createOutletCache } from './outletCache';
-import type { CachedAnswer, Coding } from './outletCache';
+import { PREVIEW_PATH, previewOutlet } from './previewOutlet';
+import { outletFile } from './outletFile';
 import { tokenHash } from './token';
-
-export type OutletRequest = Readonly<{
-  method: string;
-  path: string;
-  headers: Readonly<Record<string, string | undefined>>;
-}>;
-export type OutletAnswer = Readonly<{ status: number; headers: Record<string, string>; body?: Buffer }>;
 
 const FEED = /^\/feeds\/([\w-]{43})\.ics$/;
 const EMBED = /^\/embed\/([\w-]{43})(?:\/(?:e\/([0-9a-f-]{36})|day\/(\d{4}-\d{2}-\d{2})))?$/;
+const OEMBED = '/embed/oembed.json';
+/** No reader's choice is longer; beyond it the query is as if it were not there. */
+const LONGEST_QUERY = 1000;
 
 export const isOutletPath = (path: string): boolean =>
   path.startsWith('/feeds/') || path.startsWith('/embed/');
 
 type Wanted =
   | { kind: 'feed'; token: string }
-  | { kind: 'embed'; token: string; entry?: EntryId; date?: Temporal.PlainDate };
+  | { kind: 'embed'; token: string; query: URLSearchParams; entry?: EntryId; date?: Temporal.PlainDate };
 
-function wantedBy(path: string): Wanted | undefined {
+function wantedBy(path: string, query: string): Wanted | undefined {
   const feed = FEED.exec(path);
   if (feed) return { kind: 'feed', token: feed[1]! };
   const embed = EMBED.exec(path);
   if (!embed) return undefined;
   const [, token = '', entry, day] = embed;
-  if (entry)
-    return entryId.safeParse(entry).success ? { kind: 'embed', token, entry: entry as EntryId } : undefined;
+  const asked = { kind: 'embed', token, query: new URLSearchParams(query) } as const;
+  if (entry) return entryId.safeParse(entry).success ? { ...asked, entry: entry as EntryId } : undefined;
   try {
-    return { kind: 'embed', token, date: day ? Temporal.PlainDate.from(day) : undefined };
+    return { ...asked, date: day ? Temporal.PlainDate.from(day, { overflow: 'reject' }) : undefined };
   } catch {
     return undefined; // such as 30 February
   }
@@ -61,29 +60,47 @@ function wantedBy(path: string): Wanted | undefined {
 /** The pages and files of outlets: the one function that answers under /feeds/ and /embed/. */
 export function createOutletAnswerer(pembit: Pembit): (request: OutletRequest) => Promise<OutletAnswer> {
   const cache = createOutletCache();
+
+  const found = (request: OutletRequest, answer: CachedAnswer, nowMs: number): OutletAnswer => {
+    if (request.method === 'GET') countRead(pembit, answer.outlet, nowMs);
+    return conditional(request, answer);
+  };
+
   return async (request) => {
     if (request.method === 'OPTIONS') return { status: 204, headers: CORS };
     if (request.method !== 'GET' && request.method !== 'HEAD')
       return { status: 405, headers: { allow: 'GET, HEAD, OPTIONS', ...policyFor(request.path) } };
-    const wanted = wantedBy(request.path);
-    const outlet = wanted && (await outletByTokenHash(pembit, tokenHash(wanted.token)));
-    if (!wanted || !outlet || !serves(outlet, wanted)) return unknown(request);
+    if (request.path === OEMBED) return oembed(pembit, request);
+    if (request.path === PREVIEW_PATH) return previewOutlet(pembit, request);
+    const query = request.path.startsWith('/embed/') && request.query.length <= LONGEST_QUERY ? request.query : ''; // prettier-ignore
+    const key = query ? `${request.path}?${query}` : request.path;
+    const now = pembit.now();
+    const nowMs = now.epochMilliseconds;
+    // Taken before anything is read: a write that is committed meanwhile makes the answer outdated at once.
+    const queueVersion = pembit.queue.version();
+    const fresh = cache.fresh(key, queueVersion, nowMs);
+    if (fresh) return found(request, fresh, nowMs);
 
-    const owner = await viewerOf(pembit, outlet.owner);
+    const wanted = wantedBy(request.path, query);
+    const hash = wanted && tokenHash(wanted.token);
+    const outlet = hash === undefined ? undefined : await outletByTokenHash(pembit, hash);
+    if (!wanted || !outlet || !serves(outlet, wanted)) {
+      const gone = hash !== undefined && !outlet ? await goneAddress(pembit, hash) : undefined;
+      return goneAnswer(request, hash, gone, nowMs);
+    }
+    const { viewer: owner } = await keptPerson(pembit, outlet.owner);
     const viewer = outletViewer(outlet, owner);
     const scopes: StampScope[] = coursesOf(viewer).map((course) => `course:${course}` as const);
     if (outlet.audience === 'personal') scopes.push(`person:${outlet.owner}`);
     const stamps = await readStamps(pembit, scopes);
-    const now = pembit.now();
-    const key = request.path;
     const version = `${outlet.id} ${outlet.generation} ${stamps.version} ${scopes.length}`;
-    let answer = cache.get(key, version, now.epochMilliseconds);
+    let answer = cache.get(key, version, queueVersion, nowMs);
     if (!answer) {
       answer = await build({ pembit, outlet, viewer, wanted, now, changedAtMs: stamps.changedAtMs });
-      if (!answer) return unknown(request);
-      cache.set(key, version, answer);
+      if (!answer) return goneAnswer(request, undefined, undefined, nowMs);
+      cache.set(key, version, queueVersion, answer);
     }
-    return conditional(request, answer);
+    return found(request, answer, nowMs);
   };
 }
 
@@ -104,167 +121,72 @@ type Making = Readonly<{
   changedAtMs: number;
 }>;
 
-async function build({
-  pembit,
-  outlet,
-  viewer,
-  wanted,
-  now,
-  changedAtMs,
-}: Making): Promise<CachedAnswer | undefined> {
+async function build({ pembit, outlet, viewer, wanted, now, changedAtMs }: Making) {
   const author = outlet.audience === 'personal' ? outlet.owner : undefined;
   const plan = await keptPlan(pembit, coursesOf(viewer), author);
   const contents = outletContents(outlet, viewer, plan, now);
   const { baseUrl } = pembit.config;
-  const embed = `/embed/${wanted.token}`;
-  const base = {
-    lastModifiedMs: Math.max(changedAtMs, contents.changedByTime?.epochMilliseconds ?? 0),
+  const facts = {
+    outlet: outlet.id,
+    lastModified: new Date(
+      Math.max(changedAtMs, contents.changedByTime?.epochMilliseconds ?? 0),
+    ).toUTCString(),
     validUntilMs: contents.validUntil?.epochMilliseconds ?? Infinity,
   };
-  if (wanted.kind === 'feed') {
-    const personal = outlet.audience === 'personal';
-    const file = writeCalendar(
-      {
-        name: outlet.name,
-        url: personal ? baseUrl : `${baseUrl}${embed}`,
-        refreshMinutes: 60,
-        source: outlet.audience === 'public' ? `${baseUrl}/feeds/${wanted.token}.ics` : undefined,
-        events: feedEvents(
-          contents,
-          {
-            entry: (id) => (personal ? `${baseUrl}/e/${id}` : `${baseUrl}${embed}/e/${id}`),
-            day: (date, course) =>
-              personal
-                ? `${baseUrl}/day/${date}${course ? `?course=${encodeURIComponent(course.code)}` : ''}`
-                : `${baseUrl}${embed}/day/${date}`,
-            signUp: `${baseUrl}/sign-up`,
-            page: (path) => baseUrl + path,
-          },
-          requireZone,
-        ),
-      },
-      requireZone,
-    );
-    return answerOf(file, { ...base, headers: feedHeaders(outlet) });
-  }
-  const addresses = { embed, signUp: `${baseUrl}/sign-up` };
-  const page = wanted.entry
-    ? entryPage(contents, addresses, wanted.entry)
-    : wanted.date
-      ? dayPage(outlet.name, contents, addresses, { date: wanted.date })
-      : comingPage(outlet.name, contents, addresses, now.epochMilliseconds);
-  if (!page) return undefined;
-  // "Coming" moves with the clock: a page of coming days holds for a minute, and never past the next midnight.
-  const validUntilMs =
-    wanted.entry || wanted.date
-      ? base.validUntilMs
-      : Math.min(base.validUntilMs, comingUntilMs(contents, now));
-  return answerOf(embedDocument(outlet.name, page), { ...base, validUntilMs, headers: EMBED_HEADERS });
-}
-
-function comingUntilMs(contents: OutletContents, now: Temporal.Instant): number {
-  const tzid = contents.plan.terms[0]?.tzid;
-  const minute = now.epochMilliseconds + 60_000;
-  if (!tzid) return minute;
-  const zone = requireZone(tzid);
-  const midnight = toWall(zone, now).toPlainDate().add({ days: 1 }).toPlainDateTime();
-  return Math.min(minute, toInstant(zone, midnight).epochMilliseconds);
-}
-
-const CORS = { 'access-control-allow-origin': '*', 'access-control-allow-methods': 'GET, HEAD, OPTIONS' };
-const SAFE = { 'x-content-type-options': 'nosniff', 'referrer-policy': 'no-referrer' };
-const EMBED_HEADERS = {
-  ...SAFE,
-  'content-type': 'text/html; charset=utf-8',
-  'content-security-policy': EMBED_POLICY,
-  'cache-control': 'no-cache',
-};
-const FEED_POLICY = { 'content-security-policy': "default-src 'none'; frame-ancestors 'none'" };
-
-const policyFor = (path: string): Record<string, string> =>
-  path.startsWith('/embed/') ? { 'content-security-policy': EMBED_POLICY } : FEED_POLICY;
-
-const feedHeaders = (outlet: Outlet): Record<string, string> => ({
-  ...SAFE,
-  ...FEED_POLICY,
-  ...CORS,
-  'content-type': 'text/calendar; charset=utf-8',
-  'content-disposition': `inline; filename="${readableName(outlet.name)}.ics"`,
-  'cache-control': outlet.audience === 'personal' ? 'private, no-cache' : 'public, max-age=60',
-});
-
-const readableName = (name: string): string =>
-  name
-    .normalize('NFKD')
-    .replace(/[^\w -]/g, '')
-    .trim()
-    .replace(/ +/g, '-')
-    .slice(0, 60) || 'calendar';
-
-function unknown({ path, method }: OutletRequest): OutletAnswer {
-  const embed = path.startsWith('/embed/');
-  const body = Buffer.from(embed ? unknownPage() : `${embedTexts.unknownFeed}\n`);
-  const headers = embed
-    ? EMBED_HEADERS
-    : {
-        ...SAFE,
-        ...FEED_POLICY,
-        ...CORS,
-        'content-type': 'text/plain; charset=utf-8',
-        'cache-control': 'no-cache',
-      };
-  return {
-    status: 404,
-    headers: { ...headers, 'content-length': String(body.length) },
-    body: method === 'HEAD' ? undefined : body,
-  };
-}
-
-const compress = { gzip: promisify(gzip), br: promisify(brotliCompress) };
-
-async function answerOf(
-  text: string,
-  facts: Omit<CachedAnswer, 'bodies' | 'etags' | 'bytes'>,
-): Promise<CachedAnswer> {
-  const identity = Buffer.from(text);
-  const bodies = {
-    identity,
-    gzip: await compress.gzip(identity),
-    br: await compress.br(identity, { params: { [constants.BROTLI_PARAM_QUALITY]: 5 } }),
-  };
-  const digest = createHash('sha256').update(identity).digest('base64url').slice(0, 32);
-  const etags = { identity: `"${digest}"`, gzip: `"${digest}-gzip"`, br: `"${digest}-br"` };
-  return { ...facts, bodies, etags, bytes: identity.length + bodies.gzip.length + bodies.br.length };
-}
-
-function codingFor(accepted: string | undefined): Coding {
-  const codings = (accepted ?? '').split(',').flatMap((part) => {
-    const [name = '', ...parameters] = part.trim().split(/\s*;\s*/);
-    return parameters.some((p) => /^q=0(\.0*)?$/.test(p)) ? [] : [name];
-  });
-  return codings.includes('br') ? 'br' : codings.includes('gzip') ? 'gzip' : 'identity';
-}
-
-/** 304 where the reader has it already: If-None-Match first, If-Modified-Since only without it (RFC 9110 section 13). */
-function conditional({ method, headers }: OutletRequest, answer: CachedAnswer): OutletAnswer {
-  const coding = codingFor(headers['accept-encoding']);
-  const etag = answer.etags[coding];
-  const lastModified = new Date(answer.lastModifiedMs).toUTCString();
-  const facts = { ...answer.headers, etag, 'last-modified': lastModified, vary: 'Accept-Encoding' };
-  const noneMatch = headers['if-none-match'];
-  const since = headers['if-modified-since'];
-  const known = noneMatch
-    ? noneMatch.split(',').some((tag) => ['*', etag].includes(tag.trim().replace(/^W\//, '')))
-    : since !== undefined && Math.floor(answer.lastModifiedMs / 1000) * 1000 <= Date.parse(since);
-  if (known) return { status: 304, headers: facts };
-  const body = answer.bodies[coding];
-  return {
-    status: 200,
-    headers: {
+  if (wanted.kind === 'feed')
+    return codedAnswer(outletFile(outlet, contents, { token: wanted.token, baseUrl }), {
       ...facts,
-      'content-length': String(body.length),
-      ...(coding === 'identity' ? {} : { 'content-encoding': coding }),
-    },
-    body: method === 'HEAD' ? undefined : body,
-  };
+      headers: feedHeaders(outlet),
+    });
+  const { look, audience, name } = outlet as PublishedOutlet;
+  const embed = `/embed/${wanted.token}`;
+  const context = embedContext({ name, look }, contents, {
+    asked: askedBy(wanted.query, look.filters),
+    embed,
+    signUp: `${baseUrl}/sign-up`,
+    now,
+  });
+  const page = wanted.entry
+    ? entryPage(context, wanted.entry)
+    : wanted.date
+      ? dayPage(context, wanted.date)
+      : ownPage(context, audience === 'public');
+  if (!page) return undefined;
+  const holds = wanted.entry || wanted.date ? 'day' : viewOf(look.view).changes;
+  const minute = holds === 'minute' ? now.epochMilliseconds + 60_000 : Infinity;
+  const oembed = `${baseUrl}${OEMBED}?url=${encodeURIComponent(`${baseUrl}${embed}`)}`;
+  return codedAnswer(embedDocument({ title: context.title, look, locale: context.locale, oembed }, page), {
+    ...facts,
+    validUntilMs: Math.min(facts.validUntilMs, minute, midnightMs(contents.plan.terms[0]?.tzid, now)),
+    headers: embedHeaders(look.origins),
+  });
+}
+
+function midnightMs(tzid: string | undefined, now: Temporal.Instant): number {
+  const zone = requireZone(tzid ?? 'UTC');
+  return toInstant(zone, toWall(zone, now).toPlainDate().add({ days: 1 }).toPlainDateTime())
+    .epochMilliseconds;
+}
+
+/** oEmbed 1.0: the frame for an embed's address, for editors that ask for it. */
+async function oembed(pembit: Pembit, { query, method }: OutletRequest): Promise<OutletAnswer> {
+  const asked = new URLSearchParams(query);
+  if ((asked.get('format') ?? 'json') !== 'json') return sent(501, jsonHeaders, method, '{}');
+  const { baseUrl } = pembit.config;
+  const address = asked.get('url') ?? '';
+  const wanted = address.startsWith(`${baseUrl}/`)
+    ? wantedBy(address.slice(baseUrl.length).split('?')[0]!, '')
+    : undefined;
+  const outlet = wanted && (await outletByTokenHash(pembit, tokenHash(wanted.token)));
+  if (!wanted || !outlet || outlet.audience === 'personal' || wanted.kind !== 'embed')
+    return sent(404, jsonHeaders, method, '{}');
+  const most = (name: string, usual: number) => Math.min(usual, Number(asked.get(name)) || usual);
+  const { look } = outlet;
+  const [width, height] = [most('maxwidth', 800), most('maxheight', look.height)];
+  const title = look.title || outlet.name;
+  const answer = {
+    version: '1.0', type: 'rich', title, provider_name: 'Pembit', provider_url: baseUrl, cache_age: 3600, width, height,
+    html: embedSnippet({ title, url: `${baseUrl}/embed/${wanted.token}`, height }),
+  }; // prettier-ignore
+  return sent(200, jsonHeaders, method, JSON.stringify(answer));
 }

@@ -1,21 +1,32 @@
 import { randomUUID } from 'node:crypto';
-import type { OutletId, PersonId } from '@/core/ids';
+import type { OutletId } from '@/core/ids';
 import { isStaffOf } from '@/core/entries/viewer';
-import type { Outlet } from '@/core/outlets/outlet';
-import type { OutletInput } from '@/core/outlets/outletInput';
-import type { Outcome } from '@/core/refusals';
+import type { Outlet, PublishedOutlet } from '@/core/outlets/outlet';
+import { PERSONAL_DEFAULTS } from '@/core/outlets/outlet';
+import type { OutletInput, PersonalFeedInput } from '@/core/outlets/outletInput';
+import type { Outcome, Refused } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
 import { publishTexts } from '@/core/texts/publish';
 import { historyTexts } from '@/core/texts/history';
+import type { Change } from '@/data/history/change';
 import { recordChange } from '@/data/history/change';
-import { insertOutlet, outletsOwnedBy } from '@/data/outlets/outlets';
+import { calendarsOf } from '@/data/outside/calendars';
+import {
+  insertGoneAddress,
+  insertOutlet,
+  outletById,
+  outletsOf,
+  removeOutlet,
+  replaceOutlet,
+} from '@/data/outlets/outlets';
+import type { Person } from '@/data/people/people';
 import { loadFrame } from '@/data/plan/loadPlan';
 import { perform } from '../history/perform';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
 import { outletToken, tokenHash } from './token';
 
-export type PublishedOutlet = Outlet & Readonly<{ url: string }>;
+export type Addressed<T extends Outlet = Outlet> = T & Readonly<{ url: string }>;
 
 /** The address people keep: `/feeds/TOKEN.ics` or `/embed/TOKEN`. */
 export function outletUrl(pembit: Pembit, outlet: Outlet): string {
@@ -24,55 +35,156 @@ export function outletUrl(pembit: Pembit, outlet: Outlet): string {
   return outlet.kind === 'feed' ? `${baseUrl}/feeds/${token}.ics` : `${baseUrl}/embed/${token}`;
 }
 
-const withUrl = (pembit: Pembit, outlet: Outlet): PublishedOutlet => ({
+const withUrl = <T extends Outlet>(pembit: Pembit, outlet: T): Addressed<T> => ({
   ...outlet,
   url: outletUrl(pembit, outlet),
 });
+
+const hashOf = (pembit: Pembit, { id, generation }: Outlet): string =>
+  tokenHash(outletToken(pembit.secret, id, generation));
+
+/** What is wrong with what somebody would publish: courses of others, sections and calendars of none of the courses. */
+async function refusalOf(change: Change, actor: SignedIn, input: OutletInput): Promise<Refused | undefined> {
+  if (!input.courses.every((course) => isStaffOf(actor.viewer, course))) return refused('notYours');
+  const { courses, terms } = await loadFrame(change, input.courses);
+  const sections = new Set(courses.flatMap((course) => course.sections.map((section) => section.id)));
+  const bad = (field: string, message: string) => refused('badRequest', [{ field, message }]);
+  if (!input.sections.every((section) => sections.has(section)))
+    return bad('sections', publishTexts.noSuchSection);
+  const beside = await calendarsOf(change, { terms: terms.map((term) => term.id), courses: input.courses });
+  const open = new Set(beside.filter((c) => c.seenBy === 'everyone').map((calendar) => calendar.id));
+  if (!input.calendars.every((calendar) => open.has(calendar)))
+    return bad('calendars', publishTexts.noSuchCalendar);
+  if (input.look.view === 'entry' && !input.look.entry) return bad('look.entry', publishTexts.chooseEntry);
+  return undefined;
+}
 
 /** An instructor publishes courses they teach, under an address that nobody can guess. */
 export function publish(
   pembit: Pembit,
   actor: SignedIn,
   input: OutletInput,
-): Promise<Outcome<PublishedOutlet>> {
+): Promise<Outcome<Addressed<PublishedOutlet>>> {
   return perform(pembit, actor, 'publish', async (change) => {
-    if (!input.courses.every((course) => isStaffOf(actor.viewer, course))) return refused('notYours');
-    const { courses } = await loadFrame(change, input.courses);
-    const known = new Set(courses.flatMap((course) => course.sections.map((section) => section.id)));
-    if (!input.sections.every((section) => known.has(section)))
-      return refused('badRequest', [
-        { field: 'sections', message: 'This section is in none of the ticked courses.' },
-      ]);
-    const outlet: Outlet = { ...input, id: randomUUID() as OutletId, owner: actor.person.id, generation: 1 };
-    await insertOutlet(change, outlet, tokenHash(outletToken(pembit.secret, outlet.id, outlet.generation)));
+    const wrong = await refusalOf(change, actor, input);
+    if (wrong) return wrong;
+    const outlet = { ...input, id: randomUUID() as OutletId, owner: actor.person.id, generation: 1 };
+    await insertOutlet(change, outlet, hashOf(pembit, outlet));
     change.summarise(historyTexts.published(outlet.name));
     return done(withUrl(pembit, outlet));
   });
 }
 
-/** What a person publishes or owns; their one personal feed is made when it is first asked for. */
-export async function outletsFor(pembit: Pembit, { person }: SignedIn): Promise<PublishedOutlet[]> {
-  const owned = await outletsOwnedBy(pembit, person.id);
-  if (!owned.some((outlet) => outlet.audience === 'personal')) {
-    await makePersonalFeed(pembit, person.id, person.name);
-    return (await outletsOwnedBy(pembit, person.id)).map((outlet) => withUrl(pembit, outlet));
-  }
-  return owned.map((outlet) => withUrl(pembit, outlet));
+/** An outlet that somebody may change: their own, or one that holds nothing but courses they teach. */
+async function changeable(change: Change, actor: SignedIn, id: OutletId): Promise<Outcome<Outlet>> {
+  const outlet = await outletById(change, id);
+  if (!outlet) return refused('notFound');
+  const teachesAll =
+    outlet.audience !== 'personal' && outlet.courses.every((course) => isStaffOf(actor.viewer, course));
+  return outlet.owner === actor.person.id || teachesAll ? done(outlet) : refused('notFound');
 }
 
-async function makePersonalFeed(pembit: Pembit, owner: PersonId, name: string): Promise<void> {
-  const act = { act: 'makePersonalFeed', summary: '', actor: owner, nowMs: pembit.now().epochMilliseconds };
-  await recordChange(pembit.queue, act, async (change) => {
+/** Changes what an outlet holds, who may read it and how it looks; its address stays, so another term's course can take its place. */
+export function changeOutlet(
+  pembit: Pembit,
+  actor: SignedIn,
+  id: OutletId,
+  input: OutletInput,
+): Promise<Outcome<Addressed>> {
+  return perform(pembit, actor, 'changeOutlet', async (change): Promise<Outcome<Addressed>> => {
+    const found = await changeable(change, actor, id);
+    if (!found.ok) return found;
+    const before = found.value;
+    // An address that people keep does not turn from a file into a page.
+    if (before.audience === 'personal' || before.kind !== input.kind) return refused('notFound');
+    const wrong = await refusalOf(change, actor, input);
+    if (wrong) return wrong;
+    const after = { ...input, id, owner: before.owner, generation: before.generation };
+    await replaceOutlet(change, before, after, hashOf(pembit, after));
+    change.summarise(historyTexts.changedOutlet(after.name));
+    return done(withUrl(pembit, after));
+  });
+}
+
+/** Chooses what is in one's personal feed. */
+export function changePersonalFeed(
+  pembit: Pembit,
+  actor: SignedIn,
+  input: PersonalFeedInput,
+): Promise<Outcome<Addressed>> {
+  return perform(pembit, actor, 'changeOutlet', async (change): Promise<Outcome<Addressed>> => {
+    const own = (await outletsOf(change, actor.person.id, new Set())).find((o) => o.audience === 'personal');
+    if (!own) return refused('notFound');
+    const { id, kind, name, owner, generation } = own;
+    const after: Outlet = { id, kind, name, owner, generation, audience: 'personal', ...input };
+    await replaceOutlet(change, own, after, hashOf(pembit, after));
+    change.summarise(historyTexts.changedOutlet(name));
+    return done(withUrl(pembit, after));
+  });
+}
+
+/** Gives an outlet another address. The old one says so for 30 days, and then nothing. */
+export function replaceAddress(pembit: Pembit, actor: SignedIn, id: OutletId): Promise<Outcome<Addressed>> {
+  return perform(pembit, actor, 'replaceAddress', async (change): Promise<Outcome<Addressed>> => {
+    const found = await changeable(change, actor, id);
+    if (!found.ok) return found;
+    const before = found.value;
+    const after = { ...before, generation: before.generation + 1 };
+    await insertGoneAddress(change, before, { tokenHash: hashOf(pembit, before), replaced: true });
+    await replaceOutlet(change, before, after, hashOf(pembit, after));
+    change.summarise(historyTexts.replacedAddress(before.name));
+    return done(withUrl(pembit, after));
+  });
+}
+
+/** Takes an outlet away. A personal feed stays as long as its owner does: its address can be replaced. */
+export function deleteOutlet(pembit: Pembit, actor: SignedIn, id: OutletId): Promise<Outcome<Outlet>> {
+  return perform(pembit, actor, 'deleteOutlet', async (change) => {
+    const found = await changeable(change, actor, id);
+    if (!found.ok || found.value.audience === 'personal') return refused('notFound');
+    const outlet = found.value;
+    await removeOutlet(change, outlet);
+    await insertGoneAddress(change, outlet, { tokenHash: hashOf(pembit, outlet), replaced: false });
+    change.summarise(historyTexts.deletedOutlet(outlet.name));
+    return found;
+  });
+}
+
+/** What a person publishes, owns or may change; their one personal feed is made when it is first asked for. */
+export async function outletsFor(pembit: Pembit, { person, viewer }: SignedIn): Promise<Addressed[]> {
+  const outlets = await outletsOf(pembit, person.id, viewer.staffOf);
+  if (outlets.some((outlet) => outlet.audience === 'personal'))
+    return outlets.map((outlet) => withUrl(pembit, outlet));
+  await personalFeedOf(pembit, person);
+  return (await outletsOf(pembit, person.id, viewer.staffOf)).map((outlet) => withUrl(pembit, outlet));
+}
+
+/** Somebody's own feed, made where there is none yet. */
+export async function personalFeedOf(
+  pembit: Pembit,
+  person: Pick<Person, 'id' | 'name'>,
+): Promise<Addressed> {
+  const act = {
+    act: 'makePersonalFeed',
+    summary: '',
+    actor: person.id,
+    nowMs: pembit.now().epochMilliseconds,
+  };
+  const { result } = await recordChange(pembit.queue, act, async (change) => {
     // Two tabs may ask at once: the second finds the first one's.
-    if ((await outletsOwnedBy(change, owner)).some((outlet) => outlet.audience === 'personal')) return;
+    const known = (await outletsOf(change, person.id, new Set())).find((o) => o.audience === 'personal');
+    if (known) return known;
     const outlet: Outlet = {
+      ...PERSONAL_DEFAULTS,
       id: randomUUID() as OutletId,
       kind: 'feed',
       audience: 'personal',
-      name: publishTexts.personalName(name),
-      owner,
+      name: publishTexts.personalName(person.name),
+      owner: person.id,
       generation: 1,
     };
-    await insertOutlet(change, outlet, tokenHash(outletToken(pembit.secret, outlet.id, 1)));
+    await insertOutlet(change, outlet, hashOf(pembit, outlet));
+    return outlet;
   });
+  return withUrl(pembit, result);
 }

@@ -11,6 +11,7 @@ import { withOffset, toInstant } from '@/core/time/zone';
 import type { Moment } from '@/core/time/zonedWall';
 import { isDay } from '@/core/time/zonedWall';
 import type { Temporal } from 'temporal-polyfill';
+import { asWanted, settingsOf } from '../students/settings';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
 import { keptPlan } from './keptPlan';
@@ -25,7 +26,8 @@ export async function planSeenBy(
   { notes = true }: { notes?: boolean } = {},
 ): Promise<SeenPlan> {
   const author = notes && viewer.kind === 'person' ? viewer.id : undefined;
-  return seenPlan(viewer, await keptPlan(pembit, coursesOf(viewer), author), pembit.now());
+  const seen = seenPlan(viewer, await keptPlan(pembit, coursesOf(viewer), author), pembit.now());
+  return author ? asWanted(seen, await settingsOf(pembit, author)) : seen;
 }
 
 /** Everything planned in one course, unfiltered: for its own staff alone, undefined for anybody else. */

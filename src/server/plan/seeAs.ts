@@ -2,7 +2,9 @@ import type { CourseId, PersonId, SectionId } from '@/core/ids';
 import type { Viewer } from '@/core/entries/viewer';
 import { seeAsTexts } from '@/core/texts/seeAs';
 import { select } from '@/data/database';
+import { calendarsOf } from '@/data/outside/calendars';
 import { viewerOf } from '@/data/people/people';
+import { loadFrame } from '@/data/plan/loadPlan';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
 
@@ -54,7 +56,15 @@ export async function seeAsViewer(
   if (!choice) return undefined;
   const own = actor.viewer.staffOf;
   const [kind, id = ''] = key.split(':');
-  if (kind === 'public') return { ...choice, viewer: { kind: 'public', courses: own, sections: new Set() } };
+  if (kind === 'public') {
+    const { terms } = await loadFrame(pembit, [...own]);
+    const beside = await calendarsOf(pembit, { terms: terms.map((term) => term.id), courses: [...own] });
+    const calendars = new Set(beside.map((calendar) => calendar.id));
+    return {
+      ...choice,
+      viewer: { kind: 'public', courses: own, sections: new Set(), calendars, meetingLinks: false },
+    };
+  }
   if (kind === 'section') {
     const section = (await sectionsOf(pembit, actor)).find((s) => s.id === id);
     if (!section) return undefined;

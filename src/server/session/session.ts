@@ -1,11 +1,12 @@
 import { createHash, randomBytes } from 'node:crypto';
 import type { Person } from '@/data/people/people';
-import { personByEmail, personById, viewerOf } from '@/data/people/people';
+import { personByEmail } from '@/data/people/people';
 import { deleteSessions, insertSession, sessionById, touchSession } from '@/data/people/sessions';
 import type { Viewer } from '@/core/entries/viewer';
 import type { PersonId } from '@/core/ids';
 import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
+import { keptPerson } from '../people/keptPeople';
 import type { Pembit } from '../pembit';
 import { verifyNobody, verifyPassword } from './password';
 
@@ -64,10 +65,7 @@ export async function signedInBy(pembit: Pembit, token: string | undefined): Pro
   if (!token) return undefined;
   const session = await sessionById(pembit, idOf(token));
   if (!session) return undefined;
-  const [person, viewer] = await Promise.all([
-    personById(pembit, session.person),
-    viewerOf(pembit, session.person),
-  ]);
+  const { person, viewer } = await keptPerson(pembit, session.person);
   if (!person) return undefined;
   const limits = viewer.staffOf.size > 0 || person.isAdmin ? LIMITS.staff : LIMITS.student;
   const nowMs = pembit.now().epochMilliseconds;

@@ -1,5 +1,6 @@
 import type { Temporal } from 'temporal-polyfill';
 import { writeCalendar } from '@/core/icalendar/writeCalendar';
+import { tagged } from '@/core/outlets/eventParts';
 import { bookingEvent } from '@/core/signup/bookingEvent';
 import type { Booking, Sheet, Slot } from '@/core/signup/sheet';
 import { hostsOf } from '@/core/signup/sheet';
@@ -71,7 +72,7 @@ async function letterOf(
     interval: slot.interval,
     booking,
     names,
-    tags: courses.map((course) => course.tag),
+    named: (title) => tagged(courses, title),
     codes: courses.map((course) => course.code),
     zone,
     signUp,

@@ -9,7 +9,6 @@ import type { Booking, Sheet, Slot } from '@/core/signup/sheet';
 import { historyTexts } from '@/core/texts/history';
 import { signupTexts } from '@/core/texts/signup';
 import { requireZone } from '@/core/time/zoneData';
-import type { Reader } from '@/data/database';
 import type { Change } from '@/data/history/change';
 import { personById, viewerOf } from '@/data/people/people';
 import { schoolSettings } from '@/data/plan/schoolSettings';
@@ -17,6 +16,7 @@ import { insertBooking } from '@/data/signup/bookings';
 import { sheetOfSlot } from '@/data/signup/sheets';
 import { removeWaiting } from '@/data/signup/waiting';
 import { perform } from '../history/perform';
+import { keptReads } from '../keptRead';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
 import { slotWords, writeOfBooking } from './bookingLetters';
@@ -76,15 +76,22 @@ async function insertTaken(
   return { booking, sheet, slot };
 }
 
-/** Whether a student may take a time as things stand: its sheet and time, and the seat, or why not. */
-async function decide(pembit: Pembit, reader: Reader, actor: SignedIn, id: SlotId) {
-  const sheet = await sheetOfSlot(reader, id);
+const keptSheets = keptReads<Sheet | undefined>(200);
+
+/**
+ * Whether a student may take a time as things stand: its sheet and time, and the seat, or why not. Within a change it
+ * holds; without, it is what everybody can know.
+ */
+async function decide(pembit: Pembit, actor: SignedIn, id: SlotId, change?: Change) {
+  const sheet = change
+    ? await sheetOfSlot(change, id)
+    : await keptSheets(pembit, id, () => sheetOfSlot(pembit, id));
   const slot = sheet?.slots.find((s) => s.id === id);
   const now = pembit.now();
   const seen = sheet && seenSheet(actor.viewer, sheet, now);
   // Staff see the sheet, but do not sit on both sides of the table.
   if (!sheet || !slot || !seen || seen.asStaff) return refused('notFound');
-  const { weekStart } = await schoolSettings(reader);
+  const { weekStart } = await schoolSettings(change ?? pembit);
   const zone = requireZone(sheet.tzid);
   const decision = decideBooking(sheet, slot, { person: actor.person.id, now, zone, weekStart });
   return decision.ok ? done({ sheet, slot, seat: decision.seat }) : refused(decision.reason);
@@ -98,10 +105,10 @@ export async function takeTime(
   input: TakingInput,
 ): Promise<Outcome<Taken>> {
   // Whoever comes too late is told so without queueing behind those who are in time.
-  const before = await decide(pembit, pembit, actor, id);
+  const before = await decide(pembit, actor, id);
   if (!before.ok) return before;
   const outcome = await perform(pembit, actor, 'takeTime', async (change): Promise<Outcome<Taken>> => {
-    const decided = await decide(pembit, change, actor, id);
+    const decided = await decide(pembit, actor, id, change);
     if (!decided.ok) return decided;
     const { sheet, slot, seat } = decided.value;
     const wrong = answerError(sheet, input.answer ?? '');

@@ -14,6 +14,8 @@ export type CheckLine = Readonly<{
   where: string;
   why: string;
   remedy: Remedy;
+  /** Where something without a day is put right. */
+  href?: string;
   entry?: string;
   sequence?: number;
   meeting?: string;
@@ -36,6 +38,11 @@ export function checkLine(
       entry: entry.id,
       sequence: entry.sequence,
     };
+  }
+  if ('place' in about) {
+    const { title, href, courses: ids } = about.place;
+    const own = courses.filter((course) => ids.includes(course.id));
+    return { ...shared, title, href, where: '', tags: own.map(({ tag, color }) => ({ tag, color })) };
   }
   const { seen } = about;
   return {

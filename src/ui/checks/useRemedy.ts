@@ -13,7 +13,8 @@ export function useRemedy() {
   const [, keepPanel] = useKept<PanelState>('panel', NONE);
   const { submit, message, errors, busy } = useSubmit();
 
-  const open = ({ entry, meeting }: CheckLine) => {
+  const open = ({ entry, meeting, href }: CheckLine) => {
+    if (href) return router.push(href);
     keepPanel(entry ? { kind: 'entry', id: entry } : { kind: 'class', meeting: meeting! });
     router.push('/term');
   };

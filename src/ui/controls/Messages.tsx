@@ -1,15 +1,23 @@
 'use client';
 import Button from '@mui/material/Button';
-import Snackbar from '@mui/material/Snackbar';
+import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
 import type { ReactNode } from 'react';
-import { createContext, useCallback, useContext, useState } from 'react';
+import { createContext, useCallback, useContext, useState, useTransition } from 'react';
 import { frameTexts } from '@/core/texts/frame';
 import { callApi } from './callApi';
 
 /** Something else that can be done from the message: bring along what hangs on a date, tell the students. */
 export type MessageAct = Readonly<{ label: string; run: () => unknown }>;
-type Message = Readonly<{ text: string; history?: string; acts: readonly MessageAct[] }>;
+/** `number` tells one from the next: each has its own time on the screen. */
+type Message = Readonly<{
+  number: number;
+  /** Said once the page shows what it speaks of. */
+  held?: boolean;
+  text: string;
+  history?: string;
+  acts: readonly MessageAct[];
+}>;
 type Say = (text: string, history?: string, acts?: readonly MessageAct[]) => void;
 
 const MessagesContext = createContext<Say>(() => undefined);
@@ -17,32 +25,38 @@ const MessagesContext = createContext<Say>(() => undefined);
 /** Reports an act; with a history id the message can undo it. */
 export const useMessages = (): Say => useContext(MessagesContext);
 
+// Fetched with the first message: most pages that are read have none.
+const Snackbar = dynamic(() => import('@mui/material/Snackbar'), { ssr: false });
+
 const PLAIN = { color: 'inherit', textDecoration: 'underline' } as const;
 
 export function Messages({ children }: { children: ReactNode }) {
   const router = useRouter();
   const [message, setMessage] = useState<Message>();
   const [open, setOpen] = useState(false);
+  const [refreshing, refresh] = useTransition();
   const say = useCallback<Say>((text, history, acts = []) => {
-    setMessage({ text, history, acts });
+    setMessage((before) => ({ number: (before?.number ?? 0) + 1, text, history, acts }));
     setOpen(true);
   }, []);
   const undo = async (history: string) => {
     const answer = await callApi('POST', `/api/history/${history}/undo`);
     say(answer.ok ? frameTexts.undone : answer.message);
-    router.refresh();
+    if (answer.ok) setMessage((said) => said && { ...said, held: true });
+    refresh(() => router.refresh());
   };
   return (
     <MessagesContext.Provider value={say}>
       {children}
-      <Snackbar
-        open={open}
-        autoHideDuration={15_000}
-        onClose={(_, reason) => reason !== 'clickaway' && setOpen(false)}
-        message={message?.text}
-        anchorOrigin={{ vertical: 'bottom', horizontal: 'center' }}
-        action={
-          message ? (
+      {message && !(message.held && refreshing) ? (
+        <Snackbar
+          key={message.number}
+          open={open}
+          autoHideDuration={15_000}
+          onClose={(_, reason) => reason !== 'clickaway' && setOpen(false)}
+          message={message.text}
+          anchorOrigin={{ vertical: 'bottom', horizontal: 'center' }}
+          action={
             <>
               {message.acts.map((act) => (
                 <Button key={act.label} size="small" style={PLAIN} onClick={() => void act.run()}>
@@ -55,9 +69,9 @@ export function Messages({ children }: { children: ReactNode }) {
                 </Button>
               ) : null}
             </>
-          ) : undefined
-        }
-      />
+          }
+        />
+      ) : null}
     </MessagesContext.Provider>
   );
 }

@@ -7,14 +7,18 @@ export type Sent = Readonly<{ ok: true; value: SentFile }> | Readonly<{ ok: fals
 export function sendFile(
   file: File,
   {
-    asPackage = false,
+    as = 'file',
     onPercent,
     signal,
-  }: Readonly<{ asPackage?: boolean; onPercent?: (percent: number) => void; signal?: AbortSignal }>,
+  }: Readonly<{
+    as?: 'file' | 'package' | 'calendar';
+    onPercent?: (percent: number) => void;
+    signal?: AbortSignal;
+  }>,
 ): Promise<Sent> {
   return new Promise((done) => {
     const request = new XMLHttpRequest();
-    const query = new URLSearchParams({ name: file.name, ...(asPackage ? { package: '1' } : {}) });
+    const query = new URLSearchParams({ name: file.name, as });
     request.open('POST', `/api/files?${query}`);
     request.setRequestHeader('content-type', 'application/octet-stream');
     request.responseType = 'json';

@@ -2,9 +2,11 @@
 import Link from 'next/link';
 import { usePathname, useSearchParams } from 'next/navigation';
 import { frameTexts } from '@/core/texts/frame';
+import { outsideTexts } from '@/core/texts/outside';
 import styles from './Frame.module.css';
 import { switched, withoutCourses } from './switchedCourses';
 
+/** `tag` is empty for an outside calendar: it is told apart by its name alone. */
 export type SwitchCourse = Readonly<{ code: string; tag: string; title: string; color: string }>;
 
 /** The course tags at the top: each switches its course on and off in the view below. */
@@ -16,7 +18,10 @@ export function CourseSwitches({ courses }: { courses: readonly SwitchCourse[] }
     <ul className={styles.switches} aria-label={frameTexts.coursesLabel}>
       {courses.map(({ code, tag, title, color }) => {
         const on = !off.has(code);
-        const name = `${tag} ${title}`;
+        const name = tag ? `${tag} ${title}` : title;
+        const [shown, hidden] = tag
+          ? [frameTexts.courseOn, frameTexts.courseOff]
+          : [outsideTexts.shown, outsideTexts.hidden];
         return (
           <li key={code}>
             <Link
@@ -26,9 +31,10 @@ export function CourseSwitches({ courses }: { courses: readonly SwitchCourse[] }
               href={`${path}${switched(search.toString(), off, code)}`}
               replace
               scroll={false}
-              aria-label={on ? frameTexts.courseOn(name) : frameTexts.courseOff(name)}
+              data-outside={tag === ''}
+              aria-label={on ? shown(name) : hidden(name)}
             >
-              <b>{tag}</b> <span>{title}</span>
+              {tag ? <b>{tag}</b> : null} <span>{title}</span>
             </Link>
           </li>
         );

@@ -35,7 +35,7 @@ export function PackageImport({ course }: { course: string }) {
     setFailure(undefined);
     setPercent(0);
     const sent = await sendFile(chosen, {
-      asPackage: true,
+      as: 'package',
       onPercent: setPercent,
       signal: controller.signal,
     });

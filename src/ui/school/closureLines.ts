@@ -1,6 +1,7 @@
 import type { SiteDate } from '@/core/plan/plan';
 import type { Closure } from '@/core/time/closure';
 import { dateLabel, timeLabel } from '@/core/time/dateLabels';
+import { outsideTexts } from '@/core/texts/outside';
 import { entryTexts } from '@/core/texts/entries';
 import type { RemovableLine } from './RemovableList';
 
@@ -21,8 +22,9 @@ export const closureLines = (
   closures.map((closure) => ({
     id: closure.id,
     name: closure.closesAt ? entryTexts.closedFrom(closure.name, timeLabel(closure.closesAt)) : closure.name,
-    when: daysOf(closure, locale),
-    removable: removable(closure),
+    when: closure.from ? `${daysOf(closure, locale)} · ${outsideTexts.asked}` : daysOf(closure, locale),
+    // What an outside calendar asks for is taken back there.
+    removable: !closure.from && removable(closure),
   }));
 
 export const siteDateLines = (dates: readonly SiteDate[], locale: string): RemovableLine[] =>

@@ -3,6 +3,7 @@ import Button from '@mui/material/Button';
 import { accountTexts } from '@/core/texts/frame';
 import { callApi } from '../controls/callApi';
 import { useMessages } from '../controls/Messages';
+import { eraseKept } from '../offline/keptPlan';
 
 export function SignOut() {
   const say = useMessages();
@@ -10,6 +11,7 @@ export function SignOut() {
     const answer = await callApi('DELETE', path);
     if (!answer.ok && answer.status !== 401) return say(answer.message);
     sessionStorage.clear();
+    await eraseKept();
     // A whole new page: nothing of this person's stays in the browser's memory.
     window.location.replace('/sign-in');
   };

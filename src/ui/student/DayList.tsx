@@ -1,9 +1,17 @@
 import { studentTexts } from '@/core/texts/student';
 import styles from './DayList.module.css';
+import { DoneTick } from './DoneTick';
 import type { DayLine } from './dayLines';
 
 /** The lines of one day. Links lead straight to the thing itself. */
-export function DayList({ lines }: { lines: readonly DayLine[] }) {
+export function DayList({
+  lines,
+  ticks,
+}: {
+  lines: readonly DayLine[];
+  /** Whether work is ticked; absent: it cannot be ticked here. */
+  ticks?: boolean;
+}) {
   return (
     <ul className={styles.list}>
       {lines.map((line) => (
@@ -31,6 +39,12 @@ export function DayList({ lines }: { lines: readonly DayLine[] }) {
               ) : (
                 <span className={styles.title}>{line.title}</span>
               )}
+              {line.mark ? (
+                <>
+                  {' '}
+                  <span className={styles.mark}>{line.mark}</span>
+                </>
+              ) : null}
             </p>
             {line.detail ? <p className="soft">{line.detail}</p> : null}
             {line.links.map((link) => (
@@ -40,6 +54,9 @@ export function DayList({ lines }: { lines: readonly DayLine[] }) {
                 </a>
               </p>
             ))}
+            {line.work && ticks !== undefined ? (
+              <DoneTick entry={line.work} title={line.title} done={ticks} />
+            ) : null}
           </div>
         </li>
       ))}

@@ -9,6 +9,7 @@ import { entryTexts, listed } from '@/core/texts/entries';
 import { studentTexts } from '@/core/texts/student';
 import { dateLabel, momentLabel, rangeLabel, timeLabel } from '@/core/time/dateLabels';
 import type { ZoneLookup } from '@/core/time/zone';
+import { toInstant, toWall } from '@/core/time/zone';
 import { dayOf, isDay, momentText } from '@/core/time/zonedWall';
 
 export type DayLine = Readonly<{
@@ -23,6 +24,10 @@ export type DayLine = Readonly<{
   /** The page of the entry, or where times are taken. */
   href?: string;
   links: readonly Readonly<{ url: string; label: string }>[];
+  /** What is news about it, in a word. */
+  mark?: string;
+  /** Of due work: the entry that can be ticked as done. */
+  work?: string;
 }>;
 
 function detailOf(o: Occurrence, locale: string): string {
@@ -38,6 +43,10 @@ function detailOf(o: Occurrence, locale: string): string {
       return o.closesAt ? entryTexts.closedFrom(o.title, timeLabel(o.closesAt)) : '';
     case 'siteDate':
       return entryTexts.kind.siteDate;
+    case 'outside':
+      return [o.cancelled === undefined ? '' : entryTexts.cancelled(''), o.calendarName, o.place]
+        .filter(Boolean)
+        .join(' · ');
     case 'set':
       return entryTexts.due(momentLabel(o.due, locale));
     case 'due':
@@ -72,6 +81,17 @@ function timeOf(o: Occurrence): string {
   return o.end && !isDay(o.end) ? rangeLabel(o.start.wall, o.end.wall) : timeLabel(o.start.wall);
 }
 
+/** The same start by the clocks of a reader who is elsewhere; with the day where that is another. */
+function ownTimeOf(o: Occurrence, abroad: SeenPlan['abroad']): string {
+  const { start } = o;
+  if (!abroad || isDay(start)) return '';
+  const here = abroad.terms.find((zone) => zone.tzid === start.tzid);
+  if (!here) return '';
+  const own = toWall(abroad.own, toInstant(here, start.wall));
+  const day = own.toPlainDate().equals(dayOf(start)) ? '' : `${dateLabel(own.toPlainDate(), 'weekday')} `;
+  return studentTexts.ownTime(`${day}${timeLabel(own)}`);
+}
+
 /** Now, where a line is to say whether its meeting can be joined. */
 export type JoinAt = Readonly<{ now: Temporal.Instant; zoneOf: ZoneLookup }>;
 
@@ -84,18 +104,25 @@ function joinOf(o: Occurrence, at: JoinAt | undefined): Readonly<{ link?: string
 }
 
 /** One line of a list by day: for the student's home, the day sheet and the entry's page alike. */
-export function dayLine(o: Occurrence, plan: Pick<SeenPlan, 'courses' | 'locale'>, at?: JoinAt): DayLine {
+export function dayLine(
+  o: Occurrence,
+  plan: Pick<SeenPlan, 'courses' | 'locale' | 'abroad'>,
+  at?: JoinAt,
+): DayLine {
   const join = joinOf(o, at);
   const links = [
     ...(join.link ? [{ url: join.link, label: studentTexts.join }] : []),
     ...('links' in o ? o.links.map(({ url, label }) => ({ url, label })) : []),
+    ...(o.kind === 'outside' && o.url ? [{ url: o.url, label: embedTexts.more }] : []),
   ];
-  const courses = plan.courses.filter((c) => o.courses.includes(c.id));
+  const courses = o.kind === 'outside' ? [] : plan.courses.filter((c) => o.courses.includes(c.id));
   const sheet = `/day/${dayOf(o.start)}`;
   return {
     key: `${o.uid} ${o.kind} ${momentText(o.start)}`,
     kind: o.kind,
-    time: timeOf(o),
+    time: [timeOf(o), ownTimeOf(o, plan.abroad)].filter(Boolean).join(' '),
+    ...(o.news ? { mark: studentTexts.mark[o.news] } : {}),
+    ...(o.kind === 'due' ? { work: o.entry } : {}),
     tags: courses.map(({ tag, color }) => ({ tag, color })),
     title: titleOf(o),
     off: o.cancelled !== undefined,
@@ -105,7 +132,7 @@ export function dayLine(o: Occurrence, plan: Pick<SeenPlan, 'courses' | 'locale'
         ? `/e/${o.entry}`
         : o.kind === 'class'
           ? `${sheet}?course=${encodeURIComponent(courses[0]?.code ?? '')}`
-          : o.kind === 'closure' || o.kind === 'siteDate'
+          : o.kind === 'closure' || o.kind === 'siteDate' || o.kind === 'outside'
             ? sheet
             : '/sign-up',
     links,

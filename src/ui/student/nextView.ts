@@ -14,60 +14,125 @@ export type NextDay = Readonly<{ key: string; heading: string; distance: string;
 export type NextView = Readonly<{
   now?: Readonly<{ label: string; line: DayLine }>;
   days: readonly NextDay[];
+  /** Work whose time is over and that is not ticked. */
+  wasDue: readonly DayLine[];
+  /** Ticked work of the same days. */
+  done: readonly DayLine[];
+  /** How many lines were found, where something was looked for. */
+  found?: number;
 }>;
 
-/** How many days ahead the student's home looks. */
+export const KIND_FILTERS = ['all', 'class', 'due', 'event', 'mine'] as const;
+export type KindFilter = (typeof KIND_FILTERS)[number];
+
+/** What a student looks for: words of a title, kinds, the days of a week. */
+export type NextAsked = Readonly<{
+  words?: string;
+  kind?: KindFilter;
+  /** The first day of a week to look at instead of the coming days. */
+  week?: Temporal.PlainDate;
+}>;
+
+/** How many days ahead the student's home looks, and how long work that is over stays in sight. */
 const AHEAD = 21;
+const BACK = 14;
+const KINDS: Readonly<Record<Exclude<KindFilter, 'all'>, readonly Occurrence['kind'][]>> = {
+  class: ['class'],
+  due: ['due', 'set'],
+  event: ['event', 'announcement', 'siteDate', 'outside', 'closure'],
+  mine: ['booking', 'note'],
+};
+
+const plain = (text: string) => text.normalize('NFKD').replace(/\p{M}/gu, '').toLowerCase();
 
 /**
  * Today and the coming days, over all courses. Times that are offered stand on the sign-up page; here is what concerns
- * the student anyway. What is on now, or next today, stands first.
+ * the student anyway. What is on now, or next today, stands first; what is ticked as done is out of the way.
  */
 export function nextView(
   plan: SeenPlan,
   occurrences: readonly Occurrence[],
-  { zoneOf, now, today }: { zoneOf: ZoneLookup; now: Temporal.Instant; today: Temporal.PlainDate },
+  {
+    zoneOf,
+    now,
+    today,
+    done = new Set(),
+    asked = {},
+  }: {
+    zoneOf: ZoneLookup;
+    now: Temporal.Instant;
+    today: Temporal.PlainDate;
+    /** Entries that are ticked. */
+    done?: ReadonlySet<string>;
+    asked?: NextAsked;
+  },
 ): NextView {
   const nowMs = now.epochMilliseconds;
   const at = { now, zoneOf };
-  const coming = occurrences.filter(
-    (o) =>
-      o.kind !== 'times' &&
-      !(o.kind === 'booking' && !o.mine) &&
-      overAtMs(o, zoneOf(o.tzid)) > nowMs &&
-      today.until(dayOf(o.start), { largestUnit: 'days' }).days <= AHEAD,
+  const from = asked.week ?? today;
+  const inDays = (o: Occurrence) => from.until(dayOf(o.start), { largestUnit: 'days' }).days;
+  const words = plain(asked.words ?? '')
+    .split(/\s+/)
+    .filter(Boolean);
+  const wanted = (o: Occurrence) =>
+    o.kind !== 'times' &&
+    !(o.kind === 'booking' && !o.mine) &&
+    (!asked.kind || asked.kind === 'all' || KINDS[asked.kind].includes(o.kind)) &&
+    words.every((word) => plain(o.title).includes(word));
+  const own = occurrences.filter(wanted);
+  const over = (o: Occurrence) => overAtMs(o, zoneOf(o.tzid)) <= nowMs;
+  const coming = own.filter((o) =>
+    asked.week ? inDays(o) >= 0 && inDays(o) < 7 : !over(o) && inDays(o) <= AHEAD,
   );
+  const isDone = (o: Occurrence) => (o.kind === 'due' || o.kind === 'set') && done.has(o.entry);
+  const left = coming.filter((o) => !isDone(o));
   const startMs = (o: Occurrence) => (isDay(o.start) ? Infinity : instantMs(zoneOf(o.tzid), o.start.wall));
-  const first = coming.find(
+  const first = left.find(
     (o) =>
       (o.kind === 'event' || o.kind === 'booking' || (o.kind === 'class' && o.cancelled === undefined)) &&
       !isDay(o.start) &&
-      dayOf(o.start).equals(today),
+      dayOf(o.start).equals(today) &&
+      !over(o),
   );
   const label = (o: Occurrence) => {
     if (startMs(o) > nowMs) return studentTexts.upNext(isDay(o.start) ? '' : timeLabel(o.start.wall));
     return studentTexts.now(o.end && !isDay(o.end) ? timeLabel(o.end.wall) : '');
   };
   const days = new Map<string, Occurrence[]>();
-  for (const o of coming) {
-    // What began on an earlier day and lasts stands under today.
-    const day = Temporal.PlainDate.compare(dayOf(o.start), today) < 0 ? today : dayOf(o.start);
+  for (const o of left) {
+    // What began on an earlier day and lasts stands under the first one.
+    const day = Temporal.PlainDate.compare(dayOf(o.start), from) < 0 ? from : dayOf(o.start);
     days.set(day.toString(), [...(days.get(day.toString()) ?? []), o]);
   }
+  const line = (o: Occurrence) => dayLine(o, plan, at);
+  const wasDue = asked.week
+    ? []
+    : own.filter(
+        (o) => o.kind === 'due' && over(o) && !isDone(o) && inDays(o) >= -BACK && o.cancelled === undefined,
+      );
   return {
-    now: first && { label: label(first), line: dayLine(first, plan, at) },
-    days: [...days].map(([key, list]) => {
-      const date = Temporal.PlainDate.from(key);
-      const distance = today.until(date, { largestUnit: 'days' }).days;
-      const name = distance === 0 ? studentTexts.today : distance === 1 ? studentTexts.tomorrow : undefined;
-      return {
-        key,
-        heading: name
-          ? `${name}, ${dateLabel(date, 'long', plan.locale)}`
-          : dateLabel(date, 'long', plan.locale),
-        distance: distance > 1 ? studentTexts.inDays(distance) : '',
-        lines: list.map((o) => dayLine(o, plan, at)),
-      };
-    }),
+    now: first && !asked.week ? { label: label(first), line: line(first) } : undefined,
+    days: [...days].map(([key, list]) => ({
+      key,
+      ...headingOf(Temporal.PlainDate.from(key), today, plan.locale),
+      lines: list.map(line),
+    })),
+    wasDue: wasDue.map((o) => ({
+      ...line(o),
+      time: '',
+      detail: studentTexts.wasDue(dateLabel(dayOf(o.start), 'short', plan.locale)),
+    })),
+    done: coming.filter((o) => o.kind === 'due' && isDone(o)).map(line),
+    ...(words.length > 0 || (asked.kind && asked.kind !== 'all') ? { found: left.length } : {}),
+  };
+}
+
+function headingOf(date: Temporal.PlainDate, today: Temporal.PlainDate, locale: string) {
+  const distance = today.until(date, { largestUnit: 'days' }).days;
+  const name = distance === 0 ? studentTexts.today : distance === 1 ? studentTexts.tomorrow : undefined;
+  const label = dateLabel(date, 'long', locale);
+  return {
+    heading: name ? `${name}, ${label}` : label,
+    distance: distance > 1 ? studentTexts.inDays(distance) : '',
   };
 }

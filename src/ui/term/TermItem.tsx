@@ -52,6 +52,7 @@ export function TermItem({
     'data-kind': item.kind,
     'data-release': item.release,
     'data-cancelled': item.cancelled,
+    'data-news': item.news || undefined,
     'data-planned': item.planned,
     'data-picked': picked,
     'data-movable': item.movable,

@@ -10,7 +10,7 @@ function week(first: string, marks: Record<string, string[]> = {}): GridWeek {
     number: 1, theme: '', range: '', now: false, past: false,
     days: dates.map((date) => ({
       date, long: '', today: false, inTerm: true,
-      items: (marks[date] ?? []).map((key) => ({ key, title: key, date, start: date, movable: true, kind: 'due', tags: [], planned: false, release: 'shown', cancelled: false, words: '' })),
+      items: (marks[date] ?? []).map((key) => ({ key, title: key, date, start: date, movable: true, kind: 'due', tags: [], planned: false, release: 'shown', cancelled: false, news: false, words: '' })),
     })),
   }; // prettier-ignore
 }

@@ -31,6 +31,8 @@ export type GridItem = PlanItem &
     by?: string;
     release: Release;
     cancelled: boolean;
+    /** Whether something about it is different since one looked. */
+    news: boolean;
     /** A sheet's times, true where taken. */
     boxes?: readonly boolean[];
     /** All of it in words, for the tooltip and for screen readers. */
@@ -81,6 +83,7 @@ const PRECEDENCE: Record<Occurrence['kind'], number> = {
   times: 3,
   class: 4,
   set: 5,
+  outside: 6,
   siteDate: 7,
   closure: 8,
 };
@@ -95,7 +98,7 @@ export function planItemOf(o: Occurrence, mayMove: MayMove, title = o.title): Pl
     entry,
     meeting: o.kind === 'class' ? o.meeting : undefined,
     href:
-      o.kind === 'siteDate'
+      o.kind === 'siteDate' || o.kind === 'outside'
         ? `/day/${dayOf(o.start)}`
         : o.kind === 'times' || o.kind === 'booking'
           ? o.asStaff
@@ -122,7 +125,9 @@ export type SeenTerm = Readonly<{
 }>;
 
 /** An occurrence as a mark. */
-export function itemOf(o: Occurrence, tags: readonly Tag[], mayMove: MayMove): GridItem {
+export function itemOf(o: Occurrence, courseTags: readonly Tag[], mayMove: MayMove): GridItem {
+  // What others plan is told apart from the courses by having no tag of theirs.
+  const tags = o.kind === 'outside' ? [] : courseTags;
   const clock = isDay(o.start) ? undefined : timeLabel(o.start.wall);
   const title =
     o.kind === 'set'
@@ -139,6 +144,7 @@ export function itemOf(o: Occurrence, tags: readonly Tag[], mayMove: MayMove): G
     o.kind === 'due' && clock ? entryTexts.by(clock) : clock,
     title,
     o.cancelled === undefined ? undefined : entryTexts.cancelled(o.cancelled),
+    o.news && studentTexts.mark[o.news],
     taken ? termTexts.rulerLabel(taken.filter(Boolean).length, taken.length) : undefined,
     o.asStaff && o.release !== 'shown' ? entryTexts.release[o.release] : undefined,
   ];
@@ -153,6 +159,7 @@ export function itemOf(o: Occurrence, tags: readonly Tag[], mayMove: MayMove): G
     by: o.kind === 'due' && clock ? entryTexts.by(clock) : undefined,
     release: o.release,
     cancelled: o.cancelled !== undefined,
+    news: o.news !== undefined,
     boxes: taken,
     words: words.filter(Boolean).join(', '),
     // Last: an object that begins with a spread and goes on is many times slower to make.

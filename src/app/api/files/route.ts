@@ -5,13 +5,12 @@ import { endpoint } from '../endpoint';
 
 const query = z.object({
   name: line(300, 'Say what the file is called.'),
-  /** A package to be read, not kept as it is: it may be larger. */
-  package: z.literal('1').optional(),
+  as: z.enum(['file', 'package', 'calendar'], { error: 'Say file, package or calendar.' }).default('file'),
 });
 
 /** Keeps the file that is the body of the request. */
 export const POST = endpoint({ who: 'person', query }, async ({ pembit, actor, query, request }) => {
   const { body } = request;
-  const outcome = await uploadFile(pembit, actor, { name: query.name, package: query.package === '1', body });
+  const outcome = await uploadFile(pembit, actor, { name: query.name, as: query.as, body });
   return { ...outcome, status: 201 };
 });

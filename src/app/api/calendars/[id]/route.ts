@@ -1,0 +1,20 @@
+import { z } from 'zod';
+import { calendarId } from '@/core/ids';
+import { calendarFacts } from '@/core/outside/calendarInput';
+import { changeCalendar, deleteCalendar } from '@/server/outside/calendars';
+import { endpoint } from '../../endpoint';
+
+const params = z.object({ id: calendarId });
+
+export const PUT = endpoint(
+  { who: 'person', params, body: calendarFacts },
+  async ({ pembit, actor, params, body }) => {
+    const outcome = await changeCalendar(pembit, actor, params.id, body);
+    return outcome.ok ? { ...outcome, value: { name: outcome.value.name } } : outcome;
+  },
+);
+
+export const DELETE = endpoint({ who: 'person', params }, async ({ pembit, actor, params }) => {
+  const outcome = await deleteCalendar(pembit, actor, params.id);
+  return outcome.ok ? { ...outcome, value: { name: outcome.value.name } } : outcome;
+});

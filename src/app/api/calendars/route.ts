@@ -1,0 +1,27 @@
+import { calendarInput } from '@/core/outside/calendarInput';
+import { done } from '@/core/refusals';
+import { addCalendar, calendarsFor } from '@/server/outside/calendars';
+import { endpoint } from '../endpoint';
+
+/** The outside calendars beside what the signed-in person teaches, without their dates. */
+export const GET = endpoint({ who: 'person' }, async ({ pembit, actor }) =>
+  done(
+    (await calendarsFor(pembit, actor)).map(({ calendar, state }) => ({
+      id: calendar.id,
+      name: calendar.name,
+      url: calendar.url,
+      seenBy: calendar.seenBy,
+      active: calendar.active,
+      dates: calendar.times.length,
+      readAt: state?.readAt === undefined ? undefined : new Date(state.readAt).toISOString(),
+      failure: state?.failure || undefined,
+    })),
+  ),
+);
+
+export const POST = endpoint({ who: 'person', body: calendarInput }, async ({ pembit, actor, body }) => {
+  const outcome = await addCalendar(pembit, actor, body);
+  if (!outcome.ok) return outcome;
+  const { id, name, times } = outcome.value;
+  return { ...outcome, value: { id, name, dates: times.length }, status: 201 };
+});

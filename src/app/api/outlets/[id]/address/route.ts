@@ -1,0 +1,13 @@
+import { z } from 'zod';
+import { outletId } from '@/core/ids';
+import { replaceAddress } from '@/server/outlets/publish';
+import { outletRecord } from '../../../outletRecord';
+import { endpoint } from '../../../endpoint';
+
+const params = z.object({ id: outletId });
+
+/** Gives a feed or an embed another address in the place of the one it has. */
+export const POST = endpoint({ who: 'person', params }, async ({ pembit, actor, params }) => {
+  const outcome = await replaceAddress(pembit, actor, params.id);
+  return outcome.ok ? { ...outcome, value: outletRecord(outcome.value) } : outcome;
+});

@@ -1,0 +1,22 @@
+import { z } from 'zod';
+import { outletId } from '@/core/ids';
+import { outletInput } from '@/core/outlets/outletInput';
+import { changeOutlet, deleteOutlet } from '@/server/outlets/publish';
+import { outletRecord } from '../../outletRecord';
+import { endpoint } from '../../endpoint';
+
+const params = z.object({ id: outletId });
+
+/** Changes what a feed or an embed holds; its address stays. */
+export const PUT = endpoint(
+  { who: 'person', params, body: outletInput },
+  async ({ pembit, actor, params, body }) => {
+    const outcome = await changeOutlet(pembit, actor, params.id, body);
+    return outcome.ok ? { ...outcome, value: outletRecord(outcome.value) } : outcome;
+  },
+);
+
+export const DELETE = endpoint({ who: 'person', params }, async ({ pembit, actor, params }) => {
+  const outcome = await deleteOutlet(pembit, actor, params.id);
+  return outcome.ok ? { ...outcome, value: { name: outcome.value.name } } : outcome;
+});

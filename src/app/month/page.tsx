@@ -1,0 +1,74 @@
+import type { Metadata } from 'next';
+import Link from 'next/link';
+import { Temporal } from 'temporal-polyfill';
+import { studentTexts } from '@/core/texts/student';
+import { monthView } from '@/ui/month/monthView';
+import { PageFrame } from '../PageFrame';
+import { planPage } from '../planPage';
+import styles from './month.module.css';
+
+export const metadata: Metadata = { title: studentTexts.monthTitle };
+
+type Search = Promise<Record<string, string | undefined>>;
+
+/** What a cell has room for; its day's page has the rest. */
+const MOST = 4;
+
+/** A month at a glance, each day a way to its sheet. */
+export default async function MonthPage({ searchParams }: { searchParams: Search }) {
+  const search = await searchParams;
+  const { actor, plan, occurrences, today, term } = await planPage('/month', search);
+  const asked = search.at ?? '';
+  const month = /^20\d\d-(0[1-9]|1[0-2])-01$/.test(asked) ? Temporal.PlainDate.from(asked) : today;
+  const view = monthView(plan, occurrences, { month, today, weekStart: term?.weekStart ?? 1 });
+  const at = (date: string) =>
+    `/month?${new URLSearchParams({ at: date, ...(search.without ? { without: search.without } : {}) })}`;
+  return (
+    <PageFrame actor={actor} plan={plan} wide>
+      <div className={styles.head}>
+        <h1>{view.title}</h1>
+        <Link href={at(view.before)}>{studentTexts.monthBefore}</Link>
+        <Link href={at(view.after)}>{studentTexts.monthAfter}</Link>
+      </div>
+      <table className={styles.month}>
+        <thead>
+          <tr>
+            {view.weekdays.map((weekday) => (
+              <th key={weekday} scope="col">
+                {weekday}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {view.weeks.map((week) => (
+            <tr key={week[0]!.date}>
+              {week.map((day) => (
+                <td key={day.date} data-today={day.today} data-other={day.other} data-closed={day.closed}>
+                  <Link className={styles.date} href={`/day/${day.date}`} aria-label={day.label}>
+                    {day.number}
+                  </Link>
+                  <ul>
+                    {day.lines.slice(0, MOST).map((line) => (
+                      <li key={line.key} data-kind={line.kind} data-off={line.off}>
+                        {line.tags.map((tag) => (
+                          <span key={tag.tag} className="tag" data-course={tag.color}>
+                            {tag.tag}
+                          </span>
+                        ))}{' '}
+                        <span className={styles.title}>{line.title}</span>
+                      </li>
+                    ))}
+                    {day.lines.length > MOST ? (
+                      <li className="soft">{studentTexts.more(day.lines.length - MOST)}</li>
+                    ) : null}
+                  </ul>
+                </td>
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </PageFrame>
+  );
+}

@@ -1,0 +1,32 @@
+import type { Metadata } from 'next';
+import Link from 'next/link';
+import { notFound } from 'next/navigation';
+import { publishTexts } from '@/core/texts/publish';
+import { outletsFor } from '@/server/outlets/publish';
+import { planSeenBy } from '@/server/plan/planSeenBy';
+import { sharedPembit } from '@/server/pembit';
+import { Composer } from '@/ui/outlets/Composer';
+import { draftOfOutlet } from '@/ui/outlets/outletDraft';
+import { PageFrame } from '../../PageFrame';
+import { signedInOr } from '../../signedIn';
+import { composing } from '../composing';
+
+export const metadata: Metadata = { title: publishTexts.title };
+
+export default async function ChangeOutletPage({ params }: { params: Promise<{ id: string }> }) {
+  const { id } = await params;
+  const actor = await signedInOr(`/publish/${id}`);
+  const pembit = sharedPembit();
+  const outlet = (await outletsFor(pembit, actor)).find((o) => o.id === id);
+  if (!outlet || outlet.audience === 'personal' || actor.viewer.staffOf.size === 0) notFound();
+  const parts = composing(await planSeenBy(pembit, actor.viewer), actor);
+  return (
+    <PageFrame actor={actor}>
+      <p className="soft">
+        <Link href="/publish">{publishTexts.all}</Link>
+      </p>
+      <h1>{publishTexts.changeTitle(outlet.name)}</h1>
+      <Composer id={outlet.id} start={draftOfOutlet(outlet)} {...parts} />
+    </PageFrame>
+  );
+}

@@ -1,0 +1,33 @@
+import type { SeenPlan } from '@/core/plan/seenPlan';
+import { isStaffOf } from '@/core/entries/viewer';
+import { mainMoment } from '@/core/entries/entry';
+import { momentLabel } from '@/core/time/dateLabels';
+import type { SignedIn } from '@/server/session/session';
+
+/** What an outlet can be composed of by whoever is signed in, as plain values. */
+export function composing(plan: SeenPlan, { viewer }: SignedIn) {
+  const taught = plan.courses.filter((course) => isStaffOf(viewer, course.id) && !course.archived);
+  const own = new Set<string>(taught.map((course) => course.id));
+  return {
+    courses: taught.map(({ id, tag, title, sections }) => ({
+      id,
+      tag,
+      title,
+      sections: sections.map(({ id: section, name }) => ({ id: section, name })),
+    })),
+    calendars: plan.calendars
+      .filter((calendar) => calendar.seenBy === 'everyone')
+      .map(({ id, name, beside }) => ({ id, name, courses: beside })),
+    entries: plan.entries.flatMap((entry) =>
+      entry.kind === 'note' || !entry.audience.some((part) => own.has(part.course))
+        ? []
+        : [
+            {
+              id: entry.id,
+              label: `${entry.title}, ${momentLabel(mainMoment(entry), plan.locale)}`,
+              courses: entry.audience.map((part) => part.course),
+            },
+          ],
+    ),
+  };
+}

@@ -1,0 +1,34 @@
+import type { Metadata } from 'next';
+import Link from 'next/link';
+import { redirect } from 'next/navigation';
+import { publishTexts } from '@/core/texts/publish';
+import { planSeenBy } from '@/server/plan/planSeenBy';
+import { sharedPembit } from '@/server/pembit';
+import { Composer } from '@/ui/outlets/Composer';
+import { newDraft } from '@/ui/outlets/outletDraft';
+import { PageFrame } from '../../PageFrame';
+import { signedInOr } from '../../signedIn';
+import { composing } from '../composing';
+
+export const metadata: Metadata = { title: publishTexts.title };
+
+type Search = Promise<Readonly<{ kind?: string; course?: string }>>;
+
+export default async function NewOutletPage({ searchParams }: { searchParams: Search }) {
+  const { kind, course } = await searchParams;
+  const actor = await signedInOr('/publish');
+  if (actor.viewer.staffOf.size === 0) redirect('/');
+  const plan = await planSeenBy(sharedPembit(), actor.viewer);
+  const parts = composing(plan, actor);
+  const first = plan.courses.find((c) => c.code === course)?.id ?? parts.courses[0]?.id;
+  const which = kind === 'embed' ? 'embed' : 'feed';
+  return (
+    <PageFrame actor={actor}>
+      <p className="soft">
+        <Link href="/publish">{publishTexts.all}</Link>
+      </p>
+      <h1>{which === 'embed' ? publishTexts.newEmbedTitle : publishTexts.newFeedTitle}</h1>
+      <Composer key={which} start={newDraft(which, first ? [first] : [])} {...parts} />
+    </PageFrame>
+  );
+}

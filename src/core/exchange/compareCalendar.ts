@@ -1,0 +1,145 @@
+import type { AssignmentEntry, EventEntry } from '../entries/entry';
+import type { ReadCalendar, ReadEvent } from '../icalendar/readCalendar';
+import { inZone } from '../icalendar/readMoment';
+import { occurrencesOfRead } from '../icalendar/readOccurrences';
+import type { Course, Plan } from '../plan/plan';
+import { plainText } from '../richText/plainText';
+import { feedTexts } from '../texts/feeds';
+import { importTexts } from '../texts/imports';
+import type { Term } from '../time/term';
+import type { Moment } from '../time/zonedWall';
+import { isDay, momentText } from '../time/zonedWall';
+
+/** What becomes of one event of a file: it is new, changes an entry, is the same as one, or cannot be taken over. */
+type Became =
+  | Readonly<{ state: 'new'; event: ReadEvent }>
+  | Readonly<{ state: 'changed'; entry: EventEntry | AssignmentEntry; event: ReadEvent; set: boolean }>
+  | Readonly<{ state: 'same' }>
+  | Readonly<{ state: 'left'; why: string }>;
+export type ImportLine = Readonly<{ title: string; when: string; line: number }> & Became;
+
+/** The course that a file is brought into, with its plan alone. */
+export type Target = Readonly<{ plan: Plan; course: Course; term: Term }>;
+
+/** Tells the UIDs that feeds give to what is not an entry: classes, closures, dates for everyone, sheets and their times. */
+function isFrame({ plan, course }: Target): (uid: string) => boolean {
+  const ids = new Set([
+    ...course.sections.flatMap((section) => section.meetings.map(({ id }) => id as string)),
+    ...plan.closures.map(({ id }) => id as string),
+    ...plan.siteDates.map(({ id }) => id as string),
+    ...plan.sheets.flatMap((sheet) => sheet.slots.flatMap((slot) => slot.bookings.map(({ uid }) => uid))),
+  ]);
+  const begins = [...plan.sheets.map(({ uid }) => uid), ...plan.calendars.map(({ id }) => `${id} `)];
+  return (uid) => ids.has(uid) || begins.some((start) => uid.startsWith(start));
+}
+
+/** A title without what a feed of Pembit's adds: the course's tag, and that it is due. */
+export function plainTitle(title: string, tag: string): string {
+  const rest = title.startsWith(`${tag}: `) ? title.slice(tag.length + 2) : title;
+  return rest.replace(/ \(due\)$/, '');
+}
+
+const text = (moment: Moment | undefined) => (moment ? momentText(moment) : '');
+
+/** An event in the zone of the term; undefined where its repetitions do not keep their wall time there. */
+function inTerm(event: ReadEvent, term: Term): ReadEvent | undefined {
+  const { start } = event;
+  if (isDay(start) || start.tzid === term.tzid) return event;
+  const here = (moment: Moment) => inZone(moment, term.tzid);
+  const moved = { ...event, start: here(start), end: event.end && here(event.end) };
+  if (!event.rrule) return moved;
+  const times = occurrencesOfRead(event, spanOf(term)).map((o) => text(here(o.start)).slice(10));
+  const sameDay = text(moved.start).slice(0, 10) === text(start).slice(0, 10);
+  if (!sameDay || times.some((time) => time !== text(moved.start).slice(10))) return undefined;
+  return {
+    ...moved,
+    exdates: event.exdates.map(here),
+    overrides: event.overrides.map((o) => ({
+      ...o,
+      recurrenceId: here(o.recurrenceId),
+      start: here(o.start),
+      end: o.end && here(o.end),
+    })),
+  };
+}
+
+const spanOf = (term: Pick<Term, 'startsOn' | 'endsOn'>) => ({
+  from: term.startsOn.subtract({ months: 2 }),
+  to: term.endsOn.add({ months: 2 }),
+});
+
+/** One event for each time where single dates were added to a rule: entries have rules, not lists of dates. */
+const singles = (event: ReadEvent, term: Term): ReadEvent[] =>
+  event.rdates.length === 0
+    ? [event]
+    : occurrencesOfRead(event, spanOf(term)).map(({ event: _, recurrenceId, ...at }) => ({
+        ...event,
+        ...at,
+        uid: `${event.uid} ${text(recurrenceId)}`,
+        rrule: undefined,
+        rdates: [],
+        exdates: [],
+        overrides: [],
+      }));
+
+/** Whether an event was written by a feed of Pembit's. */
+const isOwn = ({ description }: ReadEvent) => `\n${description}`.includes(`\n${feedTexts.daySheet('')}`);
+
+function sameEvent(entry: EventEntry, event: ReadEvent, tag: string): boolean {
+  const { when, recurrence } = entry;
+  const { end } = when;
+  // A day is written with its end or without.
+  const oneDay = when.kind === 'days' && text(when.start.add({ days: 1 })) === text(end);
+  const exdates = (list: readonly Moment[] = []) => list.map(text).sort().join();
+  return (
+    entry.title === plainTitle(event.title, tag) &&
+    text(when.start) === text(event.start) &&
+    (text(end) === text(event.end) || (oneDay && !event.end)) &&
+    entry.place === event.place &&
+    (recurrence?.rrule ?? '') === (event.rrule ?? '') &&
+    exdates(recurrence?.exdates) === exdates(event.exdates) &&
+    // What a feed of Pembit's says of an entry is more than its text.
+    (isOwn(event) || entry.sourceUid === undefined || plainText(entry.description) === event.description)
+  );
+}
+
+function compared(event: ReadEvent, { course, plan }: Target): Became {
+  for (const entry of plan.entries) {
+    if (entry.kind !== 'event' && entry.kind !== 'assignment') continue;
+    const known = entry.uid === event.uid || entry.sourceUid === event.uid;
+    if (entry.kind === 'event' && known)
+      return sameEvent(entry, event, course.tag)
+        ? { state: 'same' }
+        : { state: 'changed', entry, event, set: false };
+    if (entry.kind === 'assignment' && entry.setUid === event.uid)
+      return text(entry.setOn) === text(event.start)
+        ? { state: 'same' }
+        : { state: 'changed', entry, event, set: true };
+    if (entry.kind === 'assignment' && known) {
+      const same =
+        text(entry.due) === text(event.start) && entry.title === plainTitle(event.title, course.tag);
+      return same ? { state: 'same' } : { state: 'changed', entry, event, set: false };
+    }
+  }
+  return { state: 'new', event };
+}
+
+/** Holds a file against the plan of a course, event by event, matched by UID. What the file left out is counted, too. */
+export function compareCalendar(calendar: ReadCalendar, target: Target): ImportLine[] {
+  const { term } = target;
+  const ofFrame = isFrame(target);
+  const lines = calendar.events
+    .flatMap((event) => singles(event, term))
+    .map((event): ImportLine => {
+      const about = { title: event.title, when: text(event.start), line: event.line };
+      const left = (why: string): ImportLine => ({ ...about, state: 'left', why });
+      if (ofFrame(event.uid)) return { ...about, state: 'same' };
+      if (event.cancelled) return left(importTexts.calledOff);
+      const here = inTerm(event, term);
+      if (!here) return left(importTexts.otherZone(isDay(event.start) ? '' : event.start.tzid));
+      if (occurrencesOfRead(here, spanOf(term)).length === 0) return left(importTexts.outsideTerm);
+      return { ...about, ...compared(here, target) };
+    });
+  const unread = calendar.skipped.map(({ line, title = '', why }): ImportLine => ({ title, when: '', line, state: 'left', why })); // prettier-ignore
+  return [...lines, ...unread];
+}

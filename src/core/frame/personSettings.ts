@@ -1,0 +1,31 @@
+import { z } from 'zod';
+import { COURSE_COLORS } from '../plan/plan';
+import { zoneNamed } from '../time/zoneData';
+import { DIGESTS } from './digests';
+import { LOCALES, WEEK_STARTS } from './schoolSettings';
+import type { Locale } from './schoolSettings';
+
+/** What somebody chooses for themselves; what is absent is as the school has it. */
+export const personSettingsInput = z.object({
+  locale: z
+    .enum(Object.keys(LOCALES) as [Locale, ...Locale[]], { error: 'Choose how dates are written.' })
+    .optional(),
+  weekStart: z.literal(WEEK_STARTS, { error: 'A week begins on a Monday, Sunday or Saturday.' }).optional(),
+  /** Where one is, if not where the school is. */
+  tzid: z
+    .string()
+    .refine(
+      (name) => zoneNamed(name) !== undefined,
+      'There is no time zone of this name. Write it as America/Halifax.',
+    )
+    .optional(),
+  /** By a course's code: its colour for oneself. */
+  colors: z
+    .record(z.string().max(50), z.enum(COURSE_COLORS, { error: 'Choose one of the colours.' }))
+    .default({}),
+  /** Letters about what changed. */
+  digest: z.enum(DIGESTS, { error: 'Say off, daily or weekly.' }).default('off'),
+});
+export type PersonSettings = z.output<typeof personSettingsInput>;
+export type PersonSettingsJson = z.input<typeof personSettingsInput>;
+export const NO_PERSON_SETTINGS: PersonSettings = { colors: {}, digest: 'off' };

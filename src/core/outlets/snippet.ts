@@ -1,0 +1,9 @@
+const escape = (text: string) => text.replace(/&/g, '&amp;').replace(/"/g, '&quot;').replace(/</g, '&lt;');
+
+/** The piece of page that an editor of a course site takes, scripts stripped or not. */
+export const embedSnippet = ({
+  title,
+  url,
+  height,
+}: Readonly<{ title: string; url: string; height: number }>): string =>
+  `<iframe src="${escape(url)}" title="${escape(title)}" width="100%" height="${height}" loading="lazy" style="border:1px solid #ccc"></iframe>`;

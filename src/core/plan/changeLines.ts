@@ -1,0 +1,31 @@
+import type { SeenChange } from './changesSince';
+import type { SeenPlan } from './seenPlan';
+import { studentTexts } from '../texts/student';
+import { momentLabel } from '../time/dateLabels';
+
+export type ChangeLine = Readonly<{
+  key: string;
+  title: string;
+  words: string;
+  tags: readonly Readonly<{ tag: string; color: string }>[];
+  href?: string;
+}>;
+
+/** A change in words: what it is now, and what it was. */
+export function changeWords({ kind, was, now }: SeenChange, locale: string): string {
+  const label = momentLabel(now, locale);
+  return kind === 'moved' && was
+    ? studentTexts.changes.moved(label, momentLabel(was, locale))
+    : studentTexts.changes[kind === 'moved' ? 'changed' : kind](label);
+}
+
+export const changeLines = (changes: readonly SeenChange[], plan: SeenPlan): ChangeLine[] =>
+  changes.map((change) => ({
+    key: change.key,
+    title: change.title,
+    words: changeWords(change, plan.locale),
+    tags: plan.courses
+      .filter((course) => change.courses.includes(course.id))
+      .map(({ tag, color }) => ({ tag, color })),
+    href: plan.entries.some((entry) => entry.id === change.key) ? `/e/${change.key}` : undefined,
+  }));

@@ -1,0 +1,14 @@
+import { expect, test } from 'vitest';
+import { plainText } from './plainText';
+
+test.each([
+  ['<p>One</p><p>Two &amp; three</p>', 'One\nTwo & three'],
+  ['<ul><li>battens</li><li>spline</li></ul>', '- battens\n- spline'],
+  ['<p><a href="https://x.example/h">Handout</a></p>', 'Handout (https://x.example/h)'],
+  ['<p><a href="https://x.example/h">https://x.example/h</a></p>', 'https://x.example/h'],
+  ['<p><a href="https://x.example/?a=1&amp;b=2">Two <em>parts</em></a></p>', 'Two parts (https://x.example/?a=1&b=2)'],
+  ['<p>wait&nbsp;for &eacute; &lt;b&gt;<br />and go</p>', 'wait for é <b>\nand go'],
+  ['<blockquote>said</blockquote><h3>Next</h3>', 'said\nNext'],
+  ['<script>alert(1)</script>text', 'text'],
+  ['', ''],
+])('as plain text: %s', (given, expected) => expect(plainText(given)).toBe(expected)); // prettier-ignore

@@ -1,0 +1,38 @@
+import { Parser } from 'htmlparser2';
+
+const BLOCKS = new Set(['p', 'li', 'h3', 'h4', 'blockquote', 'pre']);
+const UNREAD = new Set(['script', 'style']);
+
+/** Formatted text as plain text that reads well: a block on a line of its own, a link as its words and its address. */
+export function plainText(html: string): string {
+  let text = '';
+  let link: { address: string; from: number } | undefined;
+  let unread = 0;
+  const parser = new Parser({
+    onopentag: (tag, { href }) => {
+      if (tag === 'li') text += '- ';
+      else if (tag === 'br') text += '\n';
+      else if (tag === 'a' && href) link = { address: href, from: text.length };
+      else if (UNREAD.has(tag)) unread++;
+    },
+    ontext: (part) => {
+      if (unread === 0) text += part;
+    },
+    onclosetag: (tag) => {
+      if (BLOCKS.has(tag)) text += '\n';
+      else if (UNREAD.has(tag)) unread--;
+      else if (tag === 'a' && link) {
+        if (text.slice(link.from) !== link.address) text += ` (${link.address})`;
+        link = undefined;
+      }
+    },
+  });
+  parser.end(html);
+  return text
+    .replaceAll('\u00a0', ' ')
+    .split('\n')
+    .map((line) => line.trim())
+    .join('\n')
+    .replace(/\n{3,}/g, '\n\n')
+    .trim();
+}

@@ -1,0 +1,50 @@
+import { randomUUID } from 'node:crypto';
+import { Temporal } from 'temporal-polyfill';
+import type { Tombstone } from '@/core/entries/tombstone';
+import { TOMBSTONE_DAYS } from '@/core/entries/tombstone';
+import type { CourseId } from '@/core/ids';
+import { momentFrom, momentText, isDay } from '@/core/time/zonedWall';
+import { fromAudience, toAudience } from '../audiences';
+import type { Reader } from '../database';
+import { select } from '../database';
+import type { Change } from '../history/change';
+import type { Rows } from '../rows';
+import type { Writer } from '../writeQueue';
+
+export const insertTombstones = (change: Change, list: readonly Tombstone[]): Promise<void> =>
+  change.insert(
+    'tombstones',
+    list.map(({ uid, part, start, sequence, goneAt }) => ({
+      id: randomUUID(),
+      uid,
+      ...fromAudience(part),
+      start_local: momentText(start),
+      tzid: isDay(start) ? '' : start.tzid,
+      sequence,
+      gone_at: goneAt.epochMilliseconds,
+    })),
+  );
+
+export async function tombstonesIn(reader: Reader, courses: readonly CourseId[]): Promise<Tombstone[]> {
+  if (courses.length === 0) return [];
+  const rows = await select<Rows['tombstones']>(
+    reader,
+    'SELECT * FROM tombstones WHERE course_id IN (:courses) ORDER BY gone_at DESC, uid',
+    { courses },
+  );
+  return rows.map((row) => ({
+    uid: row.uid,
+    part: toAudience(row),
+    start: momentFrom(row.start_local, row.tzid),
+    sequence: row.sequence,
+    goneAt: Temporal.Instant.fromEpochMilliseconds(row.gone_at),
+  }));
+}
+
+/** Those that no feed holds any more. */
+export async function forgetTombstones(writer: Writer, nowMs: number): Promise<void> {
+  await writer.sequelize.query('DELETE FROM tombstones WHERE gone_at < :before', {
+    replacements: { before: nowMs - TOMBSTONE_DAYS * 86_400_000 },
+    transaction: writer.transaction,
+  });
+}

@@ -1,0 +1,158 @@
+import { randomUUID } from 'node:crypto';
+import { Temporal } from 'temporal-polyfill';
+import type { PersonSettings } from '@/core/frame/personSettings';
+import { NO_PERSON_SETTINGS } from '@/core/frame/personSettings';
+import type { CourseId, EntryId, PersonId } from '@/core/ids';
+import type { Earlier } from '@/core/plan/changesSince';
+import { momentFrom } from '@/core/time/zonedWall';
+import type { Reader } from '../database';
+import { select } from '../database';
+import type { Change, RowChange } from '../history/change';
+import type { Rows } from '../rows';
+import type { Writer } from '../writeQueue';
+
+/** The entries that somebody has ticked as done. */
+export async function doneBy(reader: Reader, person: PersonId): Promise<ReadonlySet<EntryId>> {
+  const rows = await select<{ entry_id: EntryId }>(
+    reader,
+    'SELECT entry_id FROM done_marks WHERE person_id = :person',
+    { person },
+  );
+  return new Set(rows.map((row) => row.entry_id));
+}
+
+export async function markDone(
+  change: Change,
+  person: PersonId,
+  entry: EntryId,
+  done: boolean,
+): Promise<void> {
+  const [known] = await select<{ id: string }>(
+    change,
+    'SELECT id FROM done_marks WHERE person_id = :person AND entry_id = :entry',
+    { person, entry },
+  );
+  if (done && !known)
+    await change.insert('done_marks', [
+      { id: randomUUID(), person_id: person, entry_id: entry, done_at: change.nowMs },
+    ]);
+  if (!done && known) await change.remove('done_marks', known.id);
+  change.concerns(`person:${person}`);
+}
+
+export async function personSettings(reader: Reader, person: PersonId): Promise<PersonSettings> {
+  const [row] = await select<Rows['person_settings']>(
+    reader,
+    'SELECT * FROM person_settings WHERE id = :person',
+    { person },
+  );
+  return row
+    ? { ...NO_PERSON_SETTINGS, ...(JSON.parse(row.settings) as PersonSettings) }
+    : NO_PERSON_SETTINGS;
+}
+
+export async function writePersonSettings(
+  change: Change,
+  person: PersonId,
+  settings: PersonSettings,
+): Promise<void> {
+  const row = { settings: JSON.stringify(settings) };
+  const known = await select(change, 'SELECT id FROM person_settings WHERE id = :person', { person });
+  if (known.length > 0) await change.update('person_settings', person, row);
+  else await change.insert('person_settings', [{ id: person, ...row }]);
+  change.concerns(`person:${person}`);
+}
+
+/** Whoever has letters written about what changed. */
+export async function wantingDigests(reader: Reader): Promise<PersonId[]> {
+  const rows = await select<{ id: PersonId }>(
+    reader,
+    "SELECT id FROM person_settings WHERE json_extract(settings, '$.digest') IN ('daily', 'weekly')",
+  );
+  return rows.map(({ id }) => id);
+}
+
+/** When somebody last said that they have seen what changed, and was last written to about it; absent before the first visit. */
+export async function lookedAt(
+  reader: Reader,
+  person: PersonId,
+): Promise<Readonly<{ lookedAt: Temporal.Instant; toldAt: Temporal.Instant }> | undefined> {
+  const [row] = await select<{ looked_at: number; told_at: number }>(
+    reader,
+    'SELECT looked_at, told_at FROM looked WHERE person_id = :person',
+    { person },
+  );
+  return (
+    row && {
+      lookedAt: Temporal.Instant.fromEpochMilliseconds(row.looked_at),
+      toldAt: Temporal.Instant.fromEpochMilliseconds(row.told_at),
+    }
+  );
+}
+
+export async function writeLooked(
+  writer: Writer,
+  person: PersonId,
+  { lookedAtMs, toldAtMs }: Readonly<{ lookedAtMs?: number; toldAtMs?: number }>,
+): Promise<void> {
+  const first = lookedAtMs ?? toldAtMs ?? 0;
+  await writer.sequelize.query(
+    `INSERT INTO looked (person_id, looked_at, told_at) VALUES (:person, :first, :first)
+     ON CONFLICT (person_id) DO UPDATE SET looked_at = COALESCE(:lookedAtMs, looked_at), told_at = COALESCE(:toldAtMs, told_at)`,
+    {
+      replacements: { person, first, lookedAtMs: lookedAtMs ?? null, toldAtMs: toldAtMs ?? null },
+      transaction: writer.transaction,
+    },
+  );
+}
+
+type EntryRow = Rows['entries'];
+type MeetingRow = Rows['meetings'];
+
+/** No more acts than this are looked through: who was away for so long reads the plan itself. */
+const MOST_ACTS = 1000;
+
+/** How entries and classes of some courses stood before each act since an instant, oldest first; an undo is an act like others. */
+export async function earlierStates(
+  reader: Reader,
+  courses: readonly CourseId[],
+  sinceMs: number,
+  tzidOf: (course: CourseId) => string,
+): Promise<Earlier[]> {
+  if (courses.length === 0) return [];
+  const rows = await select<{ changes: string; scopes: string }>(
+    reader,
+    `SELECT changes, scopes FROM history WHERE at > :sinceMs ORDER BY at DESC LIMIT ${MOST_ACTS}`,
+    { sinceMs },
+  );
+  const own = new Set(courses.map((course) => `course:${course}`));
+  return rows.reverse().flatMap((row) => {
+    const scope = (JSON.parse(row.scopes) as string[]).find((s) => own.has(s));
+    if (!scope) return [];
+    const tzid = tzidOf(scope.slice('course:'.length) as CourseId);
+    return (JSON.parse(row.changes) as RowChange[]).flatMap((change): Earlier[] => {
+      if (change.table === 'entries') {
+        const was = change.before as unknown as EntryRow | null;
+        return [
+          {
+            id: change.id,
+            ...(was
+              ? {
+                  was: {
+                    start: momentFrom(was.start_local, was.tzid),
+                    title: was.title,
+                    cancelled: was.cancelled !== null,
+                    draft: was.visibility === 'draft',
+                  },
+                }
+              : {}),
+          },
+        ];
+      }
+      if (change.table !== 'meetings' || !change.before) return [];
+      const was = change.before as unknown as MeetingRow;
+      const start = momentFrom(`${was.date}T${was.start_time}`, tzid);
+      return [{ id: change.id, was: { start, title: '', cancelled: was.cancelled !== null, draft: false } }];
+    });
+  });
+}

@@ -1,0 +1,101 @@
+import { randomUUID } from 'node:crypto';
+import type { Entry } from '@/core/entries/entry';
+import { isStaffOf } from '@/core/entries/viewer';
+import type { ImportLine, Target } from '@/core/exchange/compareCalendar';
+import { compareCalendar } from '@/core/exchange/compareCalendar';
+import { changedByRead, entryFromRead } from '@/core/exchange/entryFromRead';
+import type { CourseId, EntryId, FileId } from '@/core/ids';
+import type { Outcome } from '@/core/refusals';
+import { done, refused } from '@/core/refusals';
+import { historyTexts } from '@/core/texts/history';
+import { requireZone } from '@/core/time/zoneData';
+import type { Reader } from '@/data/database';
+import { select } from '@/data/database';
+import { insertEntries, replaceEntry } from '@/data/entries/entries';
+import { loadPlan } from '@/data/plan/loadPlan';
+import { perform } from '../history/perform';
+import { readUploaded } from '../outside/readUploaded';
+import type { Pembit } from '../pembit';
+import type { SignedIn } from '../session/session';
+
+async function placeOf(reader: Reader, id: CourseId): Promise<Target | undefined> {
+  const plan = await loadPlan(reader, [id]);
+  const course = plan.courses.find((c) => c.id === id);
+  const term = plan.terms.find((t) => t.id === course?.term);
+  return course && term && { plan, course, term };
+}
+
+/** What a file would bring into a course. */
+export async function previewImport(
+  pembit: Pembit,
+  actor: SignedIn,
+  { course, file }: Readonly<{ course: CourseId; file: FileId }>,
+): Promise<Outcome<readonly ImportLine[]>> {
+  if (!isStaffOf(actor.viewer, course)) return refused('notFound');
+  const place = await placeOf(pembit, course);
+  if (!place) return refused('notFound');
+  const calendar = await readUploaded(pembit, actor, file, place.term.tzid);
+  return calendar.ok ? done(compareCalendar(calendar.value, place)) : calendar;
+}
+
+export type Imported = Readonly<{
+  added: number;
+  changed: number;
+  same: number;
+  left: readonly ImportLine[];
+}>;
+
+/** Brings a file into a course, in one act that one undo takes back. */
+export async function importCalendar(
+  pembit: Pembit,
+  actor: SignedIn,
+  { course: id, file, draft = false }: Readonly<{ course: CourseId; file: FileId; draft?: boolean }>,
+): Promise<Outcome<Imported>> {
+  if (!isStaffOf(actor.viewer, id)) return refused('notFound');
+  const before = await placeOf(pembit, id);
+  if (!before) return refused('notFound');
+  const calendar = await readUploaded(pembit, actor, file, before.term.tzid);
+  if (!calendar.ok) return calendar;
+  return perform(pembit, actor, 'importCalendar', async (change) => {
+    // Compared anew within the transaction: somebody may have changed the plan since the look.
+    const place = await placeOf(change, id);
+    if (!place) return refused('notFound');
+    const { course, term } = place;
+    const zone = requireZone(term.tzid);
+    const now = pembit.now();
+    const lines = compareCalendar(calendar.value, place);
+    const taken = new Set(
+      (await select<{ uid: string }>(change, 'SELECT uid FROM entries')).map(({ uid }) => uid),
+    );
+    const left = lines.filter((line) => line.state === 'left');
+    const added: Entry[] = [];
+    let changed = 0;
+    for (const line of lines) {
+      if (line.state === 'new') {
+        // A UID that another course has is not taken from it.
+        const uid = taken.has(line.event.uid) ? randomUUID() : line.event.uid;
+        taken.add(uid);
+        const identity = {
+          id: randomUUID() as EntryId,
+          uid,
+          sequence: 0,
+          created: now,
+          author: actor.person.id,
+        };
+        const made = entryFromRead(line.event, { course, zone, identity, draft, now });
+        if ('entry' in made) added.push(made.entry);
+        else left.push({ ...line, state: 'left', why: made.why });
+      } else if (line.state === 'changed') {
+        const made = changedByRead(line.entry, line.event, { set: line.set, tag: course.tag, zone, now });
+        if ('entry' in made) {
+          await replaceEntry(change, line.entry, made.entry);
+          changed++;
+        } else left.push({ ...line, state: 'left', why: made.why });
+      }
+    }
+    await insertEntries(change, added);
+    change.summarise(historyTexts.importedFile(added.length, changed));
+    const same = lines.filter((line) => line.state === 'same').length;
+    return done({ added: added.length, changed, same, left });
+  });
+}

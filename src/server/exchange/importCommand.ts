@@ -1,0 +1,86 @@
+import { createHmac, timingSafeEqual } from 'node:crypto';
+import { Readable } from 'node:stream';
+import { z } from 'zod';
+import type { CourseId, PersonId } from '@/core/ids';
+import type { FieldError, Outcome } from '@/core/refusals';
+import { done, refused } from '@/core/refusals';
+import { importTexts } from '@/core/texts/imports';
+import { select } from '@/data/database';
+import { uploadFile } from '../materials/uploadFile';
+import { keptPerson } from '../people/keptPeople';
+import type { Pembit } from '../pembit';
+import { importCalendar } from './importCalendar';
+
+/** What the operator's command sends: a file, and where it goes. `file` is base64. */
+export const importCommand = z.object({
+  course: z.string().min(1),
+  term: z.string().default(''),
+  /** Whose act it is, by e-mail address; empty: the course's instructor. */
+  as: z.string().default(''),
+  draft: z.boolean().default(false),
+  name: z.string().min(1),
+  file: z.string().min(1),
+  /** Until when it may be carried out, in epoch milliseconds. */
+  until: z.number().int(),
+});
+export type ImportCommand = z.output<typeof importCommand>;
+
+/** Proves that a command comes from whoever can read the server's secret. */
+export const commandProof = (secret: Buffer, command: ImportCommand): string =>
+  createHmac('sha256', secret)
+    .update(`command ${JSON.stringify(importCommand.parse(command))}`)
+    .digest('base64url');
+
+export function provenBy(pembit: Pick<Pembit, 'secret'>, command: ImportCommand, proof: string): boolean {
+  const expected = Buffer.from(commandProof(pembit.secret, command));
+  const given = Buffer.from(proof);
+  return (
+    // By the machine's own clock: the school's may be set for a demonstration.
+    command.until > Date.now() && given.length === expected.length && timingSafeEqual(given, expected)
+  );
+}
+
+export type CommandReport = Readonly<{
+  added: number;
+  changed: number;
+  same: number;
+  left: readonly Readonly<{ line: number; title: string; why: string }>[];
+}>;
+
+const bad = (field: string, message: string): Outcome<never> => refused('badRequest', [{ field, message } satisfies FieldError]); // prettier-ignore
+
+/** Brings a calendar file into a course that is named by its code. */
+export async function importByCommand(
+  pembit: Pembit,
+  command: ImportCommand,
+): Promise<Outcome<CommandReport>> {
+  const { course: code, term, as, draft, name } = command;
+  const courses = await select<{ id: CourseId; term: string }>(
+    pembit,
+    `SELECT courses.id, terms.name AS term FROM courses JOIN terms ON terms.id = courses.term_id
+     WHERE code = :code AND (:term = '' OR terms.name = :term) ORDER BY terms.starts_on DESC`,
+    { code, term },
+  );
+  const [course, other] = courses;
+  if (!course) return bad('course', importTexts.noCourse(code, term));
+  if (other) return bad('term', importTexts.severalTerms(code, courses.map((c) => c.term))); // prettier-ignore
+  const staff = await select<{ id: PersonId; email: string }>(
+    pembit,
+    `SELECT people.id, people.email FROM staff JOIN people ON people.id = staff.person_id
+     WHERE course_id = :course ORDER BY staff.role DESC, people.email`,
+    { course: course.id },
+  );
+  const who = as ? staff.find(({ email }) => email === as) : staff[0];
+  if (!who) return bad('as', importTexts.noStaff(code, as));
+  const { person, viewer } = await keptPerson(pembit, who.id);
+  const actor = { person: person!, viewer, session: '' };
+  const body = Readable.toWeb(
+    Readable.from([Buffer.from(command.file, 'base64')]),
+  ) as ReadableStream<Uint8Array>;
+  const sent = await uploadFile(pembit, actor, { name, as: 'calendar', body });
+  if (!sent.ok) return sent;
+  const outcome = await importCalendar(pembit, actor, { course: course.id, file: sent.value.id, draft });
+  if (!outcome.ok) return outcome;
+  const left = outcome.value.left.map(({ line, title, ...rest }) => ({ line, title, why: rest.state === 'left' ? rest.why : '' })); // prettier-ignore
+  return done({ ...outcome.value, left }, outcome.history);
+}

@@ -1,0 +1,48 @@
+import type { Temporal } from 'temporal-polyfill';
+import type { EntryId } from '@/core/ids';
+import type { EmbedView } from '@/core/outlets/outlet';
+import { embedTexts } from '@/core/texts/embeds';
+import { pageAt } from './embedContext';
+import type { EmbedContext } from './embedContext';
+import { dayView, oneDay } from './dayView';
+import { daysView } from './daysView';
+import type { EmbedViewPage } from './embedView';
+import { entryView, oneEntry } from './entryView';
+import { filters } from './filters';
+import type { Html } from './html';
+import { html } from './html';
+import { monthView } from './monthView';
+import { termView } from './termView';
+import { timesView } from './timesView';
+import { weekView } from './weekView';
+
+/** Every way to show an outlet; another one is a file and a line here. */
+const VIEWS: readonly EmbedViewPage[] = [
+  daysView,
+  weekView,
+  monthView,
+  termView,
+  dayView,
+  timesView,
+  entryView,
+];
+
+export const viewOf = (id: EmbedView): EmbedViewPage => VIEWS.find((view) => view.id === id)!;
+
+const heading = (title: string): Html => html`<h1>${title}</h1>`;
+const back = (context: EmbedContext): Html =>
+  html`<p><a class="back" href="${pageAt(context, undefined)}">${embedTexts.back}</a></p>`;
+
+/** The outlet's own page, in the view that was chosen for it. `isPublic` says at its foot who can read it. */
+export const ownPage = (context: EmbedContext, isPublic: boolean): Html =>
+  html`${heading(context.title)} ${filters(context)} ${viewOf(context.look.view).page(context)}
+    <p class="soft foot">${isPublic ? embedTexts.readable : embedTexts.forRoster}</p>`;
+
+export const dayPage = (context: EmbedContext, date: Temporal.PlainDate): Html =>
+  html`${back(context)} ${heading(context.title)}
+    ${oneDay(context, date, (day) => `${context.embed}/day/${day.toString()}`)}`;
+
+export function entryPage(context: EmbedContext, id: EntryId): Html | undefined {
+  const entry = oneEntry(context, id);
+  return entry && html`${back(context)} ${heading(context.title)} ${entry}`;
+}

@@ -1,0 +1,104 @@
+import { afterAll, beforeAll, expect, test } from 'vitest';
+import { Temporal } from 'temporal-polyfill';
+import { historyOf, valueOf } from '../../../tests/support/outcomes';
+import type { School } from '../../../tests/support/school';
+import { newSchool } from '../../../tests/support/school';
+import type { Entry } from '@/core/entries/entry';
+import { entryInput } from '@/core/entries/entryInput';
+import { personSettingsInput } from '@/core/frame/personSettings';
+import { select } from '@/data/database';
+import { changeEntryLine } from '../entries/changeEntryLine';
+import { planEntry } from '../entries/planEntry';
+import { undoChange } from '../history/undoChange';
+import type { Pembit } from '../pembit';
+import { planSeenBy } from '../plan/planSeenBy';
+import { lookNow, unseenChanges } from './changes';
+import { isDue, sendDigests } from './digests';
+import { doneOf, tickDone } from './done';
+import { changeOwnSettings } from './settings';
+
+let school: School;
+let shiftMs = 0;
+let pembit: Pembit;
+beforeAll(async () => {
+  school = await newSchool();
+  const { now } = school.pembit;
+  pembit = { ...school.pembit, now: () => now().add({ milliseconds: shiftMs }) };
+});
+afterAll(() => school.close());
+
+const work = async (title: string) =>
+  valueOf(await planEntry(pembit, school.instructor, entryInput.parse({ kind: 'assignment', title, due: '2026-10-22T17:00', audience: [{ course: school.course }] }))); // prettier-ignore
+const move = async ({ id, sequence }: Entry, on: string) =>
+  changeEntryLine(pembit, school.instructor, { id, sequence }, { title: 'Body plan', on: Temporal.PlainDateTime.from(on) }); // prettier-ignore
+const news = async (who = school.students[0]!) =>
+  (await unseenChanges(pembit, who, await planSeenBy(pembit, who.viewer))).map(
+    ({ kind, title }) => `${kind} ${title}`,
+  );
+const tick = (ms: number) => void (shiftMs += ms);
+
+test('what moved since a student looked is news until they have seen it, and no news once it is undone', async () => {
+  const entry = await work('Body plan');
+  expect(await news()).toEqual([]);
+  tick(60_000);
+  const moved = await move(entry, '2026-10-23T17:00');
+  tick(60_000);
+  expect(await news()).toEqual(['moved Body plan']);
+  valueOf(await undoChange(pembit, school.instructor, historyOf(moved)));
+  tick(60_000);
+  expect(await news()).toEqual([]);
+  await work('Moulds');
+  tick(60_000);
+  expect(await news()).toEqual(['new Moulds']);
+  await lookNow(pembit, school.students[0]!);
+  tick(60_000);
+  expect(await news()).toEqual([]);
+  // Neither whoever taught it nor who does not take the course is told.
+  expect(await news(school.instructor)).toEqual([]);
+  expect(await news(school.stranger)).toEqual([]);
+});
+
+test('a tick on work is one’s own, and can be taken back', async () => {
+  const [ivo, oda] = school.students;
+  const entry = await work('Ticked');
+  const ticked = await tickDone(pembit, ivo!, entry.id, true);
+  expect([...(await doneOf(pembit, ivo!))]).toEqual([entry.id]);
+  expect((await doneOf(pembit, oda!)).size).toBe(0);
+  valueOf(await undoChange(pembit, ivo!, historyOf(ticked)));
+  expect((await doneOf(pembit, ivo!)).size).toBe(0);
+  expect(await tickDone(pembit, school.stranger, entry.id, true)).toMatchObject({ reason: 'notFound' });
+});
+
+test('one’s own settings change how dates, weeks and colours look, for oneself alone', async () => {
+  const [ivo, oda] = school.students;
+  const input = personSettingsInput.parse({ locale: 'en-US', weekStart: 7, tzid: 'Europe/Lisbon', colors: { 'HL 210': 'plum' } }); // prettier-ignore
+  valueOf(await changeOwnSettings(pembit, ivo!, input));
+  const plan = await planSeenBy(pembit, ivo!.viewer);
+  expect([plan.locale, plan.terms[0]!.weekStart, plan.courses[0]!.color]).toEqual(['en-US', 7, 'plum']);
+  expect(plan.abroad?.own.tzid).toBe('Europe/Lisbon');
+  const other = await planSeenBy(pembit, oda!.viewer);
+  expect([other.locale, other.courses[0]!.color, other.abroad]).toEqual(['en-GB', 'brick', undefined]);
+});
+
+test.each([
+  ['daily', '2026-10-14T07:00', true],
+  ['daily', '2026-10-14T08:00', false],
+  ['weekly', '2026-10-12T07:59', true],
+  ['weekly', '2026-10-13T07:00', false],
+] as const)('a %s letter at %s: %s', (digest, at, expected) =>
+  expect(isDue(digest, Temporal.PlainDateTime.from(at))).toBe(expected),
+);
+
+test('a letter tells what changed once, and nothing to who has no news', async () => {
+  const oda = school.students[1]!;
+  await news(oda);
+  valueOf(await changeOwnSettings(pembit, oda, personSettingsInput.parse({ digest: 'daily' })));
+  await work('Fairing');
+  // 07:30 on the next day in Halifax.
+  shiftMs = Temporal.Instant.from('2026-10-14T10:30Z').since(school.pembit.now()).total('milliseconds');
+  await sendDigests(pembit);
+  await sendDigests(pembit);
+  const letters = await select<{ subject: string; body: string }>(pembit, 'SELECT subject, body FROM outbox WHERE recipient = :email', { email: oda.person.email }); // prettier-ignore
+  expect(letters.map(({ subject }) => subject)).toEqual(['1 change in your courses']);
+  expect(letters[0]!.body).toContain('HL Fairing: new, Thu 22 Oct, 17:00');
+});

@@ -1,0 +1,71 @@
+'use client';
+import Button from '@mui/material/Button';
+import Link from 'next/link';
+import { historyTexts } from '@/core/texts/history';
+import { publishTexts as say } from '@/core/texts/publish';
+import { useSubmit } from '../controls/useSubmit';
+import styles from './Publish.module.css';
+
+export type CourseCheckView = Readonly<{
+  id: string;
+  code: string;
+  tag: string;
+  color: string;
+  title: string;
+  who: string;
+  checks: string;
+  checksLeft: boolean;
+  links: string;
+  linksBad: boolean;
+  outlets: string;
+  untold: number;
+}>;
+
+/** A course about to go out: what is left to look at, who will see it, where it is published, and the ways on. */
+export function CourseCheck({ course }: { course: CourseCheckView }) {
+  const { submit, busy, message } = useSubmit();
+  const code = encodeURIComponent(course.code);
+  return (
+    <li className={styles.course}>
+      <div>
+        <p>
+          <span className="tag" data-course={course.color}>
+            {course.tag}
+          </span>{' '}
+          <b>{course.title}</b> <span className="soft">{course.who}</span>
+        </p>
+        <p className="soft">
+          <Link href="/checks">{course.checks}</Link> ·{' '}
+          <Link href={`/materials?course=${code}`}>{course.links}</Link> · {course.outlets}
+        </p>
+        {message ? <p role="alert">{message}</p> : null}
+      </div>
+      <div className={styles.acts}>
+        <Button variant="outlined" component={Link} href={`/publish/new?kind=feed&course=${code}`}>
+          {say.newFeed}
+        </Button>
+        <Button variant="outlined" component={Link} href={`/publish/new?kind=embed&course=${code}`}>
+          {say.newEmbed}
+        </Button>
+        {course.untold > 0 ? (
+          <Button
+            variant="outlined"
+            disabled={busy}
+            onClick={() =>
+              void submit<{ told: number }>(
+                'POST',
+                `/api/courses/${course.id}/feeds`,
+                undefined,
+                ({ told }) => historyTexts.toldFeeds(told),
+              )
+            }
+          >
+            {say.tell(course.untold)}
+          </Button>
+        ) : (
+          <span className="soft">{say.toldAll}</span>
+        )}
+      </div>
+    </li>
+  );
+}

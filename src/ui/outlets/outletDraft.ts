@@ -1,0 +1,133 @@
+import type { Outlet, OutletKind, PublishedOutlet, ReminderKind } from '@/core/outlets/outlet';
+import { DEFAULT_LOOK, OUTLET_KINDS, PUBLISHED_DEFAULTS, REMINDER_KINDS } from '@/core/outlets/outlet';
+import type { OutletInputJson } from '@/core/outlets/outletInput';
+import { listed } from '@/core/texts/entries';
+
+/** A course as it can be published. */
+export type PublishCourse = Readonly<{
+  id: string;
+  tag: string;
+  title: string;
+  sections: readonly Readonly<{ id: string; name: string }>[];
+}>;
+
+/** What is chosen on the form, as its fields have it. */
+export type OutletDraft = Readonly<{
+  kind: 'feed' | 'embed';
+  audience: 'public' | 'roster';
+  typedName?: string;
+  courses: readonly string[];
+  sections: readonly string[];
+  calendars: readonly string[];
+  kinds: readonly OutletKind[];
+  times: PublishedOutlet['times'];
+  meetingLinks: boolean;
+  tags: boolean;
+  detail: PublishedOutlet['detail'];
+  /** Days; `all` for the whole term. */
+  back: string;
+  /** Minutes before, by kind; empty for none. */
+  reminders: Readonly<Record<ReminderKind, string>>;
+  look: Omit<PublishedOutlet['look'], 'height' | 'weekStart' | 'origins' | 'entry' | 'date'> &
+    Readonly<{ height: string; weekStart: string; origins: string; entry: string; date: string }>;
+}>;
+
+const NO_REMINDERS = { due: '', event: '', booking: '' };
+
+export const newDraft = (kind: 'feed' | 'embed', courses: readonly string[]): OutletDraft => ({
+  kind,
+  audience: 'public',
+  courses,
+  sections: [],
+  calendars: [],
+  kinds: OUTLET_KINDS,
+  times: PUBLISHED_DEFAULTS.times,
+  meetingLinks: false,
+  tags: true,
+  detail: 'full',
+  back: 'all',
+  reminders: NO_REMINDERS,
+  look: {
+    ...DEFAULT_LOOK,
+    height: String(DEFAULT_LOOK.height),
+    weekStart: '',
+    origins: '',
+    entry: '',
+    date: '',
+  },
+});
+
+export const draftOfOutlet = (outlet: PublishedOutlet): OutletDraft => ({
+  ...newDraft(outlet.kind, outlet.courses),
+  audience: outlet.audience,
+  typedName: outlet.name,
+  sections: outlet.sections,
+  calendars: outlet.calendars,
+  kinds: outlet.kinds,
+  times: outlet.times,
+  meetingLinks: outlet.meetingLinks,
+  tags: outlet.tags,
+  detail: outlet.detail,
+  back: outlet.daysBack === undefined ? 'all' : String(outlet.daysBack),
+  reminders: remindersOf(outlet),
+  look: {
+    ...outlet.look,
+    height: String(outlet.look.height),
+    weekStart: String(outlet.look.weekStart ?? ''),
+    origins: outlet.look.origins.join('\n'),
+    entry: outlet.look.entry ?? '',
+    date: outlet.look.date ?? '',
+  },
+});
+
+/** One reminder for each kind is what the form offers. */
+export const remindersOf = ({ reminders }: Pick<Outlet, 'reminders'>): Record<ReminderKind, string> => ({
+  ...NO_REMINDERS,
+  ...Object.fromEntries(reminders.map(({ kind, minutes }) => [kind, String(minutes)])),
+});
+
+export const remindersFrom = (reminders: Readonly<Record<ReminderKind, string>>) =>
+  REMINDER_KINDS.flatMap((kind) =>
+    reminders[kind] === '' ? [] : [{ kind, minutes: Number(reminders[kind]) }],
+  );
+
+/** Its name follows what is ticked until one is typed. */
+export const nameOf = ({ typedName, courses }: OutletDraft, all: readonly PublishCourse[]): string =>
+  typedName ?? listed(all.filter(({ id }) => courses.includes(id)).map(({ title }) => title));
+
+/** What is sent: sections and calendars of courses that are not ticked any more stay behind. */
+export function inputOf(
+  draft: OutletDraft,
+  all: readonly PublishCourse[],
+  calendars: readonly Readonly<{ id: string; courses: readonly string[] }>[],
+): OutletInputJson {
+  const chosen = all.filter(({ id }) => draft.courses.includes(id));
+  const sections = new Set(chosen.flatMap((course) => course.sections.map(({ id }) => id)));
+  const beside = new Set(
+    calendars.filter((c) => c.courses.some((id) => draft.courses.includes(id))).map(({ id }) => id),
+  );
+  const { look } = draft;
+  return {
+    kind: draft.kind,
+    audience: draft.audience,
+    name: nameOf(draft, all),
+    courses: [...draft.courses],
+    sections: draft.sections.filter((id) => sections.has(id)),
+    calendars: draft.calendars.filter((id) => beside.has(id)),
+    kinds: [...draft.kinds],
+    times: draft.times,
+    meetingLinks: draft.meetingLinks,
+    tags: draft.tags,
+    detail: draft.detail,
+    daysBack: draft.back === 'all' ? undefined : Number(draft.back),
+    reminders: remindersFrom(draft.reminders),
+    look: {
+      ...look,
+      height: Number(look.height),
+      weekStart: look.weekStart === '' ? undefined : Number(look.weekStart),
+      origins: look.origins.split('\n').map((line) => line.trim()).filter(Boolean), // prettier-ignore
+      entry: look.entry || undefined,
+      date: look.date || undefined,
+    },
+  };
+}

@@ -1,0 +1,110 @@
+'use client';
+import Button from '@mui/material/Button';
+import { useState } from 'react';
+import type { PersonSettings, PersonSettingsJson } from '@/core/frame/personSettings';
+import { DIGESTS } from '@/core/frame/digests';
+import { COURSE_COLORS } from '@/core/plan/plan';
+import { ownSettingsTexts as say, studentTexts } from '@/core/texts/student';
+import { Select } from '../controls/Select';
+import { useSubmit } from '../controls/useSubmit';
+import { localeOptions, weekStartOptions } from '../school/SettingsForm';
+import styles from './OwnSettings.module.css';
+
+type Course = Readonly<{ code: string; tag: string; title: string; color: string }>;
+
+/** What somebody chooses for themselves: how dates are written, where they are, colours, letters. */
+export function OwnSettings({
+  settings,
+  courses,
+  zones,
+}: {
+  settings: PersonSettings;
+  /** With the colours that they have for everybody. */
+  courses: readonly Course[];
+  zones: readonly string[];
+}) {
+  const { submit, errors, message, busy } = useSubmit();
+  const [value, setValue] = useState({
+    locale: settings.locale ?? '',
+    weekStart: settings.weekStart === undefined ? '' : String(settings.weekStart),
+    tzid: settings.tzid ?? '',
+    colors: settings.colors as Readonly<Record<string, string>>,
+    digest: settings.digest,
+  });
+  const save = () => {
+    const input: PersonSettingsJson = {
+      locale: (value.locale || undefined) as PersonSettingsJson['locale'],
+      weekStart: (value.weekStart === ''
+        ? undefined
+        : Number(value.weekStart)) as PersonSettingsJson['weekStart'],
+      tzid: value.tzid || undefined,
+      colors: Object.fromEntries(
+        Object.entries(value.colors).filter(([, color]) => color !== ''),
+      ) as PersonSettingsJson['colors'],
+      digest: value.digest,
+    };
+    return submit('PUT', '/api/account', input, () => studentTexts.savedSettings);
+  };
+  const asSchool = { value: '', label: say.asSchool };
+  return (
+    <form
+      className={`card ${styles.form}`}
+      aria-labelledby="own-settings"
+      onSubmit={(event) => {
+        event.preventDefault();
+        void save();
+      }}
+    >
+      <h2 id="own-settings">{say.title}</h2>
+      <Select
+        label={say.locale}
+        value={value.locale}
+        options={[asSchool, ...localeOptions]}
+        onChange={(locale) => setValue({ ...value, locale })}
+        error={errors.locale}
+      />
+      <Select
+        label={say.weekStart}
+        value={value.weekStart}
+        options={[asSchool, ...weekStartOptions]}
+        onChange={(weekStart) => setValue({ ...value, weekStart })}
+        error={errors.weekStart}
+      />
+      <Select
+        label={say.zone}
+        value={value.tzid}
+        options={[{ value: '', label: say.noZone }, ...zones.map((zone) => ({ value: zone, label: zone }))]}
+        onChange={(tzid) => setValue({ ...value, tzid })}
+        error={errors.tzid}
+      />
+      {courses.map(({ code, tag, title, color }) => (
+        <div key={code} className={styles.color}>
+          <Select
+            label={say.color(`${tag} ${title}`)}
+            value={value.colors[code] ?? ''}
+            options={[
+              { value: '', label: say.asAll(color) },
+              ...COURSE_COLORS.map((c) => ({ value: c, label: c })),
+            ]}
+            onChange={(own) => setValue({ ...value, colors: { ...value.colors, [code]: own } })}
+          />
+          <span className="tag" data-course={value.colors[code] || color}>
+            {tag}
+          </span>
+        </div>
+      ))}
+      <Select
+        label={say.digest}
+        value={value.digest}
+        options={DIGESTS.map((digest) => ({ value: digest, label: say.digests[digest] }))}
+        onChange={(digest) => setValue({ ...value, digest: digest as PersonSettings['digest'] })}
+      />
+      <p role="alert">{message}</p>
+      <div>
+        <Button type="submit" variant="contained" disabled={busy}>
+          {say.save}
+        </Button>
+      </div>
+    </form>
+  );
+}

@@ -1,0 +1,151 @@
+import { afterAll, beforeAll, expect, test } from 'vitest';
+import type { Person } from './browser';
+import { PHONE, newPerson } from './browser';
+import type { RunningPembit } from './server';
+import { startPembit } from './server';
+
+/** A student's week on a phone, with a server of its own, since it is stopped in the end. */
+let pembit: RunningPembit;
+let url: string;
+let ivo: Person;
+let maren: Person;
+let stopped = false;
+beforeAll(async () => {
+  pembit = await startPembit();
+  url = pembit.pembitUrl;
+  [ivo, maren] = await Promise.all([newPerson(PHONE), newPerson()]);
+  await ivo.open(url);
+  await ivo.click('button', 'Sign in as Ivo Saltmarsh');
+  await ivo.sees('Today and next');
+  await maren.open(url);
+  await maren.click('button', 'Sign in as Maren Toft');
+  await maren.sees('The term, week by week');
+});
+afterAll(async () => {
+  await Promise.all([ivo, maren].map((person) => person?.quit()));
+  if (!stopped) await pembit?.stop();
+});
+
+test('who was away finds handout, recording and what was set, in three taps', async () => {
+  ivo.inputs();
+  await ivo.click('link', /^Today, /);
+  await ivo.sees('Set that day');
+  await ivo.find('link', 'Handout: bevel board');
+  await ivo.find('link', 'Recording: bevels');
+  expect(ivo.inputs()).toBeLessThanOrEqual(3);
+});
+
+test('a due date that moved is told from when to when, marked in the views, and acknowledged', async () => {
+  await maren.click('button', /Due, by 17:00, Half-breadth plan/);
+  await maren.click('button', 'Edit');
+  await maren.type('Due on', '2026-10-16');
+  await maren.click('button', /^Save for/);
+  await maren.sees('Changed Half-breadth plan');
+  await ivo.open(`${url}/next`);
+  await ivo.sees('1 thing changed since you looked');
+  await ivo.sees('Half-breadth plan: Thu 15 Oct, 17:00 → Fri 16 Oct, 17:00');
+  await ivo.sees(/Half-breadth plan moved/);
+  await ivo.open(`${url}/term`);
+  await ivo.find('button', /Half-breadth plan, moved/);
+  await ivo.open(`${url}/next`);
+  await ivo.click('button', 'I have seen it');
+  await ivo.doesNotSee('changed since you looked');
+  await ivo.doesNotSee('Half-breadth plan moved');
+});
+
+test('work that is ticked is out of the way, and comes back by undo', async () => {
+  await ivo.click('field', 'Done: Half-breadth plan');
+  await ivo.sees('1 thing done');
+  await ivo.click('button', 'Undo');
+  await ivo.sees('Undone.');
+  await ivo.doesNotSee('1 thing done');
+  await ivo.find('field', 'Done: Half-breadth plan');
+});
+
+test('looks for words, kinds and another week', async () => {
+  await ivo.clickOn('summary');
+  await ivo.type('Words of a title', 'bevel');
+  await ivo.click('button', 'Show');
+  await ivo.sees(/\d found/);
+  await ivo.sees('Bevel board');
+  await ivo.type('Words of a title', '');
+  await ivo.choose('Jump to', 'week 8, 26 Oct');
+  await ivo.click('button', 'Show');
+  await ivo.sees('Monday 26 October');
+  await ivo.doesNotSee('Tuesday 13 October');
+});
+
+test('from abroad both clocks are shown, and said which is which', async () => {
+  await ivo.open(`${url}/account`);
+  await ivo.choose('Where you are', 'Europe/Lisbon');
+  await ivo.click('button', 'Save');
+  await ivo.sees('Saved your settings');
+  await ivo.open(`${url}/next`);
+  await ivo.sees('Times are those of America/Halifax. Yours, in Europe/Lisbon, stand in brackets.');
+  // The clocks change on different days: four hours, and on some days three.
+  await ivo.sees('10:00–11:50 (14:00)');
+});
+
+test('from nothing to a subscribed phone: the address, and whether it has been read', async () => {
+  await ivo.open(`${url}/subscribe`);
+  await ivo.sees('No calendar application has read it yet.');
+  const address = (await (await ivo.find('field', 'Your own address')).getAttribute('value'))!;
+  expect((await fetch(address)).status).toBe(200);
+  await ivo.open(`${url}/subscribe`);
+  await ivo.sees(/Last read Tue 13 Oct, \d\d:\d\d · 1 time in two weeks/);
+});
+
+test('a parent reads the course’s public page without an account, on a phone', async () => {
+  await maren.open(`${url}/publish`);
+  const href = await (
+    await maren.element('section[aria-label^="Embed"] a[href*="/embed/"]')
+  ).getAttribute('href');
+  const parent = await newPerson(PHONE);
+  try {
+    await parent.open(href!);
+    await parent.sees('Anyone with this address can read this page.');
+    await parent.sees('Half-breadth plan');
+    await parent.doesNotSee('Ivo');
+    const wide = await parent.driver.executeScript<number>('return document.documentElement.scrollWidth');
+    expect(wide).toBeLessThanOrEqual(PHONE.width);
+  } finally {
+    await parent.quit();
+  }
+});
+
+/** Whether the device keeps a plan, and the page that draws it. */
+const keeps = (person: Person) =>
+  person.driver.executeAsyncScript<boolean>(
+    `const done = arguments[0];
+     indexedDB.databases().then(async (names) =>
+       done(names.some(({ name }) => name === 'pembit') && Boolean(await caches.match('/offline'))));`,
+  );
+
+test('signing out takes the plan off the device', async () => {
+  const signe = await newPerson(PHONE);
+  try {
+    await signe.open(url);
+    await signe.click('button', 'Sign in as Signe Bowline');
+    await signe.sees('Today and next');
+    await signe.driver.wait(() => keeps(signe), 20_000);
+    await signe.open(`${url}/account`);
+    await signe.click('button', 'Sign out');
+    await signe.sees('One calendar for everything in your courses.');
+    expect(await keeps(signe)).toBe(false);
+  } finally {
+    await signe.quit();
+  }
+});
+
+test('without a connection the device shows what it kept, and says since when', async () => {
+  await ivo.open(`${url}/next`);
+  await ivo.driver.wait(() => keeps(ivo), 20_000);
+  await ivo.driver.executeScript('location.reload()');
+  await ivo.sees('Today and next');
+  await pembit.stop();
+  stopped = true;
+  await ivo.driver.get(`${url}/next`);
+  await ivo.sees('No connection');
+  await ivo.sees('This is your plan as it was kept on this device on');
+  await ivo.sees('Half-breadth plan');
+});
