@@ -16,6 +16,7 @@ import { files } from './migrations/0010-files';
 import { officeHours } from './migrations/0011-office-hours';
 import { sheetUses } from './migrations/0012-sheet-uses';
 import { students } from './migrations/0014-students';
+import { notesAndRosters } from './migrations/0015-notes-and-rosters';
 import { publishing } from './migrations/0013-publishing';
 
 const MIGRATIONS: readonly { name: string; statements: readonly string[] }[] = [
@@ -33,6 +34,7 @@ const MIGRATIONS: readonly { name: string; statements: readonly string[] }[] = [
   sheetUses,
   publishing,
   students,
+  notesAndRosters,
 ];
 
 export type MigrationReport = Readonly<{ applied: readonly string[]; backups: readonly string[] }>;

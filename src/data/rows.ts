@@ -6,6 +6,8 @@ export type Rows = {
     name: string;
     password_hash: string;
     is_admin: number;
+    /** What the school's own system calls them (OneRoster's `sourcedId`). */
+    sourced_id: string | null;
     created_at: number;
   };
   /** One row. `keep_years` is null while everything is kept. */
@@ -110,6 +112,8 @@ export type Rows = {
     effort_minutes: number | null;
     /** The UID it had in the file that it was brought in from. */
     source_uid: string | null;
+    /** Of a note: the entry that it hangs on. */
+    about_id: string | null;
     sequence: number;
     created_at: number;
     modified_at: number;

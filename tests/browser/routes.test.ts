@@ -515,6 +515,22 @@ const CHECKS: Readonly<Record<string, () => readonly Check[]>> = {
       expected: signedInOnly(404),
     },
   ],
+  '/api/courses/[id]/roster/package': () => [
+    {
+      method: 'POST',
+      path: `/api/courses/${hlCourse}/roster/package`,
+      body: { file: NOT_THERE },
+      expected: signedInOnly(404),
+    },
+  ],
+  '/api/courses/[id]/roster/package/preview': () => [
+    {
+      method: 'POST',
+      path: `/api/courses/${hlCourse}/roster/package/preview`,
+      body: { file: openFile },
+      expected: signedInOnly(404),
+    },
+  ],
   '/api/courses/[id]/roster/[person]': () => [
     { method: 'GET', path: `/api/courses/${hlCourse}/roster/${NOT_THERE}`, expected: signedInOnly(404) },
     {

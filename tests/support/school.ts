@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import type { CourseId, PersonId, SectionId, TermId } from '@/core/ids';
 import { recordChange } from '@/data/history/change';
+import { personRow } from '@/data/people/people';
 import { personById, viewerOf } from '@/data/people/people';
 import { readConfig } from '@/server/config';
 import type { Pembit } from '@/server/pembit';
@@ -46,7 +47,7 @@ export async function newSchool({ students = 3 } = {}): Promise<School> {
   const ids = Array.from({ length: students + 2 }, () => randomUUID() as PersonId);
   const [instructorId, strangerId, ...studentIds] = ids;
   await recordChange(pembit.queue, { act: 'test', summary: '', actor: null, nowMs: 0 }, async (change) => {
-    await change.insert('people', ids.map((id, i) => ({ id, email: `p${i}@school.example`, name: `Person ${i}`, password_hash: '', is_admin: 0, created_at: 0 }))); // prettier-ignore
+    await change.insert('people', ids.map((id, i) => personRow({ id, email: `p${i}@school.example`, name: `Person ${i}` }, 0))); // prettier-ignore
     await change.insert('terms', [
       {
         id: term,

@@ -139,8 +139,8 @@ export type AssignmentEntry = Shared &
 /** A short dated text to an audience. */
 export type AnnouncementEntry = Shared & Readonly<{ kind: 'announcement'; on: Temporal.PlainDate }>;
 
-/** Seen by its author alone, everywhere. */
-export type NoteEntry = Common & Readonly<{ kind: 'note'; on: Moment; author: PersonId }>;
+/** Seen by its author alone, everywhere. It may hang on an entry, and keeps a day of its own. */
+export type NoteEntry = Common & Readonly<{ kind: 'note'; on: Moment; author: PersonId; about?: EntryId }>;
 
 export type SharedEntry = EventEntry | AssignmentEntry | AnnouncementEntry;
 export type Entry = SharedEntry | NoteEntry;

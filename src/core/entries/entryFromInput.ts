@@ -172,7 +172,10 @@ export function entryFromInput(
     lastModified: now,
     ...(before?.sourceUid === undefined ? {} : { sourceUid: before.sourceUid }),
   };
-  if (input.kind === 'note') return { ...text, kind: 'note', on: momentIn(zone, input.on), author };
+  if (input.kind === 'note') {
+    const about = before?.kind === 'note' ? before.about : input.about;
+    return { ...text, kind: 'note', on: momentIn(zone, input.on), author, ...(about ? { about } : {}) };
+  }
   const shared = (moment: Moment) => ({
     ...text,
     // One order, so that the same audience is the same bytes.

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { dayOrWall, line, longText, plainDate, plainDateTime, url } from '../fields';
-import { courseId, fileId, groupId, materialId, personId, sectionId } from '../ids';
+import { courseId, entryId, fileId, groupId, materialId, personId, sectionId } from '../ids';
 import { ruleParts } from '../series/rule';
 
 const some = <T extends z.ZodType>(item: T, what: string) =>
@@ -176,7 +176,13 @@ const assignmentInput = z
 
 const announcementInput = z.object({ ...shared, kind: z.literal('announcement'), on: plainDate });
 
-const noteInput = z.object({ ...text, kind: z.literal('note'), on: dayOrWall });
+const noteInput = z.object({
+  ...text,
+  kind: z.literal('note'),
+  on: dayOrWall,
+  /** The entry it hangs on, said when it is written; afterwards it stays. */
+  about: entryId.optional(),
+});
 
 /** What is sent to plan something, or to change it: the whole of it, each time. */
 export const entryInput = z.discriminatedUnion(

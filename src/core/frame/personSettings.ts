@@ -10,6 +10,10 @@ export const personSettingsInput = z.object({
   locale: z
     .enum(Object.keys(LOCALES) as [Locale, ...Locale[]], { error: 'Choose how dates are written.' })
     .optional(),
+  /** Hours of the clock in which times are written; absent: 24. */
+  clock: z.literal([12, 24], { error: 'A clock has 12 or 24 hours.' }).optional(),
+  /** Titles and times alone, without places, hand-in words and the like. */
+  plain: z.boolean().default(false),
   weekStart: z.literal(WEEK_STARTS, { error: 'A week begins on a Monday, Sunday or Saturday.' }).optional(),
   /** Where one is, if not where the school is. */
   tzid: z
@@ -28,4 +32,4 @@ export const personSettingsInput = z.object({
 });
 export type PersonSettings = z.output<typeof personSettingsInput>;
 export type PersonSettingsJson = z.input<typeof personSettingsInput>;
-export const NO_PERSON_SETTINGS: PersonSettings = { colors: {}, digest: 'off' };
+export const NO_PERSON_SETTINGS: PersonSettings = { plain: false, colors: {}, digest: 'off' };

@@ -33,6 +33,8 @@ export type SeenPlan = Readonly<{
   locale: string;
   /** Of a viewer who is elsewhere: their zone, and those of the terms, so that their own times can stand beside. */
   abroad?: Readonly<{ own: Zone; terms: readonly Zone[] }>;
+  /** Of a viewer who wants titles and times alone. */
+  plain?: boolean;
   terms: readonly Term[];
   courses: readonly Course[];
   /** Closures of the whole site, and those of the viewer's courses. */

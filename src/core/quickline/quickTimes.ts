@@ -39,7 +39,12 @@ function rangeReading(text: string): TimesReading | undefined {
 function timeReading(text: string): TimesReading | undefined {
   const read = readTime(text);
   if (read.kind === 'time') return { kind: 'times', start: read.time };
-  return read.kind === 'ask' ? asking(text, read.readings.map(timeLabel)) : undefined;
+  return read.kind === 'ask'
+    ? asking(
+        text,
+        read.readings.map((time) => timeLabel(time)),
+      )
+    : undefined;
 }
 
 const asking = (text: string, texts: readonly string[]): TimesReading => ({

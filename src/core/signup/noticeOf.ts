@@ -23,5 +23,5 @@ export function noticeWords(notice: Notice): string {
 /** The last moment for a student, in words, in the zone of the sheet. */
 export function untilWords(at: Temporal.Instant, zone: Zone, locale: string): string {
   const wall = toWall(zone, at);
-  return `${dateLabel(wall.toPlainDate(), 'short', locale)}, ${timeLabel(wall)}`;
+  return `${dateLabel(wall.toPlainDate(), 'short', locale)}, ${timeLabel(wall, locale)}`;
 }

@@ -18,7 +18,6 @@ export const outsideTexts = {
   address: 'Address of the calendar',
   addressHint: 'https://, http:// or webcal://, as the calendar’s own page gives it.',
   file: 'Or a file (.ics)',
-  reading: (percent: number) => `Sending: ${percent} %`,
   beside: 'Beside which courses',
   wholeTerm: (term: string) => `All courses of ${term}`,
   look: 'Look at it',

@@ -65,15 +65,28 @@ export const studentTexts = {
 } as const;
 
 /** Words of what somebody chooses for themselves. */
+export const notesOnTexts = {
+  title: 'Your notes on this',
+  lead: 'Nobody else sees them.',
+  words: 'Note',
+  day: 'For',
+  keep: 'Keep the note',
+  kept: 'Noted, for you alone.',
+  about: 'A note on',
+} as const;
+
 export const ownSettingsTexts = {
   title: 'For yourself',
   asSchool: 'as the school has it',
   locale: 'How dates are written',
+  clock: 'How times are written',
+  clocks: { 24: '24 hours (17:00)', 12: '12 hours (5:00 pm)' },
   weekStart: 'First day of the week',
   zone: 'Where you are',
   noZone: 'where the school is',
   color: (course: string) => `Colour of ${course}`,
   asAll: (color: string) => `as for everybody (${color})`,
+  plain: 'Titles and times only, without places and other words',
   digest: 'A letter about what changed',
   digests: { off: 'none', daily: 'once a day', weekly: 'once a week, on Monday' },
   save: 'Save',

@@ -40,21 +40,34 @@ export function dateLabel(
 export const monthLabel = (date: Temporal.PlainDate, locale?: string): string =>
   dateLabel(date, 'month', locale);
 
-/** `17:00`, always two digits, for tables and strips. */
-export const timeLabel = (time: Temporal.PlainTime | Temporal.PlainDateTime): string =>
-  `${String(time.hour).padStart(2, '0')}:${String(time.minute).padStart(2, '0')}`;
+const TWELVE_HOURS = '-u-hc-h12';
+
+/** A locale whose clock has twelve hours, written as BCP 47 has it (the `hc` key of its `u` extension). */
+export const withTwelveHours = (locale: string): string => `${locale}${TWELVE_HOURS}`;
+
+/** `17:00`, always two digits, for tables and strips; `5:00 pm` in a locale with twelve hours. */
+export function timeLabel(
+  time: Temporal.PlainTime | Temporal.PlainDateTime,
+  locale = DEFAULT_LOCALE,
+): string {
+  const minute = String(time.minute).padStart(2, '0');
+  return locale.endsWith(TWELVE_HOURS)
+    ? `${((time.hour + 11) % 12) + 1}:${minute}\u00a0${time.hour < 12 ? 'am' : 'pm'}`
+    : `${String(time.hour).padStart(2, '0')}:${minute}`;
+}
 
 /** `12:00–12:25`. */
 export const rangeLabel = (
   start: Temporal.PlainTime | Temporal.PlainDateTime,
   end: Temporal.PlainTime | Temporal.PlainDateTime,
-): string => `${timeLabel(start)}–${timeLabel(end)}`;
+  locale?: string,
+): string => `${timeLabel(start, locale)}–${timeLabel(end, locale)}`;
 
 /** `Thu 15 Oct, 17:00`, or the day alone. */
 export const momentLabel = (moment: Moment, locale = DEFAULT_LOCALE): string =>
   isDay(moment)
     ? dateLabel(moment, 'short', locale)
-    : `${dateLabel(dayOf(moment), 'short', locale)}, ${timeLabel(moment.wall)}`;
+    : `${dateLabel(dayOf(moment), 'short', locale)}, ${timeLabel(moment.wall, locale)}`;
 
 /** `week 6, Thu 15 Oct`; outside the term's weeks the date alone. */
 export function weekAndDate(

@@ -112,7 +112,14 @@ export function toEntry(row: EntryRow, { audiences, links, extensions, replies }
     created: Temporal.Instant.fromEpochMilliseconds(row.created_at),
     lastModified: Temporal.Instant.fromEpochMilliseconds(row.modified_at),
   };
-  if (row.kind === 'note') return { ...text, kind: 'note', on: start, author: row.author_id as PersonId };
+  if (row.kind === 'note')
+    return {
+      ...text,
+      kind: 'note',
+      on: start,
+      author: row.author_id as PersonId,
+      ...(row.about_id === null ? {} : { about: row.about_id as EntryId }),
+    };
   const shared = {
     ...text,
     audience: audiences.map(toAudience),
@@ -217,6 +224,7 @@ const NOTHING = {
   points: null,
   effort_minutes: null,
   source_uid: null,
+  about_id: null,
 } as const satisfies Partial<EntryRow>;
 
 export function fromEntry(entry: Entry): EntryRow {
@@ -269,7 +277,7 @@ export function fromEntry(entry: Entry): EntryRow {
     case 'announcement':
       return { ...common, ...visibilityColumns(entry) };
     case 'note':
-      return { ...common, author_id: entry.author };
+      return { ...common, author_id: entry.author, about_id: entry.about ?? null };
     default:
       return entry satisfies never;
   }

@@ -15,6 +15,21 @@ export const toPerson = (row: PersonRow): Person => ({
   isAdmin: row.is_admin === 1,
 });
 
+/** Somebody who has not signed in yet, unless there is a password already. */
+export const personRow = (
+  person: Readonly<{ id: PersonId; email: string; name: string; isAdmin?: boolean; sourcedId?: string }>,
+  createdMs: number,
+  passwordHash = '',
+): PersonRow => ({
+  id: person.id,
+  email: person.email,
+  name: person.name,
+  password_hash: passwordHash,
+  is_admin: person.isAdmin ? 1 : 0,
+  sourced_id: person.sourcedId ?? null,
+  created_at: createdMs,
+});
+
 export async function personById(reader: Reader, id: string): Promise<Person | undefined> {
   const [row] = await select<PersonRow>(reader, 'SELECT * FROM people WHERE id = :id', { id });
   return row && toPerson(row);

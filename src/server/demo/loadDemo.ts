@@ -4,6 +4,7 @@ import { PUBLISHED_DEFAULTS } from '@/core/outlets/outlet';
 import { toWall } from '@/core/time/zone';
 import { requireZone } from '@/core/time/zoneData';
 import { select } from '@/data/database';
+import { personRow } from '@/data/people/people';
 import { insertEntries } from '@/data/entries/entries';
 import type { Change } from '@/data/history/change';
 import { recordChange } from '@/data/history/change';
@@ -80,14 +81,7 @@ export async function loadDemo(pembit: Pembit): Promise<void> {
 async function insertPeople(change: Change, passwordHash: string): Promise<void> {
   await change.insert(
     'people',
-    [...STAFF, ...STUDENTS].map((person) => ({
-      id: person.id,
-      email: person.email,
-      name: person.name,
-      password_hash: passwordHash,
-      is_admin: person.isAdmin ? 1 : 0,
-      created_at: change.nowMs,
-    })),
+    [...STAFF, ...STUDENTS].map((person) => personRow(person, change.nowMs, passwordHash)),
   );
 }
 

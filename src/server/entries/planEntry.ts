@@ -4,17 +4,22 @@ import { entryFromInput } from '@/core/entries/entryFromInput';
 import type { EntryInput } from '@/core/entries/entryInput';
 import type { EntryId } from '@/core/ids';
 import type { Outcome } from '@/core/refusals';
-import { done } from '@/core/refusals';
+import { done, refused } from '@/core/refusals';
 import { historyTexts } from '@/core/texts/history';
 import { insertEntries } from '@/data/entries/entries';
 import { perform } from '../history/perform';
 import type { Pembit } from '../pembit';
+import { planSeenBy } from '../plan/planSeenBy';
 import type { SignedIn } from '../session/session';
 import { checkedInput } from './checkedInput';
 import { datedByClasses } from './followClasses';
 
 /** An instructor adds something to courses they teach; anybody a note for themselves. */
-export function planEntry(pembit: Pembit, actor: SignedIn, input: EntryInput): Promise<Outcome<Entry>> {
+export async function planEntry(pembit: Pembit, actor: SignedIn, input: EntryInput): Promise<Outcome<Entry>> {
+  if (input.kind === 'note' && input.about) {
+    const { entries } = await planSeenBy(pembit, actor.viewer);
+    if (!entries.some(({ id }) => id === input.about)) return refused('notFound');
+  }
   return perform(pembit, actor, 'planEntry', async (change) => {
     const checked = await checkedInput(pembit, change, actor, input);
     if (!checked.ok) return checked;

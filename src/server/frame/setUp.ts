@@ -4,6 +4,7 @@ import type { SetupInput } from '@/core/frame/frameInput';
 import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
 import { select } from '@/data/database';
+import { personRow } from '@/data/people/people';
 import { recordChange } from '@/data/history/change';
 import { fromTerm } from '@/data/plan/frameRows';
 import { writeSettings } from '@/data/plan/schoolSettings';
@@ -27,16 +28,8 @@ export async function setUp(pembit: Pembit, input: SetupInput): Promise<Outcome<
       const [row] = await select<{ people: number }>(change, 'SELECT COUNT(*) AS people FROM people');
       if (row?.people !== 0) return refused('notFound');
       const email = input.email.toLowerCase();
-      await change.insert('people', [
-        {
-          id: randomUUID() as PersonId,
-          email,
-          name: input.name,
-          password_hash: passwordHash,
-          is_admin: 1,
-          created_at: nowMs,
-        },
-      ]);
+      const first = { id: randomUUID() as PersonId, email, name: input.name, isAdmin: true };
+      await change.insert('people', [personRow(first, nowMs, passwordHash)]);
       await change.insert('terms', [fromTerm({ ...input.term, id: randomUUID() as TermId })]);
       await writeSettings(change, {
         name: input.school,

@@ -8,7 +8,7 @@ import type { Reader } from '@/data/database';
 import { select } from '@/data/database';
 import type { Change } from '@/data/history/change';
 import { recordChange } from '@/data/history/change';
-import { personByEmail } from '@/data/people/people';
+import { personByEmail, personRow } from '@/data/people/people';
 import type { Rows } from '@/data/rows';
 import { perform } from '../history/perform';
 import type { Pembit } from '../pembit';
@@ -129,9 +129,7 @@ export async function joinCourse(
       // A known person joins after signing in; the letter is for new ones.
       if (await personByEmail(change, email)) return done({ course: label, letter: true });
       const person = { id: randomUUID() as PersonId, name, email };
-      await change.insert('people', [
-        { ...person, password_hash: '', is_admin: 0, created_at: change.nowMs },
-      ]);
+      await change.insert('people', [personRow(person, change.nowMs)]);
       await enrol(change, { course: course.id, section, person: person.id });
       await invite(pembit, change, [person], { sender: null, to: label });
       return done({ course: label, letter: true });

@@ -6,7 +6,7 @@ import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
 import { schoolTexts } from '@/core/texts/school';
 import { select } from '@/data/database';
-import { personByEmail, personById } from '@/data/people/people';
+import { personByEmail, personById, personRow } from '@/data/people/people';
 import { schoolSettings } from '@/data/plan/schoolSettings';
 import { perform } from '../history/perform';
 import type { Pembit } from '../pembit';
@@ -60,9 +60,7 @@ export function addPerson(
     if (await personByEmail(change, input.email))
       return refused('badRequest', [{ field: 'email', message: 'Somebody has this address already.' }]);
     const id = randomUUID() as PersonId;
-    await change.insert('people', [
-      { id, email: input.email, name: input.name, password_hash: '', is_admin: 0, created_at: change.nowMs },
-    ]);
+    await change.insert('people', [personRow({ ...input, id }, change.nowMs)]);
     await invite(pembit, change, [{ id, ...input }], {
       sender: actor.person.id,
       to: (await schoolSettings(change)).name,

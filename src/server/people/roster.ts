@@ -9,6 +9,8 @@ import { frameHistoryTexts } from '@/core/texts/frameHistory';
 import type { Course } from '@/core/plan/plan';
 import type { Reader } from '@/data/database';
 import { select } from '@/data/database';
+import type { Change } from '@/data/history/change';
+import { personRow } from '@/data/people/people';
 import { loadFrame } from '@/data/plan/loadPlan';
 import { perform } from '../history/perform';
 import type { Pembit } from '../pembit';
@@ -85,35 +87,58 @@ export function addStudents(
     const sectionId = new Map<string, SectionId>(
       course.sections.map((section) => [section.name, section.id]),
     );
-    const emails = reading.lines.map((line) => line.email);
-    const existing = new Map(
-      (emails.length === 0
-        ? []
-        : await select<{ id: PersonId; email: string }>(
-            change,
-            'SELECT id, email FROM people WHERE email IN (:emails)',
-            { emails },
-          )
-      ).map((row) => [row.email, row.id]),
-    );
-    const added = reading.lines.map((line) => ({
-      ...line,
-      id: existing.get(line.email) ?? (randomUUID() as PersonId),
-    }));
-    const fresh = added.filter((student) => !existing.has(student.email));
-    await change.insert('people', fresh.map(({ id: person, email, name }) => ({ id: person, email, name, password_hash: '', is_admin: 0, created_at: change.nowMs }))); // prettier-ignore
-    await change.insert(
-      'roster',
-      added.map((student) => ({
-        id: randomUUID(),
-        course_id: id,
-        section_id: student.section === undefined ? null : sectionId.get(student.section)!,
-        person_id: student.id,
+    const added = await enrolStudents(pembit, change, actor, {
+      course,
+      students: reading.lines.map(({ name, email, section }) => ({
+        name,
+        email,
+        section: section === undefined ? null : sectionId.get(section)!,
       })),
-    );
-    await invite(pembit, change, fresh, { sender: actor.person.id, to: `${course.code} ${course.title}` });
-    change.concerns(`course:${id}`, ...added.map((student) => `person:${student.id}` as const));
+    });
     change.summarise(frameHistoryTexts.enrolled(added.length));
     return done({ added: added.length });
   });
+}
+
+type NewMember = Readonly<{ name: string; email: string; section: SectionId | null; sourcedId?: string }>;
+
+/** Puts students on a roster; who is new to Pembit gets a letter with a link for the first sign-in. */
+export async function enrolStudents(
+  pembit: Pembit,
+  change: Change,
+  actor: SignedIn,
+  { course, students }: Readonly<{ course: Course; students: readonly NewMember[] }>,
+): Promise<PersonId[]> {
+  const emails = students.map((student) => student.email);
+  const existing = new Map(
+    (emails.length === 0
+      ? []
+      : await select<{ id: PersonId; email: string }>(
+          change,
+          'SELECT id, email FROM people WHERE email IN (:emails)',
+          { emails },
+        )
+    ).map((row) => [row.email, row.id]),
+  );
+  const added = students.map((student) => ({
+    ...student,
+    id: existing.get(student.email) ?? (randomUUID() as PersonId),
+  }));
+  const fresh = added.filter((student) => !existing.has(student.email));
+  await change.insert(
+    'people',
+    fresh.map((student) => personRow(student, change.nowMs)),
+  );
+  await change.insert(
+    'roster',
+    added.map(({ id, section }) => ({
+      id: randomUUID(),
+      course_id: course.id,
+      section_id: section,
+      person_id: id,
+    })),
+  );
+  await invite(pembit, change, fresh, { sender: actor.person.id, to: `${course.code} ${course.title}` });
+  change.concerns(`course:${course.id}`, ...added.map(({ id }) => `person:${id}` as const));
+  return added.map(({ id }) => id);
 }

@@ -24,7 +24,7 @@ import type { SignedIn } from '../session/session';
 export function slotWords({ tzid }: Pick<Sheet, 'tzid'>, interval: Slot['interval'], locale: string): string {
   const zone = requireZone(tzid);
   const start = toWall(zone, interval.start);
-  return `${dateLabel(start.toPlainDate(), 'short', locale)}, ${rangeLabel(start, toWall(zone, interval.end))}`;
+  return `${dateLabel(start.toPlainDate(), 'short', locale)}, ${rangeLabel(start, toWall(zone, interval.end), locale)}`;
 }
 
 export const hostNamesOf = (sheet: Sheet, slot: Pick<Slot, 'host'>): readonly string[] =>

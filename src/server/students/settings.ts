@@ -1,6 +1,7 @@
 import type { PersonSettings } from '@/core/frame/personSettings';
 import type { PersonId } from '@/core/ids';
 import type { SeenPlan } from '@/core/plan/seenPlan';
+import { withTwelveHours } from '@/core/time/dateLabels';
 import { requireZone } from '@/core/time/zoneData';
 import type { Outcome } from '@/core/refusals';
 import { done } from '@/core/refusals';
@@ -29,11 +30,16 @@ export function changeOwnSettings(
   });
 }
 
-/** A plan as somebody wants to see it: dates, first day of the week, colours of courses. It shows nothing more or less. */
-export function asWanted(plan: SeenPlan, { locale, weekStart, colors, tzid }: PersonSettings): SeenPlan {
+/** A plan as somebody wants to see it: dates, clock, first day of the week, colours of courses, how much is said. It shows nothing more or less. */
+export function asWanted(
+  plan: SeenPlan,
+  { locale, clock, plain, weekStart, colors, tzid }: PersonSettings,
+): SeenPlan {
+  const written = locale ?? plan.locale;
   return {
     ...plan,
-    locale: locale ?? plan.locale,
+    locale: clock === 12 ? withTwelveHours(written) : written,
+    ...(plain ? { plain } : {}),
     terms: weekStart ? plan.terms.map((term) => ({ ...term, weekStart })) : plan.terms,
     ...(Object.keys(colors).length > 0 ? recolored(plan, colors) : {}),
     ...(tzid && !plan.terms.some((term) => term.tzid === tzid)

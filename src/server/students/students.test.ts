@@ -6,8 +6,11 @@ import { newSchool } from '../../../tests/support/school';
 import type { Entry } from '@/core/entries/entry';
 import { entryInput } from '@/core/entries/entryInput';
 import { personSettingsInput } from '@/core/frame/personSettings';
+import { timeLabel } from '@/core/time/dateLabels';
 import { select } from '@/data/database';
+import { changeEntry } from '../entries/changeEntry';
 import { changeEntryLine } from '../entries/changeEntryLine';
+import { deleteEntry } from '../entries/deleteEntry';
 import { planEntry } from '../entries/planEntry';
 import { undoChange } from '../history/undoChange';
 import type { Pembit } from '../pembit';
@@ -76,8 +79,29 @@ test('one’s own settings change how dates, weeks and colours look, for oneself
   const plan = await planSeenBy(pembit, ivo!.viewer);
   expect([plan.locale, plan.terms[0]!.weekStart, plan.courses[0]!.color]).toEqual(['en-US', 7, 'plum']);
   expect(plan.abroad?.own.tzid).toBe('Europe/Lisbon');
+  valueOf(await changeOwnSettings(pembit, ivo!, personSettingsInput.parse({ clock: 12, plain: true })));
+  const { locale, plain } = await planSeenBy(pembit, ivo!.viewer);
+  expect([timeLabel(Temporal.PlainTime.from('17:05'), locale), plain]).toEqual(['5:05\u00a0pm', true]);
   const other = await planSeenBy(pembit, oda!.viewer);
   expect([other.locale, other.courses[0]!.color, other.abroad]).toEqual(['en-GB', 'brick', undefined]);
+});
+
+test('a note hangs on what its author sees, stays on it when it is changed, and outlives it', async () => {
+  const [ivo, oda] = school.students;
+  const entry = await work('Noted');
+  const note = (about: string) => entryInput.parse({ kind: 'note', title: 'Bring battens', on: '2026-10-21', about }); // prettier-ignore
+  const draft = valueOf(await planEntry(pembit, school.instructor, entryInput.parse({ kind: 'event', title: 'Draft', start: '2026-10-21', visibility: { kind: 'draft' }, audience: [{ course: school.course }] }))); // prettier-ignore
+  expect(await planEntry(pembit, ivo!, note(draft.id))).toMatchObject({ reason: 'notFound' });
+  const kept = valueOf(await planEntry(pembit, ivo!, note(entry.id)));
+  const asked = { id: kept.id, sequence: kept.sequence, scope: 'all' } as const;
+  const changed = entryInput.parse({ kind: 'note', title: 'Bring two battens', on: '2026-10-20' });
+  valueOf(await changeEntry(pembit, ivo!, asked, changed));
+  const hanging = async (who = ivo!) =>
+    (await planSeenBy(pembit, who.viewer)).entries.flatMap((e) => (e.kind === 'note' ? [[e.title, e.about]] : [])); // prettier-ignore
+  expect(await hanging()).toEqual([['Bring two battens', entry.id]]);
+  expect(await hanging(oda)).toEqual([]);
+  valueOf(await deleteEntry(pembit, school.instructor, entry.id, { scope: 'all' }));
+  expect(await hanging()).toHaveLength(1);
 });
 
 test.each([

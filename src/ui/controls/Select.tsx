@@ -2,18 +2,25 @@
 import { useId } from 'react';
 import styles from './Select.module.css';
 
-type Props = Readonly<{
+type Props<Value extends string> = Readonly<{
   label: string;
-  value: string;
-  options: readonly Readonly<{ value: string; label: string }>[];
-  onChange: (value: string) => void;
+  value: Value;
+  options: readonly Readonly<{ value: Value; label: string }>[];
+  onChange: (value: Value) => void;
   error?: string;
   /** For a value that only the browser knows, such as the zone of the device. */
   fromDevice?: boolean;
 }>;
 
 /** A labelled choice among many. */
-export function Select({ label, value, options, onChange, error, fromDevice = false }: Props) {
+export function Select<Value extends string>({
+  label,
+  value,
+  options,
+  onChange,
+  error,
+  fromDevice = false,
+}: Props<Value>) {
   const id = useId();
   return (
     <div className={styles.label}>
@@ -25,7 +32,8 @@ export function Select({ label, value, options, onChange, error, fromDevice = fa
         aria-invalid={Boolean(error)}
         aria-describedby={error ? `${id}-error` : undefined}
         suppressHydrationWarning={fromDevice}
-        onChange={(event) => onChange(event.target.value)}
+        // The browser gives back one of the options.
+        onChange={(event) => onChange(event.target.value as Value)}
       >
         {options.map((option) => (
           <option key={option.value} value={option.value}>

@@ -41,7 +41,7 @@ export function ClassDateFields({
                   label={panelTexts.edgeOf[field]}
                   value={edge}
                   options={EDGES}
-                  onChange={(next) => change(field, { edge: next as 'start' | 'end' })}
+                  onChange={(next) => change(field, { edge: next })}
                 />
               )}
               {ordinal.trim() === '' ? null : (

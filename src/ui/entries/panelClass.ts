@@ -46,7 +46,7 @@ export function panelClass(seen: SeenClass, plan: SeenPlan): PanelClass {
     tag: course.tag,
     color: course.color,
     name: classTitle(seen),
-    when: `${term ? weekAndDate(term, meeting.date, plan.locale) : dateLabel(meeting.date, 'short', plan.locale)}, ${rangeLabel(meeting.start, meeting.end)}`,
+    when: `${term ? weekAndDate(term, meeting.date, plan.locale) : dateLabel(meeting.date, 'short', plan.locale)}, ${rangeLabel(meeting.start, meeting.end, plan.locale)}`,
     place: course.place,
     cancelled: meeting.cancelled === undefined ? undefined : entryTexts.cancelled(meeting.cancelled),
     title: own?.title ?? '',

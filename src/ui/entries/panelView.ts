@@ -19,7 +19,7 @@ function whenOf(entry: SeenEntry, term: Term | undefined, locale: string): strin
     term ? weekAndDate(term, day, locale) : dateLabel(day, 'short', locale);
   if (entry.kind !== 'event') {
     const moment = mainMoment(entry);
-    const when = isDay(moment) ? long(moment) : `${long(dayOf(moment))}, ${timeLabel(moment.wall)}`;
+    const when = isDay(moment) ? long(moment) : `${long(dayOf(moment))}, ${timeLabel(moment.wall, locale)}`;
     const due = entry.kind === 'assignment' ? entry.atClass?.due : undefined;
     return due ? panelTexts.follows(when, due.ordinal, due.edge) : when;
   }
@@ -30,7 +30,9 @@ function whenOf(entry: SeenEntry, term: Term | undefined, locale: string): strin
       ? long(when.start)
       : `${long(when.start)} – ${dateLabel(last, 'short', locale)}`;
   }
-  const clock = when.end ? rangeLabel(when.start.wall, when.end.wall) : timeLabel(when.start.wall);
+  const clock = when.end
+    ? rangeLabel(when.start.wall, when.end.wall, locale)
+    : timeLabel(when.start.wall, locale);
   return `${long(dayOf(when.start))}, ${clock}`;
 }
 

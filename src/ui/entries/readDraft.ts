@@ -40,7 +40,7 @@ function reader() {
     // The start settles the end where only one reading lies after it.
     const fitting = read.readings.filter((t) => !after || Temporal.PlainTime.compare(t, after) > 0);
     if (after && fitting.length === 1) return fitting[0];
-    questions.push({ field, readings: read.readings.map(timeLabel) });
+    questions.push({ field, readings: read.readings.map((time) => timeLabel(time)) });
     errors[field] = say.which;
     return undefined;
   };

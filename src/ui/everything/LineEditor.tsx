@@ -70,7 +70,7 @@ export function LineEditor({
           value={value.time}
           onChange={(next) => set({ time: next })}
           error={read?.kind === 'unreadable' ? panelTexts.errors.time : undefined}
-          readings={read?.kind === 'ask' ? read.readings.map(timeLabel) : undefined}
+          readings={read?.kind === 'ask' ? read.readings.map((time) => timeLabel(time)) : undefined}
         />
       ) : null}
       <div className={styles.lineActs}>

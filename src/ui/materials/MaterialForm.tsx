@@ -81,12 +81,7 @@ export function MaterialForm({
     >
       {row ? null : (
         <div className={styles.pair}>
-          <Select
-            label={say.kind}
-            value={value.kind}
-            options={KINDS}
-            onChange={(kind) => set({ kind: kind as MaterialKind })}
-          />
+          <Select label={say.kind} value={value.kind} options={KINDS} onChange={(kind) => set({ kind })} />
           <Select
             label={say.unit}
             value={value.parent}
@@ -132,7 +127,11 @@ export function MaterialForm({
           value={value.time}
           onChange={(next) => set({ time: next })}
           error={value.day !== '' && clock.kind === 'unreadable' ? panelTexts.errors.time : undefined}
-          readings={value.day !== '' && clock.kind === 'ask' ? clock.readings.map(timeLabel) : undefined}
+          readings={
+            value.day !== '' && clock.kind === 'ask'
+              ? clock.readings.map((time) => timeLabel(time))
+              : undefined
+          }
         />
       </div>
       {message ? <p role="alert">{message}</p> : null}

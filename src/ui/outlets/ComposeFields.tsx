@@ -34,7 +34,7 @@ export function ComposeFields({
         label={say.detail}
         value={value.detail}
         options={options(say.details, DETAILS)}
-        onChange={(detail) => onChange({ detail: detail as Composed['detail'] })}
+        onChange={(detail) => onChange({ detail })}
       />
       <Select
         label={say.back}

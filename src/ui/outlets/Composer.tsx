@@ -139,7 +139,7 @@ export function Composer({ id, start, courses, calendars, entries }: Props) {
                 label={say.times}
                 value={draft.times}
                 options={options(say.timesAs, TIMES_AS)}
-                onChange={(times) => set({ times: times as OutletDraft['times'] })}
+                onChange={(times) => set({ times })}
               />
             ) : null}
             <Ticks

@@ -29,7 +29,7 @@ export function ViewFields({
         label={say.view}
         value={look.view}
         options={options(say.views, EMBED_VIEWS)}
-        onChange={(view) => onChange({ view: view as Look['view'] })}
+        onChange={(view) => onChange({ view })}
       />
       {look.view === 'day' ? (
         <Field
@@ -78,7 +78,7 @@ export function LookFields({
         label={say.scheme}
         value={look.scheme}
         options={options(say.schemes, SCHEMES)}
-        onChange={(scheme) => onChange({ scheme: scheme as Look['scheme'] })}
+        onChange={(scheme) => onChange({ scheme })}
       />
       <Select
         label={say.color}
@@ -90,7 +90,7 @@ export function LookFields({
         label={say.rows}
         value={look.rows}
         options={options(say.rowHeights, ROW_HEIGHTS)}
-        onChange={(rows) => onChange({ rows: rows as Look['rows'] })}
+        onChange={(rows) => onChange({ rows })}
       />
       {text('height', say.height)}
       {text('locale', say.locale)}

@@ -6,13 +6,14 @@ import { useState } from 'react';
 import type { CalendarInputJson } from '@/core/outside/calendarInput';
 import { historyTexts } from '@/core/texts/history';
 import { outsideTexts as say } from '@/core/texts/outside';
-import { Choice } from '../controls/Choice';
 import { Field } from '../controls/Field';
-import { sendFile } from '../controls/sendFile';
+import { UploadField } from '../controls/UploadField';
 import { useSubmit } from '../controls/useSubmit';
 import { ClosesFields, closesDraft, closesFrom } from './ClosesFields';
 import styles from './Outside.module.css';
+import { OutsideDates } from './OutsideDates';
 import type { OutsidePreview } from './outsideView';
+import { SeenByChoice } from './SeenByChoice';
 import { Troubles } from './Troubles';
 
 type Place = Readonly<{ id: string; term: string; name: string }>;
@@ -31,7 +32,6 @@ export function AddCalendar({
   const { submit, errors, message, busy } = useSubmit();
   const [url, setUrl] = useState('');
   const [file, setFile] = useState<Readonly<{ id: string; name: string }>>();
-  const [sent, setSent] = useState<{ percent?: number; failure?: string }>({});
   const [ticked, setTicked] = useState<readonly string[]>(courses.slice(0, 1).map(({ id }) => id));
   const [wholeOf, setWholeOf] = useState(courses.length === 0 ? (terms[0]?.id ?? '') : '');
   const [closes, setCloses] = useState(closesDraft({ kind: 'none' }));
@@ -53,14 +53,6 @@ export function AddCalendar({
       set(value);
       setPreview(undefined);
     };
-  const choose = async (chosen: File | undefined) => {
-    if (!chosen) return;
-    setSent({ percent: 0 });
-    const answer = await sendFile(chosen, { as: 'calendar', onPercent: (percent) => setSent({ percent }) });
-    setSent(answer.ok ? {} : { failure: answer.message });
-    setPreview(undefined);
-    setFile(answer.ok ? answer.value : undefined);
-  };
   const show = async () => {
     const answer = await submit<OutsidePreview>('POST', '/api/calendars/preview', look);
     setPreview(answer.ok ? answer.value : undefined);
@@ -96,20 +88,13 @@ export function AddCalendar({
           error={errors.url}
         />
       )}
-      <label className={styles.file}>
-        {say.file}{' '}
-        <input
-          type="file"
-          accept=".ics,text/calendar"
-          onChange={(event) => void choose(event.target.files?.[0])}
-        />
-      </label>
-      {sent.percent === undefined ? null : <p role="status">{say.reading(sent.percent)}</p>}
-      {(sent.failure ?? errors.file) ? (
-        <p role="alert" className={styles.error}>
-          {sent.failure ?? errors.file}
-        </p>
-      ) : null}
+      <UploadField
+        label={say.file}
+        as="calendar"
+        accept=".ics,text/calendar"
+        error={errors.file}
+        onFile={anew(setFile)}
+      />
       <fieldset className={styles.ticks}>
         <legend>{say.beside}</legend>
         {courses.map((course) => (
@@ -160,16 +145,7 @@ export function AddCalendar({
         {preview ? (
           <div className={styles.preview}>
             <h3>{say.found(preview.count)}</h3>
-            <ul className={styles.dates}>
-              {preview.dates.map(({ when, title }, i) => (
-                <li key={i}>
-                  <span className="numbers soft">{when}</span> {title}
-                </li>
-              ))}
-              {preview.count > preview.dates.length ? (
-                <li className="soft">{say.moreDates(preview.count - preview.dates.length)}</li>
-              ) : null}
-            </ul>
+            <OutsideDates dates={preview.dates} more={preview.count - preview.dates.length} />
             {closes.kind === 'none' ? null : (
               <div className="notice">
                 <p>{say.closuresFound(preview.closures.length)}</p>
@@ -183,16 +159,7 @@ export function AddCalendar({
             <Troubles title={say.skipped(preview.skippedCount)} lines={preview.skipped} />
             <Troubles title={say.warned(preview.warnedCount)} lines={preview.warned} />
             <Field label={say.name} value={name} onChange={setTypedName} error={errors.name} />
-            <Choice
-              label={say.seenBy}
-              value={seenBy}
-              column
-              options={(['everyone', 'staff'] as const).map((value) => ({
-                value,
-                label: say.seenByOptions[value],
-              }))}
-              onChange={setSeenBy}
-            />
+            <SeenByChoice value={seenBy} onChange={setSeenBy} />
           </div>
         ) : null}
       </div>

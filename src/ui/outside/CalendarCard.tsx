@@ -3,13 +3,14 @@ import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { historyTexts } from '@/core/texts/history';
 import { outsideTexts as say } from '@/core/texts/outside';
-import { Choice } from '../controls/Choice';
 import { Field } from '../controls/Field';
 import { useMessages } from '../controls/Messages';
 import { useSubmit } from '../controls/useSubmit';
 import { ClosesFields, closesDraft, closesFrom } from './ClosesFields';
 import styles from './Outside.module.css';
+import { OutsideDates } from './OutsideDates';
 import type { CalendarCardView } from './outsideView';
+import { SeenByChoice } from './SeenByChoice';
 import { Troubles } from './Troubles';
 
 /** A calendar that is kept: what it holds, how it stands with its source, what changed. */
@@ -61,15 +62,7 @@ export function CalendarCard({ card }: { card: CalendarCardView }) {
           {card.failing}
         </p>
       ) : null}
-      {card.dates.length > 0 ? (
-        <ul className={styles.dates}>
-          {card.dates.map(({ when, title }, i) => (
-            <li key={i}>
-              <span className="numbers soft">{when}</span> {title}
-            </li>
-          ))}
-        </ul>
-      ) : null}
+      {card.dates.length > 0 ? <OutsideDates dates={card.dates} /> : null}
       {card.news.length > 0 ? (
         <details>
           <summary>{say.newsTitle}</summary>
@@ -84,16 +77,7 @@ export function CalendarCard({ card }: { card: CalendarCardView }) {
       {editing ? (
         <div className={styles.form}>
           <Field label={say.name} value={name} onChange={setName} error={errors.name} />
-          <Choice
-            label={say.seenBy}
-            value={seenBy}
-            column
-            options={(['everyone', 'staff'] as const).map((value) => ({
-              value,
-              label: say.seenByOptions[value],
-            }))}
-            onChange={setSeenBy}
-          />
+          <SeenByChoice value={seenBy} onChange={setSeenBy} />
           <ClosesFields value={closes} onChange={setCloses} error={errors['closes.words']} />
           <p role="alert" className={styles.error}>
             {message}

@@ -2,9 +2,8 @@
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { importTexts as say } from '@/core/texts/imports';
-import { outsideTexts } from '@/core/texts/outside';
 import { Select } from '../controls/Select';
-import { sendFile } from '../controls/sendFile';
+import { UploadField } from '../controls/UploadField';
 import { useSubmit } from '../controls/useSubmit';
 import { Tick } from '../outlets/Ticks';
 import type { ImportLineView } from './importView';
@@ -16,7 +15,6 @@ export function ImportFile({ courses }: { courses: readonly Readonly<{ id: strin
   const [course, setCourse] = useState(courses[0]?.id ?? '');
   const [file, setFile] = useState<string>();
   const [draft, setDraft] = useState(false);
-  const [sent, setSent] = useState<{ percent?: number; failure?: string }>({});
   const [lines, setLines] = useState<readonly ImportLineView[]>();
   const path = `/api/courses/${course}/calendar`;
   const count = (state: ImportLineView['state']) => lines?.filter((line) => line.state === state).length ?? 0;
@@ -28,15 +26,10 @@ export function ImportFile({ courses }: { courses: readonly Readonly<{ id: strin
     });
     setLines(answer.ok ? answer.value : undefined);
   };
-  const choose = async (chosen: File | undefined) => {
-    if (!chosen) return;
-    setSent({ percent: 0 });
+  const choose = (sent: Readonly<{ id: string }> | undefined) => {
     setLines(undefined);
-    const answer = await sendFile(chosen, { as: 'calendar', onPercent: (percent) => setSent({ percent }) });
-    setSent(answer.ok ? {} : { failure: answer.message });
-    if (!answer.ok) return;
-    setFile(answer.value.id);
-    await look(answer.value.id, course);
+    setFile(sent?.id);
+    if (sent) void look(sent.id, course);
   };
   const bring = async () => {
     const answer = await submit<{ added: number; changed: number }>('POST', path, { file, draft }, (done) =>
@@ -44,7 +37,6 @@ export function ImportFile({ courses }: { courses: readonly Readonly<{ id: strin
     );
     if (answer.ok && file) await look(file, course);
   };
-  const failure = sent.failure ?? errors.file ?? message;
   return (
     <section className={`card ${styles.form}`} aria-labelledby="import">
       <h2 id="import">{say.title}</h2>
@@ -58,20 +50,13 @@ export function ImportFile({ courses }: { courses: readonly Readonly<{ id: strin
           if (file) void look(file, id);
         }}
       />
-      <label className={styles.file}>
-        {say.file}{' '}
-        <input
-          type="file"
-          accept=".ics,text/calendar"
-          onChange={(event) => void choose(event.target.files?.[0])}
-        />
-      </label>
-      {sent.percent === undefined ? null : <p role="status">{outsideTexts.reading(sent.percent)}</p>}
-      {failure ? (
-        <p role="alert" className={styles.error}>
-          {failure}
-        </p>
-      ) : null}
+      <UploadField
+        label={say.file}
+        as="calendar"
+        accept=".ics,text/calendar"
+        error={errors.file ?? message}
+        onFile={choose}
+      />
       {lines ? (
         <>
           <p role="status">{say.counts(counts)}</p>

@@ -23,7 +23,7 @@ function whenOf({ start, end }: OutsideTime, locale: string): string {
       : `${dateLabel(start, 'short', locale)} – ${dateLabel(last, 'short', locale)}`;
   }
   return end && !isDay(end)
-    ? `${dateLabel(start.wall.toPlainDate(), 'short', locale)}, ${rangeLabel(start.wall, end.wall)}`
+    ? `${dateLabel(start.wall.toPlainDate(), 'short', locale)}, ${rangeLabel(start.wall, end.wall, locale)}`
     : momentLabel(start, locale);
 }
 

@@ -8,6 +8,7 @@ import { FileField } from '../controls/FileField';
 import { FormBox } from './FormBox';
 import type { RosterMember } from './RosterLine';
 import { RosterLine } from './RosterLine';
+import { RosterPackage } from './RosterPackage';
 import styles from './School.module.css';
 import { useSubmit } from '../controls/useSubmit';
 
@@ -80,6 +81,7 @@ export function RosterSection({
           ) : null}
         </div>
       </FormBox>
+      <RosterPackage course={course} sections={sections} />
     </section>
   );
 }

@@ -72,7 +72,7 @@ export function SiteDateForm({ terms }: { terms: readonly Readonly<{ id: string;
         value={value.at}
         onChange={set('at')}
         error={read?.kind === 'unreadable' ? panelTexts.errors.time : errors.at}
-        readings={read?.kind === 'ask' ? read.readings.map(timeLabel) : undefined}
+        readings={read?.kind === 'ask' ? read.readings.map((time) => timeLabel(time)) : undefined}
       />
     </FormBox>
   );

@@ -21,7 +21,9 @@ export const closureLines = (
 ): RemovableLine[] =>
   closures.map((closure) => ({
     id: closure.id,
-    name: closure.closesAt ? entryTexts.closedFrom(closure.name, timeLabel(closure.closesAt)) : closure.name,
+    name: closure.closesAt
+      ? entryTexts.closedFrom(closure.name, timeLabel(closure.closesAt, locale))
+      : closure.name,
     when: closure.from ? `${daysOf(closure, locale)} · ${outsideTexts.asked}` : daysOf(closure, locale),
     // What an outside calendar asks for is taken back there.
     removable: !closure.from && removable(closure),
@@ -31,6 +33,6 @@ export const siteDateLines = (dates: readonly SiteDate[], locale: string): Remov
   dates.map((date) => ({
     id: date.id,
     name: date.name,
-    when: date.at ? `${daysOf(date, locale)}, ${timeLabel(date.at)}` : daysOf(date, locale),
+    when: date.at ? `${daysOf(date, locale)}, ${timeLabel(date.at, locale)}` : daysOf(date, locale),
     removable: true,
   }));

@@ -14,13 +14,13 @@ export function sectionView(section: Section, today: Temporal.PlainDate, locale:
     id: section.id,
     name: section.name,
     week: (pattern?.classes ?? [])
-      .map((c) => `${weekday(c.weekday)} ${rangeLabel(c.start, c.end)}`)
+      .map((c) => `${weekday(c.weekday)} ${rangeLabel(c.start, c.end, locale)}`)
       .join(', '),
     students: entryTexts.students(section.students),
     meetings: section.meetings.map((meeting) => ({
       id: meeting.id,
       ordinal: meeting.ordinal,
-      when: `${dateLabel(meeting.date, 'short', locale)}, ${timeLabel(meeting.start)}`,
+      when: `${dateLabel(meeting.date, 'short', locale)}, ${timeLabel(meeting.start, locale)}`,
       date: meeting.date.toString(),
       start: timeLabel(meeting.start),
       end: timeLabel(meeting.end),

@@ -26,6 +26,8 @@ export function OwnSettings({
   const { submit, errors, message, busy } = useSubmit();
   const [value, setValue] = useState({
     locale: settings.locale ?? '',
+    clock: settings.clock ?? 24,
+    plain: settings.plain,
     weekStart: settings.weekStart === undefined ? '' : String(settings.weekStart),
     tzid: settings.tzid ?? '',
     colors: settings.colors as Readonly<Record<string, string>>,
@@ -34,6 +36,8 @@ export function OwnSettings({
   const save = () => {
     const input: PersonSettingsJson = {
       locale: (value.locale || undefined) as PersonSettingsJson['locale'],
+      clock: value.clock === 12 ? 12 : undefined,
+      plain: value.plain,
       weekStart: (value.weekStart === ''
         ? undefined
         : Number(value.weekStart)) as PersonSettingsJson['weekStart'],
@@ -62,6 +66,12 @@ export function OwnSettings({
         options={[asSchool, ...localeOptions]}
         onChange={(locale) => setValue({ ...value, locale })}
         error={errors.locale}
+      />
+      <Select
+        label={say.clock}
+        value={String(value.clock)}
+        options={([24, 12] as const).map((hours) => ({ value: String(hours), label: say.clocks[hours] }))}
+        onChange={(hours) => setValue({ ...value, clock: hours === '12' ? 12 : 24 })}
       />
       <Select
         label={say.weekStart}
@@ -93,11 +103,19 @@ export function OwnSettings({
           </span>
         </div>
       ))}
+      <label className={styles.tick}>
+        <input
+          type="checkbox"
+          checked={value.plain}
+          onChange={(event) => setValue({ ...value, plain: event.target.checked })}
+        />{' '}
+        {say.plain}
+      </label>
       <Select
         label={say.digest}
         value={value.digest}
         options={DIGESTS.map((digest) => ({ value: digest, label: say.digests[digest] }))}
-        onChange={(digest) => setValue({ ...value, digest: digest as PersonSettings['digest'] })}
+        onChange={(digest) => setValue({ ...value, digest })}
       />
       <p role="alert">{message}</p>
       <div>

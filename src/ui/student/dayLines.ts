@@ -40,7 +40,7 @@ function detailOf(o: Occurrence, locale: string): string {
     case 'note':
       return entryTexts.kind.note;
     case 'closure':
-      return o.closesAt ? entryTexts.closedFrom(o.title, timeLabel(o.closesAt)) : '';
+      return o.closesAt ? entryTexts.closedFrom(o.title, timeLabel(o.closesAt, locale)) : '';
     case 'siteDate':
       return entryTexts.kind.siteDate;
     case 'outside':
@@ -69,47 +69,61 @@ function detailOf(o: Occurrence, locale: string): string {
   }
 }
 
+/** What even those want to know who asked for titles and times alone. */
+function mattersOf(o: Occurrence): string {
+  if (o.cancelled !== undefined) return entryTexts.cancelled(o.cancelled);
+  return o.kind === 'due' && o.extended ? studentTexts.extended : '';
+}
+
 function titleOf(o: Occurrence): string {
   if (o.kind === 'set') return entryTexts.setTitle(o.title);
   if (o.kind === 'booking') return o.mine ? studentTexts.withNames(listed(o.withNames)) : listed(o.withNames);
   return o.title;
 }
 
-function timeOf(o: Occurrence): string {
+function timeOf(o: Occurrence, locale: string): string {
   if (isDay(o.start)) return '';
-  if (o.kind === 'due') return entryTexts.by(timeLabel(o.start.wall));
-  return o.end && !isDay(o.end) ? rangeLabel(o.start.wall, o.end.wall) : timeLabel(o.start.wall);
+  if (o.kind === 'due') return entryTexts.by(timeLabel(o.start.wall, locale));
+  return o.end && !isDay(o.end)
+    ? rangeLabel(o.start.wall, o.end.wall, locale)
+    : timeLabel(o.start.wall, locale);
 }
 
 /** The same start by the clocks of a reader who is elsewhere; with the day where that is another. */
-function ownTimeOf(o: Occurrence, abroad: SeenPlan['abroad']): string {
+function ownTimeOf(o: Occurrence, { abroad, locale }: Pick<SeenPlan, 'abroad' | 'locale'>): string {
   const { start } = o;
   if (!abroad || isDay(start)) return '';
   const here = abroad.terms.find((zone) => zone.tzid === start.tzid);
   if (!here) return '';
   const own = toWall(abroad.own, toInstant(here, start.wall));
-  const day = own.toPlainDate().equals(dayOf(start)) ? '' : `${dateLabel(own.toPlainDate(), 'weekday')} `;
-  return studentTexts.ownTime(`${day}${timeLabel(own)}`);
+  const day = own.toPlainDate().equals(dayOf(start))
+    ? ''
+    : `${dateLabel(own.toPlainDate(), 'weekday', locale)} `;
+  return studentTexts.ownTime(`${day}${timeLabel(own, locale)}`);
 }
 
 /** Now, where a line is to say whether its meeting can be joined. */
 export type JoinAt = Readonly<{ now: Temporal.Instant; zoneOf: ZoneLookup }>;
 
 /** The way into a meeting shortly before and while it is; before that, from when on. */
-function joinOf(o: Occurrence, at: JoinAt | undefined): Readonly<{ link?: string; hint: string }> {
+function joinOf(
+  o: Occurrence,
+  at: JoinAt | undefined,
+  locale: string,
+): Readonly<{ link?: string; hint: string }> {
   if (!('meetingLink' in o) || !o.meetingLink || !at) return { hint: '' };
   const joining = joinWindow(o, at.now, at.zoneOf);
   if (joining.state === 'now') return { link: o.meetingLink, hint: '' };
-  return { hint: joining.state === 'later' ? daySheetTexts.joinFrom(timeLabel(joining.from)) : '' };
+  return { hint: joining.state === 'later' ? daySheetTexts.joinFrom(timeLabel(joining.from, locale)) : '' };
 }
 
 /** One line of a list by day: for the student's home, the day sheet and the entry's page alike. */
 export function dayLine(
   o: Occurrence,
-  plan: Pick<SeenPlan, 'courses' | 'locale' | 'abroad'>,
+  plan: Pick<SeenPlan, 'courses' | 'locale' | 'abroad' | 'plain'>,
   at?: JoinAt,
 ): DayLine {
-  const join = joinOf(o, at);
+  const join = joinOf(o, at, plan.locale);
   const links = [
     ...(join.link ? [{ url: join.link, label: studentTexts.join }] : []),
     ...('links' in o ? o.links.map(({ url, label }) => ({ url, label })) : []),
@@ -120,13 +134,13 @@ export function dayLine(
   return {
     key: `${o.uid} ${o.kind} ${momentText(o.start)}`,
     kind: o.kind,
-    time: [timeOf(o), ownTimeOf(o, plan.abroad)].filter(Boolean).join(' '),
+    time: [timeOf(o, plan.locale), ownTimeOf(o, plan)].filter(Boolean).join(' '),
     ...(o.news ? { mark: studentTexts.mark[o.news] } : {}),
     ...(o.kind === 'due' ? { work: o.entry } : {}),
     tags: courses.map(({ tag, color }) => ({ tag, color })),
     title: titleOf(o),
     off: o.cancelled !== undefined,
-    detail: [detailOf(o, plan.locale), join.hint].filter(Boolean).join(' · '),
+    detail: [plan.plain ? mattersOf(o) : detailOf(o, plan.locale), join.hint].filter(Boolean).join(' · '),
     href:
       'entry' in o
         ? `/e/${o.entry}`

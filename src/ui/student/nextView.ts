@@ -95,8 +95,9 @@ export function nextView(
       !over(o),
   );
   const label = (o: Occurrence) => {
-    if (startMs(o) > nowMs) return studentTexts.upNext(isDay(o.start) ? '' : timeLabel(o.start.wall));
-    return studentTexts.now(o.end && !isDay(o.end) ? timeLabel(o.end.wall) : '');
+    if (startMs(o) > nowMs)
+      return studentTexts.upNext(isDay(o.start) ? '' : timeLabel(o.start.wall, plan.locale));
+    return studentTexts.now(o.end && !isDay(o.end) ? timeLabel(o.end.wall, plan.locale) : '');
   };
   const days = new Map<string, Occurrence[]>();
   for (const o of left) {

@@ -118,8 +118,8 @@ export function signUpView(plan: SeenPlan, { zoneOf, now, occurrences = [], term
         const clash = state === 'yours' ? undefined : ownClash(occurrences, slot.interval, zoneOf);
         return {
           id: slot.id,
-          time: timeLabel(start),
-          range: rangeLabel(start, toWall(zone, slot.interval.end)),
+          time: timeLabel(start, plan.locale),
+          range: rangeLabel(start, toWall(zone, slot.interval.end), plan.locale),
           minutes: slot.interval.start.until(slot.interval.end).total('minutes'),
           state,
           mayWait: state === 'taken' && sheet.rules.waitingList && shut === '',
@@ -167,7 +167,7 @@ function ownTime(
     hosts: listed(slot.hostNames),
     booking: slot.mine!,
     when: dateLabel(start.toPlainDate(), 'short', locale),
-    range: rangeLabel(start, toWall(zone, slot.interval.end)),
+    range: rangeLabel(start, toWall(zone, slot.interval.end), locale),
     meetingLink: booking?.meetingLink || sheet.meetingLink,
     note: booking?.note ?? '',
     companions: slot.companions.length > 0 ? signupTexts.take.companions(listed(slot.companions)) : '',

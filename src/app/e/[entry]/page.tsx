@@ -1,13 +1,18 @@
 import type { Metadata } from 'next';
+import Link from 'next/link';
 import { notFound } from 'next/navigation';
+import { mainMoment } from '@/core/entries/entry';
 import { entryTexts } from '@/core/texts/entries';
+import { notesOnTexts } from '@/core/texts/student';
 import { currentTerm } from '@/core/time/term';
+import { dayOf } from '@/core/time/zonedWall';
 import { planSeenBy } from '@/server/plan/planSeenBy';
 import { recordShown } from '@/server/plan/recordShown';
 import { todayIn } from '@/server/plan/todayIn';
 import { sharedPembit } from '@/server/pembit';
 import { ReadEntry } from '@/ui/entries/ReadEntry';
 import { panelEntry } from '@/ui/entries/panelView';
+import { NotesOn } from '@/ui/student/NotesOn';
 import { PageFrame } from '../../PageFrame';
 import { signedInOr } from '../../signedIn';
 
@@ -23,11 +28,25 @@ export default async function EntryPage({ params }: { params: Promise<{ entry: s
   await recordShown(pembit, actor.person.id, { entries: entry ? [entry] : [] });
   if (!entry) notFound();
   const term = currentTerm(plan.terms, todayIn(pembit, plan));
+  const shown = (e: typeof entry) =>
+    panelEntry(e, { courses: plan.courses, term, locale: plan.locale, mayEdit: false });
+  const about = entry.kind === 'note' ? plan.entries.find((e) => e.id === entry.about) : undefined;
+  const notes = plan.entries.filter((e) => e.kind === 'note' && e.about === entry.id);
   return (
     <PageFrame actor={actor}>
-      <ReadEntry
-        entry={panelEntry(entry, { courses: plan.courses, term, locale: plan.locale, mayEdit: false })}
-      />
+      <ReadEntry entry={shown(entry)} />
+      {about ? (
+        <p>
+          {notesOnTexts.about} <Link href={`/e/${about.id}`}>{about.title}</Link>
+        </p>
+      ) : null}
+      {entry.kind === 'note' ? null : (
+        <NotesOn
+          entry={entry.id}
+          day={dayOf(mainMoment(entry)).toString()}
+          notes={notes.map(shown).map(({ id: note, title, when }) => ({ id: note, title, when }))}
+        />
+      )}
     </PageFrame>
   );
 }
