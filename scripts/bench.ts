@@ -248,7 +248,7 @@ try {
   report('selecting an entry until it is drawn', select, 100);
 
   const drops: number[] = [];
-  for (let i = 0; i < 8; i++) {
+  const timedDrag = async () => {
     const mark = await person.element('[data-kind="due"][data-movable="true"]');
     const target = await person.element('[data-date="2026-10-22"]');
     await person.driver.executeScript(
@@ -264,6 +264,17 @@ try {
       mark,
     );
     await person.drag(mark, target);
+  };
+  // A page that was drawn anew between finding a mark and dragging it is tried again.
+  for (let tries = 0; drops.length < 8 && tries < 30; tries++) {
+    const dragged = await timedDrag().then(
+      () => true,
+      (error: Error) => {
+        if (error.name !== 'StaleElementReferenceError') throw error;
+        return false;
+      },
+    );
+    if (!dragged) continue;
     await person.driver.wait(
       () => person.driver.executeScript('return window.dropTook !== undefined'),
       15_000,

@@ -19,6 +19,7 @@ const PAGES: Readonly<Record<string, readonly string[]>> = {
     '/publish',
     '/publish/new?kind=embed',
     '/calendars',
+    '/carry-over',
     '/courses',
     '/courses/HL%20210',
     '/account',

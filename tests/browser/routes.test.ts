@@ -515,6 +515,23 @@ const CHECKS: Readonly<Record<string, () => readonly Check[]>> = {
       expected: signedInOnly(404),
     },
   ],
+  '/carry-over': () => [{ method: 'GET', path: '/carry-over', expected: page(404) }],
+  '/api/carry-over': () => [
+    {
+      method: 'POST',
+      path: '/api/carry-over',
+      body: { from: hlCourse, to: NOT_THERE },
+      expected: signedInOnly(404),
+    },
+  ],
+  '/api/carry-over/preview': () => [
+    {
+      method: 'POST',
+      path: '/api/carry-over/preview',
+      body: { from: hlCourse, to: NOT_THERE },
+      expected: signedInOnly(404),
+    },
+  ],
   '/api/courses/[id]/roster/package': () => [
     {
       method: 'POST',

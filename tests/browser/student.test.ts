@@ -75,6 +75,29 @@ test('looks for words, kinds and another week', async () => {
   await ivo.doesNotSee('Tuesday 13 October');
 });
 
+test('a note hangs on the work it is about, and times are written with twelve hours for whoever wants it', async () => {
+  await ivo.open(`${url}/next`);
+  await ivo.click('link', /^Half-breadth plan/);
+  await ivo.type('Note', 'Borrow the long spline');
+  await ivo.click('button', 'Keep the note');
+  await ivo.sees('Noted, for you alone.');
+  await ivo.click('link', 'Borrow the long spline');
+  await ivo.sees('A note on Half-breadth plan');
+  await ivo.open(`${url}/account`);
+  await ivo.choose('How times are written', '12 hours (5:00 pm)');
+  await ivo.click('field', 'Titles and times only, without places and other words');
+  await ivo.click('button', 'Save');
+  await ivo.sees('Saved');
+  await ivo.open(`${url}/next`);
+  await ivo.sees(/by 5:00.pm/);
+  await ivo.doesNotSee('The loft');
+  await ivo.open(`${url}/account`);
+  await ivo.choose('How times are written', '24 hours (17:00)');
+  await ivo.click('field', 'Titles and times only, without places and other words');
+  await ivo.click('button', 'Save');
+  await ivo.sees('Saved');
+});
+
 test('from abroad both clocks are shown, and said which is which', async () => {
   await ivo.open(`${url}/account`);
   await ivo.choose('Where you are', 'Europe/Lisbon');

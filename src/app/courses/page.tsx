@@ -5,6 +5,7 @@ import { schoolTexts } from '@/core/texts/school';
 import { planSeenBy } from '@/server/plan/planSeenBy';
 import { sharedPembit } from '@/server/pembit';
 import { CourseLines } from '@/ui/school/CourseLines';
+import styles from '@/ui/school/School.module.css';
 import { PageFrame } from '../PageFrame';
 import { signedInOr } from '../signedIn';
 
@@ -15,10 +16,21 @@ export default async function CoursesPage() {
   if (actor.viewer.staffOf.size === 0) redirect('/');
   const plan = await planSeenBy(sharedPembit(), actor.viewer);
   const own = plan.courses.filter((course) => isStaffOf(actor.viewer, course.id));
+  const current = own.filter((course) => !course.archived);
+  const terms = plan.terms.filter((term) => current.some((course) => course.term === term.id));
   return (
     <PageFrame actor={actor}>
       <h1>{schoolTexts.courses}</h1>
-      <CourseLines courses={own.filter((course) => !course.archived)} linked={() => true} />
+      {terms.length > 1 ? (
+        terms.map((term) => (
+          <section key={term.id} className={styles.term} aria-labelledby={term.id}>
+            <h2 id={term.id}>{term.name}</h2>
+            <CourseLines courses={current.filter((course) => course.term === term.id)} linked={() => true} />
+          </section>
+        ))
+      ) : (
+        <CourseLines courses={current} linked={() => true} />
+      )}
       {own.some((course) => course.archived) ? (
         <>
           <h2>{schoolTexts.archived}</h2>

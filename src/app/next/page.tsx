@@ -167,7 +167,9 @@ export default async function NextPage({ searchParams }: { searchParams: Search 
         </form>
       </details>
       <p>
-        <Link href="/month">{studentTexts.asMonth}</Link>
+        <Link className="lone" href="/month">
+          {studentTexts.asMonth}
+        </Link>
       </p>
       {view.wasDue.length > 0 ? (
         <section className={styles.day} aria-labelledby="was-due">

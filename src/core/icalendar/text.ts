@@ -1,11 +1,14 @@
+const PLAIN = /^[^\\;,\u0000-\u001f\u007f]*$/;
+
 /** The value of a TEXT property: RFC 5545 section 3.3.11. Control characters other than tab and line breaks are dropped. */
 export const escapeText = (text: string): string =>
-  text
-    .replace(/\r\n?/g, '\n')
-
-    .replace(/[\u0000-\u0008\u000b-\u001f\u007f]/g, '')
-    .replace(/[\\;,]/g, (c) => `\\${c}`)
-    .replace(/\n/g, '\\n');
+  PLAIN.test(text)
+    ? text
+    : text
+        .replace(/\r\n?/g, '\n')
+        .replace(/[\u0000-\u0008\u000b-\u001f\u007f]/g, '')
+        .replace(/[\\;,]/g, (c) => `\\${c}`)
+        .replace(/\n/g, '\\n');
 
 const SCHEMES = ['http:', 'https:', 'webcal:', 'mailto:', 'tel:'];
 

@@ -7,8 +7,16 @@ const two = (n: number) => String(n).padStart(2, '0');
 export const dateValue = (date: Temporal.PlainDate | Temporal.PlainDateTime): string =>
   `${String(date.year).padStart(4, '0')}${two(date.month)}${two(date.day)}`;
 
-export const localValue = (wall: Temporal.PlainDateTime): string =>
-  `${dateValue(wall)}T${two(wall.hour)}${two(wall.minute)}${two(wall.second)}`;
+// The same moments are written again with each change of a feed.
+const localValues = new WeakMap<Temporal.PlainDateTime, string>();
+
+export function localValue(wall: Temporal.PlainDateTime): string {
+  const known = localValues.get(wall);
+  if (known !== undefined) return known;
+  const value = `${dateValue(wall)}T${two(wall.hour)}${two(wall.minute)}${two(wall.second)}`;
+  localValues.set(wall, value);
+  return value;
+}
 
 const SECONDS_A_DAY = 86_400;
 const EPOCH_DAY = Temporal.PlainDate.from('1970-01-01');

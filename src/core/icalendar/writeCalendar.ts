@@ -1,6 +1,6 @@
 import type { ZoneLookup } from '../time/zone';
 import type { Moment } from '../time/zonedWall';
-import { isDay } from '../time/zonedWall';
+import { isDay, momentText } from '../time/zonedWall';
 import type { CalendarUser, VCalendar, VEvent, VTombstone } from './calendar';
 import { foldLine } from './foldLine';
 import { escapeText, parameterValue, safeUri } from './text';
@@ -9,73 +9,70 @@ import { vtimezoneLines } from './vtimezone';
 
 const PRODID = '-//Pembit//Pembit calendar//EN';
 
-const text = (name: string, value: string | undefined): string[] =>
-  value === undefined || value === '' ? [] : [`${name}:${escapeText(value)}`];
+/** A content line whose value is TEXT, or nothing where there is none. */
+const text = (name: string, value: string | undefined): string =>
+  value === undefined || value === '' ? '' : foldLine(`${name}:${escapeText(value)}`);
 
-function uri(name: string, value: string | undefined): string[] {
+function uri(name: string, value: string | undefined): string {
   const safe = value === undefined ? undefined : safeUri(value);
-  return safe === undefined ? [] : [`${name}:${safe}`];
+  return safe === undefined ? '' : foldLine(`${name}:${safe}`);
 }
+
+const moment = (name: string, value: Moment | undefined): string =>
+  value ? foldLine(momentProperty(name, value)) : '';
+
+const plain = (name: string, value: string | number | undefined): string =>
+  value === undefined || value === '' ? '' : foldLine(`${name}:${value}`);
 
 /** A calendar user as parameter and value: the name quoted, as RFC 6868 has it. */
 const named = ({ name, email }: CalendarUser): string => `;CN=${parameterValue(name)}:mailto:${email}`;
 
-function eventLines(event: VEvent): string[] {
-  return [
-    'BEGIN:VEVENT',
-    `UID:${escapeText(event.uid)}`,
-    `DTSTAMP:${utcValue(event.dtstamp)}`,
-    ...(event.recurrenceId ? [momentProperty('RECURRENCE-ID', event.recurrenceId)] : []),
-    momentProperty('DTSTART', event.dtstart),
-    ...(event.dtend ? [momentProperty('DTEND', event.dtend)] : []),
-    ...(event.rrule ? [`RRULE:${event.rrule}`] : []),
-    ...(event.exdates ?? []).map((at) => momentProperty('EXDATE', at)),
-    ...text('SUMMARY', event.summary),
-    ...text('DESCRIPTION', event.description),
+// A large feed writes a hundred thousand lines: they are put together as they come, without lists of them.
+function eventText(event: VEvent): string {
+  const { categories = [], organizer, attendee } = event;
+  return (
+    'BEGIN:VEVENT\r\n' +
+    text('UID', event.uid) +
+    plain('DTSTAMP', utcValue(event.dtstamp)) +
+    moment('RECURRENCE-ID', event.recurrenceId) +
+    moment('DTSTART', event.dtstart) +
+    moment('DTEND', event.dtend) +
+    plain('RRULE', event.rrule) +
+    (event.exdates ?? []).map((at) => moment('EXDATE', at)).join('') +
+    text('SUMMARY', event.summary) +
+    text('DESCRIPTION', event.description) +
     // Customary beside RFC 9073's property: older readers know the second.
-    ...text('STYLED-DESCRIPTION;VALUE=TEXT;FMTTYPE=text/html', event.styledDescription),
-    ...text('X-ALT-DESC;FMTTYPE=text/html', event.styledDescription),
-    ...text('LOCATION', event.location),
-    ...uri('URL', event.url),
-    ...uri('CONFERENCE;VALUE=URI;FEATURE=VIDEO', event.conference),
-    ...(event.categories?.length ? [`CATEGORIES:${event.categories.map(escapeText).join(',')}`] : []),
-    ...(event.color ? [`COLOR:${event.color}`] : []),
-    ...(event.organizer ? [`ORGANIZER${named(event.organizer)}`] : []),
+    text('STYLED-DESCRIPTION;VALUE=TEXT;FMTTYPE=text/html', event.styledDescription) +
+    text('X-ALT-DESC;FMTTYPE=text/html', event.styledDescription) +
+    text('LOCATION', event.location) +
+    uri('URL', event.url) +
+    uri('CONFERENCE;VALUE=URI;FEATURE=VIDEO', event.conference) +
+    plain('CATEGORIES', categories.map(escapeText).join(',')) +
+    plain('COLOR', event.color) +
+    (organizer ? foldLine(`ORGANIZER${named(organizer)}`) : '') +
     // No answer is wanted: one gives a time back in Pembit.
-    ...(event.attendee
-      ? [
-          `ATTENDEE;CUTYPE=INDIVIDUAL;ROLE=REQ-PARTICIPANT;PARTSTAT=ACCEPTED;RSVP=FALSE${named(event.attendee)}`,
-        ]
-      : []),
-    `CLASS:${event.class}`,
-    `TRANSP:${event.transp}`,
-    ...(event.status ? [`STATUS:${event.status}`] : []),
-    `SEQUENCE:${event.sequence}`,
-    `CREATED:${utcValue(event.created)}`,
-    `LAST-MODIFIED:${utcValue(event.lastModified)}`,
-    ...(event.alarms ?? []).flatMap((minutes) => alarmLines(event, minutes)),
-    'END:VEVENT',
-  ];
+    (attendee
+      ? foldLine(
+          `ATTENDEE;CUTYPE=INDIVIDUAL;ROLE=REQ-PARTICIPANT;PARTSTAT=ACCEPTED;RSVP=FALSE${named(attendee)}`,
+        )
+      : '') +
+    plain('CLASS', event.class) +
+    plain('TRANSP', event.transp) +
+    plain('STATUS', event.status) +
+    plain('SEQUENCE', event.sequence) +
+    plain('CREATED', utcValue(event.created)) +
+    plain('LAST-MODIFIED', utcValue(event.lastModified)) +
+    (event.alarms ?? []).map((minutes) => alarmText(event, minutes)).join('') +
+    'END:VEVENT\r\n'
+  );
 }
 
 /** RFC 5545 section 3.6.6: a reminder that is shown. */
-const alarmLines = (event: VEvent, minutes: number): string[] => [
-  'BEGIN:VALARM',
-  'ACTION:DISPLAY',
-  `DESCRIPTION:${escapeText(event.summary)}`,
-  `TRIGGER:-PT${minutes}M`,
-  'END:VALARM',
-];
+const alarmText = (event: VEvent, minutes: number): string =>
+  `BEGIN:VALARM\r\nACTION:DISPLAY\r\n${text('DESCRIPTION', event.summary)}TRIGGER:-PT${minutes}M\r\nEND:VALARM\r\n`;
 
-const tombstoneLines = ({ uid, dtstamp, dtstart, sequence }: VTombstone): string[] => [
-  'BEGIN:VEVENT',
-  `UID:${escapeText(uid)}`,
-  `DTSTAMP:${utcValue(dtstamp)}`,
-  momentProperty('DTSTART', dtstart),
-  `SEQUENCE:${sequence}`,
-  'STATUS:CANCELLED',
-  'END:VEVENT',
-];
+const tombstoneText = ({ uid, dtstamp, dtstart, sequence }: VTombstone): string =>
+  `BEGIN:VEVENT\r\n${text('UID', uid)}${plain('DTSTAMP', utcValue(dtstamp))}${moment('DTSTART', dtstart)}SEQUENCE:${sequence}\r\nSTATUS:CANCELLED\r\nEND:VEVENT\r\n`;
 
 /** About when a series ends: its UNTIL, or, without one, as long as anybody plans ahead. */
 function lastOf(dtstart: Moment, rrule: string): Moment {
@@ -94,11 +91,12 @@ function zoneLines(
   const years = new Map<string, { fromYear: number; toYear: number }>();
   const note = (moment: Moment | undefined) => {
     if (!moment || isDay(moment) || moment.tzid === 'UTC') return;
-    const { wall, tzid } = moment;
-    const known = years.get(tzid) ?? { fromYear: wall.year - 1, toYear: wall.year + 1 };
-    years.set(tzid, {
-      fromYear: Math.min(known.fromYear, wall.year - 1),
-      toYear: Math.max(known.toYear, wall.year + 1),
+    const year = Number(momentText(moment).slice(0, 4));
+    const known = years.get(moment.tzid);
+    if (known && known.fromYear < year && year < known.toYear) return;
+    years.set(moment.tzid, {
+      fromYear: Math.min(known?.fromYear ?? year, year - 1),
+      toYear: Math.max(known?.toYear ?? year, year + 1),
     });
   };
   for (const event of events) {
@@ -110,37 +108,33 @@ function zoneLines(
   return [...years].sort().flatMap(([tzid, range]) => vtimezoneLines(zoneOf(tzid), range));
 }
 
-const folded = (lines: readonly string[]): string => lines.map(foldLine).join('');
-
 /**
  * An iCalendar stream (RFC 5545, with RFC 7986's calendar properties): CRLF, folded, without METHOD unless it is a message, the same bytes for
  * the same content. NAME and REFRESH-INTERVAL are doubled by the customary X- properties that older readers know.
  */
 export function writeCalendar(calendar: VCalendar, zoneOf: ZoneLookup): string {
   const { name, description, refreshMinutes, tombstones = [] } = calendar;
-  const head = [
-    'BEGIN:VCALENDAR',
-    'VERSION:2.0',
-    `PRODID:${PRODID}`,
-    'CALSCALE:GREGORIAN',
-    ...(calendar.method ? [`METHOD:${calendar.method}`] : []),
-    ...text('NAME', name),
-    ...text('X-WR-CALNAME', name),
-    ...text('DESCRIPTION', description),
-    ...text('X-WR-CALDESC', description),
-    ...uri('URL', calendar.url),
-    ...(calendar.color ? [`COLOR:${calendar.color}`] : []),
-    ...(refreshMinutes
-      ? [`REFRESH-INTERVAL;VALUE=DURATION:PT${refreshMinutes}M`, `X-PUBLISHED-TTL:PT${refreshMinutes}M`]
-      : []),
-    ...uri('SOURCE;VALUE=URI', calendar.source),
-    ...zoneLines([...calendar.events, ...tombstones], zoneOf),
-  ];
-  // Component by component: a list of all lines of a large feed costs more than their writing.
   return [
-    folded(head),
-    ...calendar.events.map((event) => folded(eventLines(event))),
-    ...tombstones.map((tombstone) => folded(tombstoneLines(tombstone))),
-    folded(['END:VCALENDAR']),
+    'BEGIN:VCALENDAR\r\nVERSION:2.0\r\n',
+    plain('PRODID', PRODID),
+    plain('CALSCALE', 'GREGORIAN'),
+    plain('METHOD', calendar.method),
+    text('NAME', name),
+    text('X-WR-CALNAME', name),
+    text('DESCRIPTION', description),
+    text('X-WR-CALDESC', description),
+    uri('URL', calendar.url),
+    plain('COLOR', calendar.color),
+    ...(refreshMinutes
+      ? [
+          plain('REFRESH-INTERVAL;VALUE=DURATION', `PT${refreshMinutes}M`),
+          plain('X-PUBLISHED-TTL', `PT${refreshMinutes}M`),
+        ]
+      : []),
+    uri('SOURCE;VALUE=URI', calendar.source),
+    ...zoneLines([...calendar.events, ...tombstones], zoneOf).map(foldLine),
+    ...calendar.events.map(eventText),
+    ...tombstones.map(tombstoneText),
+    'END:VCALENDAR\r\n',
   ].join('');
 }

@@ -49,7 +49,6 @@ function eventEvents(entry: EventEntry, parts: Parts, context: EventContext): VE
   const { courses, shared, off, text, links } = parts;
   const { start, end } = entry.when;
   const event: VEvent = {
-    ...shared,
     uid: entry.uid,
     dtstart: start,
     dtend: end,
@@ -59,6 +58,7 @@ function eventEvents(entry: EventEntry, parts: Parts, context: EventContext): VE
     conference: entry.meetingLink,
     transp: isDay(start) || off ? 'TRANSPARENT' : 'OPAQUE',
     alarms: off ? undefined : context.alarms('event'),
+    ...shared,
   };
   if (!entry.recurrence) return [event];
   return seriesEvents(event, {
@@ -86,7 +86,6 @@ function assignmentEvents(
     ...links,
   ];
   const due: VEvent = {
-    ...shared,
     uid: entry.uid,
     dtstart: entry.due,
     summary: context.named(courses, feedTexts.due(entry.title)),
@@ -98,25 +97,26 @@ function assignmentEvents(
     ]),
     transp: 'TRANSPARENT',
     alarms: off ? undefined : context.alarms('due'),
+    ...shared,
   };
   const set: VEvent | undefined = entry.setOn && {
-    ...shared,
     uid: entry.setUid,
     dtstart: entry.setOn,
     summary: context.named(courses, feedTexts.set(entry.title, momentLabel(entry.due, locale))),
     description: describe([off, ...facts, sheetLine(context, entry.setOn, parts)]),
     transp: 'TRANSPARENT',
+    ...shared,
   };
   return [...(set && has('set') ? [set] : []), ...(has('due') ? [due] : [])];
 }
 
 const announcementEvent = (entry: AnnouncementEntry, parts: Parts, context: EventContext): VEvent => ({
-  ...parts.shared,
   uid: entry.uid,
   dtstart: entry.on,
   summary: context.named(parts.courses, entry.title),
   description: describe([parts.off, parts.text, ...parts.links, sheetLine(context, entry.on, parts)]),
   transp: 'TRANSPARENT',
+  ...parts.shared,
 });
 
 /** The VEVENTs of an entry, of those kinds that the outlet has. */
@@ -125,12 +125,13 @@ export function entryEvents(entry: SeenEntry, context: EventContext, has: Outlet
   const courses = coursesOf(context.plan, entry);
   const parts: Parts = {
     courses,
+    // Spreads last, here and above: an object that begins with one and goes on is many times slower to make.
     shared: {
-      ...stampsOf(entry, context),
       categories: courses.map((course) => course.code),
       class: 'PUBLIC',
       status: entry.cancelled === undefined ? 'CONFIRMED' : 'CANCELLED',
       styledDescription: styled(entry.description),
+      ...stampsOf(entry, context),
       ...colorOf(courses),
     },
     off: entry.cancelled === undefined ? undefined : entryTexts.cancelled(entry.cancelled),

@@ -1,5 +1,5 @@
-import { randomUUID } from 'node:crypto';
-import type { Entry, EventEntry, SharedEntry } from '@/core/entries/entry';
+import type { Entry, SharedEntry } from '@/core/entries/entry';
+import { withoutPeople } from '@/core/entries/withoutPeople';
 import type { CourseId, EntryId } from '@/core/ids';
 import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
@@ -42,16 +42,10 @@ export function copyEntry(
         { field: 'courses', message: 'These courses are taught in another time zone.' },
       ]);
     const plain: SharedEntry = { ...withoutPeople(entry), ...fresh, audience, visibility: { kind: 'draft' } };
-    const copy = await datedByClasses(change, plain);
+    const own = plain.kind === 'assignment' ? { ...plain, setUid: `${fresh.uid}-set` } : plain;
+    const copy = await datedByClasses(change, own);
     await insertEntries(change, [copy]);
     change.summarise(historyTexts.duplicated(copy.title));
     return done(copy);
   });
-}
-
-function withoutPeople(entry: SharedEntry): SharedEntry {
-  if (entry.kind === 'assignment') return { ...entry, setUid: randomUUID(), extensions: [] };
-  if (entry.kind !== 'event' || !entry.coming) return entry;
-  const coming: EventEntry['coming'] = { ...entry.coming, replies: [] };
-  return { ...entry, coming };
 }

@@ -40,7 +40,8 @@ const withUrl = <T extends Outlet>(pembit: Pembit, outlet: T): Addressed<T> => (
   url: outletUrl(pembit, outlet),
 });
 
-const hashOf = (pembit: Pembit, { id, generation }: Outlet): string =>
+/** By which the database finds the outlet of an address. */
+export const outletHash = (pembit: Pembit, { id, generation }: Outlet): string =>
   tokenHash(outletToken(pembit.secret, id, generation));
 
 /** What is wrong with what somebody would publish: courses of others, sections and calendars of none of the courses. */
@@ -69,7 +70,7 @@ export function publish(
     const wrong = await refusalOf(change, actor, input);
     if (wrong) return wrong;
     const outlet = { ...input, id: randomUUID() as OutletId, owner: actor.person.id, generation: 1 };
-    await insertOutlet(change, outlet, hashOf(pembit, outlet));
+    await insertOutlet(change, outlet, outletHash(pembit, outlet));
     change.summarise(historyTexts.published(outlet.name));
     return done(withUrl(pembit, outlet));
   });
@@ -100,7 +101,7 @@ export function changeOutlet(
     const wrong = await refusalOf(change, actor, input);
     if (wrong) return wrong;
     const after = { ...input, id, owner: before.owner, generation: before.generation };
-    await replaceOutlet(change, before, after, hashOf(pembit, after));
+    await replaceOutlet(change, before, after, outletHash(pembit, after));
     change.summarise(historyTexts.changedOutlet(after.name));
     return done(withUrl(pembit, after));
   });
@@ -117,7 +118,7 @@ export function changePersonalFeed(
     if (!own) return refused('notFound');
     const { id, kind, name, owner, generation } = own;
     const after: Outlet = { id, kind, name, owner, generation, audience: 'personal', ...input };
-    await replaceOutlet(change, own, after, hashOf(pembit, after));
+    await replaceOutlet(change, own, after, outletHash(pembit, after));
     change.summarise(historyTexts.changedOutlet(name));
     return done(withUrl(pembit, after));
   });
@@ -130,8 +131,8 @@ export function replaceAddress(pembit: Pembit, actor: SignedIn, id: OutletId): P
     if (!found.ok) return found;
     const before = found.value;
     const after = { ...before, generation: before.generation + 1 };
-    await insertGoneAddress(change, before, { tokenHash: hashOf(pembit, before), replaced: true });
-    await replaceOutlet(change, before, after, hashOf(pembit, after));
+    await insertGoneAddress(change, before, { tokenHash: outletHash(pembit, before), replaced: true });
+    await replaceOutlet(change, before, after, outletHash(pembit, after));
     change.summarise(historyTexts.replacedAddress(before.name));
     return done(withUrl(pembit, after));
   });
@@ -144,7 +145,7 @@ export function deleteOutlet(pembit: Pembit, actor: SignedIn, id: OutletId): Pro
     if (!found.ok || found.value.audience === 'personal') return refused('notFound');
     const outlet = found.value;
     await removeOutlet(change, outlet);
-    await insertGoneAddress(change, outlet, { tokenHash: hashOf(pembit, outlet), replaced: false });
+    await insertGoneAddress(change, outlet, { tokenHash: outletHash(pembit, outlet), replaced: false });
     change.summarise(historyTexts.deletedOutlet(outlet.name));
     return found;
   });
@@ -183,7 +184,7 @@ export async function personalFeedOf(
       owner: person.id,
       generation: 1,
     };
-    await insertOutlet(change, outlet, hashOf(pembit, outlet));
+    await insertOutlet(change, outlet, outletHash(pembit, outlet));
     return outlet;
   });
   return withUrl(pembit, result);

@@ -1,9 +1,9 @@
 'use client';
 import Button from '@mui/material/Button';
 import dynamic from 'next/dynamic';
-import { useRouter } from 'next/navigation';
+import { usePathname, useRouter } from 'next/navigation';
 import type { ReactNode } from 'react';
-import { createContext, useCallback, useContext, useState, useTransition } from 'react';
+import { createContext, useCallback, useContext, useEffect, useState, useTransition } from 'react';
 import { frameTexts } from '@/core/texts/frame';
 import { callApi } from './callApi';
 
@@ -28,6 +28,12 @@ export const useMessages = (): Say => useContext(MessagesContext);
 // Fetched with the first message: most pages that are read have none.
 const Snackbar = dynamic(() => import('@mui/material/Snackbar'), { ssr: false });
 
+const NEXT_PAGE = 'say-on-next-page';
+
+/** Reports an act on the page that is opened next, however it is opened. */
+export const sayOnNextPage = (text: string, history?: string): void =>
+  sessionStorage.setItem(NEXT_PAGE, JSON.stringify({ text, history }));
+
 const PLAIN = { color: 'inherit', textDecoration: 'underline' } as const;
 
 export function Messages({ children }: { children: ReactNode }) {
@@ -39,6 +45,17 @@ export function Messages({ children }: { children: ReactNode }) {
     setMessage((before) => ({ number: (before?.number ?? 0) + 1, text, history, acts }));
     setOpen(true);
   }, []);
+  const path = usePathname();
+  useEffect(() => {
+    const timer = setTimeout(() => {
+      const kept = sessionStorage.getItem(NEXT_PAGE);
+      if (!kept) return;
+      sessionStorage.removeItem(NEXT_PAGE);
+      const { text, history } = JSON.parse(kept) as Readonly<{ text: string; history?: string }>;
+      say(text, history);
+    });
+    return () => clearTimeout(timer);
+  }, [path, say]);
   const undo = async (history: string) => {
     const answer = await callApi('POST', `/api/history/${history}/undo`);
     say(answer.ok ? frameTexts.undone : answer.message);

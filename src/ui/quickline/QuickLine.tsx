@@ -7,7 +7,7 @@ import { historyTexts } from '@/core/texts/history';
 import { quickTexts } from '@/core/texts/quickLine';
 import { panelTexts } from '@/core/texts/term';
 import { callApi } from '../controls/callApi';
-import { useMessages } from '../controls/Messages';
+import { sayOnNextPage, useMessages } from '../controls/Messages';
 import { useKept } from '../controls/useKept';
 import type { PanelState } from '../plan/panelState';
 import { NONE } from '../plan/panelState';
@@ -77,7 +77,8 @@ export function QuickLine({ notesOnly }: { notesOnly: boolean }) {
     if (!ready) return box.current?.querySelector<HTMLElement>('button')?.focus();
     const added = await callApi<{ id: string }>('POST', '/api/entries', ready.input);
     if (!added.ok) return setMessage(Object.values(added.fields)[0] ?? added.message);
-    say(historyTexts.planned(ready.title), added.history);
+    const report = VIEWS.includes(path) ? say : sayOnNextPage;
+    report(historyTexts.planned(ready.title), added.history);
     keepLine(undefined);
     setView(undefined);
     setOpen(false);

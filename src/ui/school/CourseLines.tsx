@@ -33,7 +33,7 @@ export function CourseLines({
             <span>
               <span className="tag">{course.tag}</span>{' '}
               {linked(course) ? (
-                <Link href={`/courses/${encodeURIComponent(course.code)}`}>{name}</Link>
+                <Link href={`/courses/${encodeURIComponent(course.code)}?term=${course.term}`}>{name}</Link>
               ) : (
                 name
               )}

@@ -1,6 +1,8 @@
 import type { Metadata } from 'next';
+import Link from 'next/link';
 import { notFound } from 'next/navigation';
 import { isStaffOf } from '@/core/entries/viewer';
+import { carryTexts } from '@/core/texts/carryOver';
 import { courseTexts, schoolTexts } from '@/core/texts/school';
 import { currentTerm, teachingWeeks } from '@/core/time/term';
 import { requireZone } from '@/core/time/zoneData';
@@ -35,16 +37,23 @@ import { signedInOr } from '../../signedIn';
 export const metadata: Metadata = { title: courseTexts.roster };
 
 /** A course for its staff: sections and their classes, closures of its own, the roster. */
-export default async function CoursePage({ params }: { params: Promise<{ code: string }> }) {
+export default async function CoursePage({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ code: string }>;
+  searchParams: Promise<Readonly<{ term?: string }>>;
+}) {
   const code = decodeURIComponent((await params).code);
+  const { term: asked } = await searchParams;
   const actor = await signedInOr(`/courses/${encodeURIComponent(code)}`);
   const pembit = sharedPembit();
   const plan = await planSeenBy(pembit, actor.viewer);
   const today = todayIn(pembit, plan);
-  // Where two terms have a course of this code, the one of the present term is meant.
+  // Where two terms have a course of this code, the one of the present term is meant unless another is said.
   const present = currentTerm(plan.terms, today);
   const own = plan.courses.filter((c) => c.code === code && isStaffOf(actor.viewer, c.id));
-  const course = own.find((c) => c.term === present?.id) ?? own[0];
+  const course = own.find((c) => c.term === asked) ?? own.find((c) => c.term === present?.id) ?? own[0];
   const term = plan.terms.find((t) => t.id === course?.term);
   if (!course || !term) notFound();
   const [members, inGroup, address, mayChange, whole] = await Promise.all([
@@ -72,6 +81,13 @@ export default async function CoursePage({ params }: { params: Promise<{ code: s
           .filter(Boolean)
           .join(' · ')}
       </p>
+      {actor.viewer.staffOf.size > 1 ? (
+        <p>
+          <Link className="lone" href={`/carry-over?to=${course.id}`}>
+            {carryTexts.open}
+          </Link>
+        </p>
+      ) : null}
       <CourseFacts
         course={{
           id: course.id,

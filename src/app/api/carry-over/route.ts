@@ -1,0 +1,8 @@
+import { carryInput } from '@/core/carryover/carry';
+import { carryOverPlan } from '@/server/carryover/carryOverPlan';
+import { endpoint } from '../endpoint';
+
+/** Carries the plan of one course over to another. */
+export const POST = endpoint({ who: 'person', body: carryInput }, ({ pembit, actor, body }) =>
+  carryOverPlan(pembit, actor, body),
+);

@@ -1,0 +1,61 @@
+import type { Metadata } from 'next';
+import { notFound } from 'next/navigation';
+import { carryInput } from '@/core/carryover/carry';
+import type { Course } from '@/core/plan/plan';
+import { carryTexts } from '@/core/texts/carryOver';
+import { previewCarryOver } from '@/server/carryover/carryOverPlan';
+import { likelySource } from '@/core/carryover/likelySource';
+import { outletsShowing } from '@/server/carryover/repointOutlets';
+import { planSeenBy } from '@/server/plan/planSeenBy';
+import { sharedPembit } from '@/server/pembit';
+import { CarryOver } from '@/ui/carryover/CarryOver';
+import { carryView } from '@/ui/carryover/carryView';
+import { PageFrame } from '../PageFrame';
+import { signedInOr } from '../signedIn';
+
+export const metadata: Metadata = { title: carryTexts.title };
+
+/** Where the plan of one course comes to another; `?to=ID&from=ID` says which. */
+export default async function CarryOverPage({
+  searchParams,
+}: {
+  searchParams: Promise<Readonly<{ to?: string; from?: string }>>;
+}) {
+  const asked = await searchParams;
+  const actor = await signedInOr('/carry-over');
+  const pembit = sharedPembit();
+  const { courses, terms } = await planSeenBy(pembit, actor.viewer);
+  const own = courses.filter((course) => actor.viewer.staffOf.has(course.id));
+  if (own.length === 0) notFound();
+  const termOf = (course: Course) => terms.find(({ id }) => id === course.term)!;
+  const newest = [...own].sort((a, b) => (termOf(a).startsOn.toString() < termOf(b).startsOn.toString() ? 1 : -1)); // prettier-ignore
+  const to = own.find(({ id }) => id === asked.to) ?? newest[0]!;
+  const from = own.find(({ id }) => id === asked.from && id !== to.id) ?? likelySource(to, own, terms);
+  if (!from)
+    return (
+      <PageFrame actor={actor}>
+        <h1>{carryTexts.title}</h1>
+        <div className="empty">
+          <p>{carryTexts.onlyOne}</p>
+        </div>
+      </PageFrame>
+    );
+  const input = carryInput.parse({ from: from.id, to: to.id });
+  const preview = await previewCarryOver(pembit, actor, input);
+  const outlets = await Promise.all(own.map((course) => outletsShowing(pembit, actor, course.id)));
+  return (
+    <PageFrame actor={actor}>
+      <CarryOver
+        courses={own.map((course, i) => ({
+          id: course.id,
+          code: course.code,
+          name: carryTexts.course(course.code, course.title, termOf(course).name),
+          outlets: outlets[i]!.map(({ id, name }) => ({ id, name })),
+        }))}
+        from={from.id}
+        to={to.id}
+        preview={preview.ok ? carryView(preview.value) : undefined}
+      />
+    </PageFrame>
+  );
+}

@@ -1,0 +1,16 @@
+import type { SharedEntry } from './entry';
+
+/** An entry without what belongs to single people or to where it came from: replies, extended due dates, a file's UID. */
+export function withoutPeople(entry: SharedEntry): SharedEntry {
+  const { sourceUid: _, ...own } = entry;
+  switch (own.kind) {
+    case 'event':
+      return own.coming ? { ...own, coming: { ...own.coming, replies: [] } } : own;
+    case 'assignment':
+      return { ...own, extensions: [], sectionDates: undefined };
+    case 'announcement':
+      return own;
+    default:
+      return own satisfies never;
+  }
+}

@@ -1,0 +1,151 @@
+'use client';
+import Button from '@mui/material/Button';
+import { useRouter } from 'next/navigation';
+import { useEffect, useRef, useState } from 'react';
+import type { CarryInputJson } from '@/core/carryover/carry';
+import { carryTexts as say } from '@/core/texts/carryOver';
+import { callApi } from '../controls/callApi';
+import { sayOnNextPage } from '../controls/Messages';
+import { Select } from '../controls/Select';
+import { Tick } from '../outlets/Ticks';
+import styles from './CarryOver.module.css';
+import { CarryTable } from './CarryTable';
+import type { CarryPreviewView } from './carryView';
+
+type Option = Readonly<{ id: string; name: string; code: string; outlets: readonly Readonly<{ id: string; name: string }>[] }>; // prettier-ignore
+type Choices = NonNullable<CarryInputJson['choices']>;
+type Mapping = NonNullable<CarryInputJson['mapping']>;
+
+const options = <K extends string>(labels: Readonly<Record<K, string>>) =>
+  (Object.keys(labels) as K[]).map((value) => ({ value, label: labels[value] }));
+
+/** A plan beside what it becomes in another course: each day can be changed, then it is one act. */
+export function CarryOver({
+  courses,
+  from: first,
+  to: into,
+  preview: given,
+}: {
+  courses: readonly Option[];
+  from: string;
+  to: string;
+  preview: CarryPreviewView | undefined;
+}) {
+  const router = useRouter();
+  const [from, setFrom] = useState(first);
+  const [to, setTo] = useState(into);
+  const [mapping, setMapping] = useState<Mapping>('meetings');
+  const [hanging, setHanging] = useState<'days' | 'own'>('days');
+  const [visible, setVisible] = useState<'asBefore' | 'drafts'>('asBefore');
+  const [choices, setChoices] = useState<Choices>({});
+  const [ticked, setTicked] = useState<readonly string[]>([]);
+  const [preview, setPreview] = useState(given);
+  const [message, setMessage] = useState<string>();
+  const [busy, setBusy] = useState(false);
+  const asked = { from, to, mapping, hanging, drafts: visible === 'drafts', choices };
+  const key = JSON.stringify(asked);
+  const shown = useRef(key);
+
+  useEffect(() => {
+    if (shown.current === key) return;
+    shown.current = key;
+    // An answer that is overtaken by another question is thrown away.
+    void callApi<CarryPreviewView>('POST', '/api/carry-over/preview', JSON.parse(key) as object).then(
+      (answer) => {
+        if (shown.current !== key) return;
+        setPreview(answer.ok ? answer.value : undefined);
+        setMessage(answer.ok ? undefined : (Object.values(answer.fields)[0] ?? answer.message));
+      },
+    );
+  }, [key]);
+
+  const target = courses.find(({ id }) => id === to);
+  const source = courses.find(({ id }) => id === from);
+  const carry = async () => {
+    setBusy(true);
+    const outlets = ticked.filter((id) => source?.outlets.some((o) => o.id === id));
+    const answer = await callApi<{ carried: number; code: string }>('POST', '/api/carry-over', { ...asked, outlets }); // prettier-ignore
+    setBusy(false);
+    if (!answer.ok) return setMessage(Object.values(answer.fields)[0] ?? answer.message);
+    sayOnNextPage(say.carried(answer.value.carried, answer.value.code), answer.history);
+    router.push('/term');
+    router.refresh();
+  };
+  const choose = (id: string, choice: Choices[string]) =>
+    setChoices({ ...choices, [id]: { ...choices[id], ...choice } });
+  /** What was chosen for single lines holds for one pair of courses. */
+  const anew = (set: (id: string) => void) => (id: string) => {
+    set(id);
+    setChoices({});
+  };
+  const names = courses.map(({ id, name }) => ({ value: id, label: name }));
+  return (
+    <>
+      <h1>{say.heading(target?.code ?? '')}</h1>
+      <p className="soft">{say.lead}</p>
+      <div className={styles.head}>
+        <Select
+          label={say.from}
+          value={from}
+          options={names.filter(({ value }) => value !== to)}
+          onChange={anew(setFrom)}
+        />
+        <Select
+          label={say.to}
+          value={to}
+          options={names.filter(({ value }) => value !== from)}
+          onChange={anew(setTo)}
+        />
+        <Select label={say.visible} value={visible} options={options(say.visibles)} onChange={setVisible} />
+        <Select label={say.mapping} value={mapping} options={options(say.mappings)} onChange={setMapping} />
+        <Select label={say.hanging} value={hanging} options={options(say.hangings)} onChange={setHanging} />
+      </div>
+      {message ? (
+        <p role="alert" className={styles.error}>
+          {message}
+        </p>
+      ) : null}
+      {preview === undefined ? null : preview.rows.length === 0 ? (
+        <div className="empty">
+          <h2>{say.nothingTitle}</h2>
+          <p>{say.nothingLead}</p>
+        </div>
+      ) : (
+        <>
+          <CarryTable preview={preview} choices={choices} onChoose={choose} />
+          <div className={styles.foot}>
+            {source && source.outlets.length > 0 ? (
+              <fieldset className={styles.outlets}>
+                <legend>{say.outlets}</legend>
+                <p className="soft">{say.outletsLead}</p>
+                {source.outlets.map((outlet) => (
+                  <Tick
+                    key={outlet.id}
+                    label={outlet.name}
+                    checked={ticked.includes(outlet.id)}
+                    onChange={(on) =>
+                      setTicked(on ? [...ticked, outlet.id] : ticked.filter((id) => id !== outlet.id))
+                    }
+                  />
+                ))}
+              </fieldset>
+            ) : null}
+            <div className={styles.act}>
+              <Button
+                variant="contained"
+                disabled={busy || preview.carried === 0}
+                onClick={() => void carry()}
+              >
+                {say.act(preview.carried, target?.code ?? '')}
+              </Button>
+              <p className="soft">
+                {visible === 'drafts' ? say.asDrafts : say.atOnce(preview.students)}
+                {preview.along ? ` ${preview.along}.` : ''}
+              </p>
+            </div>
+          </div>
+        </>
+      )}
+    </>
+  );
+}
