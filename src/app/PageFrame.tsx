@@ -16,6 +16,7 @@ const STAFF_NAV: readonly NavItem[] = [
   { href: '/week', label: nav.week, wideOnly: true },
   { href: '/everything', label: nav.everything },
   { href: '/checks', label: nav.checks, wideOnly: true },
+  { href: '/load', label: nav.load, wideOnly: true },
   { href: '/materials', label: nav.materials, wideOnly: true },
   { href: '/office-hours', label: nav.officeHours },
   { href: '/publish', label: nav.publish },

@@ -20,6 +20,7 @@ const PAGES: Readonly<Record<string, readonly string[]>> = {
     '/publish/new?kind=embed',
     '/calendars',
     '/carry-over',
+    '/load',
     '/courses',
     '/courses/HL%20210',
     '/account',

@@ -515,6 +515,18 @@ const CHECKS: Readonly<Record<string, () => readonly Check[]>> = {
       expected: signedInOnly(404),
     },
   ],
+  '/load': () => [{ method: 'GET', path: '/load', expected: page(307) }],
+  '/api/load/days': () => [
+    { method: 'GET', path: `/api/load/days?course=${hlCourse}`, expected: signedInOnly(404) },
+  ],
+  '/api/load/spread': () => [
+    {
+      method: 'POST',
+      path: '/api/load/spread',
+      body: { course: hlCourse, entries: [hlEntry], earliest: '2026-10-15', latest: '2026-12-01' },
+      expected: signedInOnly(404),
+    },
+  ],
   '/carry-over': () => [{ method: 'GET', path: '/carry-over', expected: page(404) }],
   '/api/carry-over': () => [
     {

@@ -11,6 +11,7 @@ export const frameTexts = {
     school: 'School',
     courses: 'Courses',
     checks: 'Checks',
+    load: 'Load',
     materials: 'Materials',
     next: 'Next',
     signUp: 'Sign up',

@@ -168,6 +168,9 @@ function specials({ day, wall }: Dates): readonly (readonly [author: DemoPerson,
   ]; // prettier-ignore
 }
 
+/** What pieces of work take, in turn. */
+const EFFORTS = [240, 150, 300, 360, 210] as const;
+
 export function demoEntries(
   term: DemoTerm,
   courses: readonly Course[],
@@ -195,7 +198,7 @@ export function demoEntries(
       .find(({ id }) => id === course.id)
       ?.sections[0]?.meetings.find((meeting) => meeting.date.toString() === date)?.ordinal;
   const inputs: (readonly [DemoPerson, EntryInputJson])[] = [
-    ...ASSIGNMENTS.map(([course, title, set, due, handIn, links, release]) => {
+    ...ASSIGNMENTS.map(([course, title, set, due, handIn, links, release], i) => {
       const ordinal = BROUGHT_TO_CLASS.has(title) ? classOn(course, wall(due).slice(0, 10)) : undefined;
       const input: EntryInputJson = {
         ...common(course, title, links, release),
@@ -204,6 +207,7 @@ export function demoEntries(
         due: wall(due),
         ...(ordinal ? { atClass: { due: { ordinal } } } : {}),
         handIn,
+        effortMinutes: EFFORTS[i % EFFORTS.length],
         ...(title === 'Half-breadth plan'
           ? {
               effortMinutes: 180,

@@ -23,6 +23,8 @@ export type Shifted = Readonly<{
   id: EntryId;
   /** One occurrence of a series; absent: the whole entry. */
   recurrenceId?: Temporal.PlainDate | Temporal.PlainDateTime;
+  /** By how many days, where they differ. */
+  days?: number;
 }>;
 type By = Readonly<{ days: number; along: boolean }>;
 
@@ -55,9 +57,10 @@ async function shiftOne(
   pembit: Pembit,
   change: Change,
   actor: SignedIn,
-  { id, recurrenceId }: Shifted,
-  { days, along }: By,
+  { id, recurrenceId, days: own }: Shifted,
+  { days: all, along }: By,
 ): Promise<Outcome<Entry>> {
+  const days = own ?? all;
   const found = await editableEntry(change, actor.viewer, id);
   if (!found.ok) return found;
   const before = found.value;

@@ -1,5 +1,4 @@
 'use client';
-import Button from '@mui/material/Button';
 import dynamic from 'next/dynamic';
 import { usePathname, useRouter } from 'next/navigation';
 import type { ReactNode } from 'react';
@@ -26,15 +25,13 @@ const MessagesContext = createContext<Say>(() => undefined);
 export const useMessages = (): Say => useContext(MessagesContext);
 
 // Fetched with the first message: most pages that are read have none.
-const Snackbar = dynamic(() => import('@mui/material/Snackbar'), { ssr: false });
+const MessageBar = dynamic(() => import('./MessageBar').then((module) => module.MessageBar), { ssr: false });
 
 const NEXT_PAGE = 'say-on-next-page';
 
 /** Reports an act on the page that is opened next, however it is opened. */
 export const sayOnNextPage = (text: string, history?: string): void =>
   sessionStorage.setItem(NEXT_PAGE, JSON.stringify({ text, history }));
-
-const PLAIN = { color: 'inherit', textDecoration: 'underline' } as const;
 
 export function Messages({ children }: { children: ReactNode }) {
   const router = useRouter();
@@ -66,27 +63,12 @@ export function Messages({ children }: { children: ReactNode }) {
     <MessagesContext.Provider value={say}>
       {children}
       {message && !(message.held && refreshing) ? (
-        <Snackbar
+        <MessageBar
           key={message.number}
+          message={message}
           open={open}
-          autoHideDuration={15_000}
-          onClose={(_, reason) => reason !== 'clickaway' && setOpen(false)}
-          message={message.text}
-          anchorOrigin={{ vertical: 'bottom', horizontal: 'center' }}
-          action={
-            <>
-              {message.acts.map((act) => (
-                <Button key={act.label} size="small" style={PLAIN} onClick={() => void act.run()}>
-                  {act.label}
-                </Button>
-              ))}
-              {message.history ? (
-                <Button size="small" style={PLAIN} onClick={() => undo(message.history!)}>
-                  {frameTexts.undo}
-                </Button>
-              ) : null}
-            </>
-          }
+          onClose={() => setOpen(false)}
+          onUndo={(history) => void undo(history)}
         />
       ) : null}
     </MessagesContext.Provider>

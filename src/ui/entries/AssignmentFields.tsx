@@ -1,5 +1,6 @@
 'use client';
 import Button from '@mui/material/Button';
+import dynamic from 'next/dynamic';
 import { panelTexts } from '@/core/texts/term';
 import { Field } from '../controls/Field';
 import { Select } from '../controls/Select';
@@ -9,15 +10,21 @@ import type { FormFields } from './fieldsOf';
 import type { PanelCourse } from './panelData';
 import { TimeField } from './TimeField';
 
+// Few forms are about work that is due: what it needs comes with the first.
+const DueLoad = dynamic(() => import('../load/DueLoad').then((module) => module.DueLoad), { ssr: false });
+
 type Props = Readonly<{
+  /** Of work that stands already. */
+  id: string | undefined;
   fields: FormFields;
   dayWords: (date: string) => string | undefined;
   courses: readonly PanelCourse[];
   classWords: (ordinal: number, edge: 'start' | 'end') => string | undefined;
 }>;
 
-export function AssignmentFields({ fields, dayWords, courses, classWords }: Props) {
+export function AssignmentFields({ id, fields, dayWords, courses, classWords }: Props) {
   const { draft, text, time } = fields;
+  const course = Object.keys(draft.courses)[0];
   const more = [draft.opensDay, draft.closesDay, draft.latePolicy, draft.points, draft.effortHours];
   return (
     <>
@@ -31,6 +38,9 @@ export function AssignmentFields({ fields, dayWords, courses, classWords }: Prop
         <Field label={panelTexts.dueDay} type="date" hint={dayWords(draft.day)} {...text('day')} />
         <TimeField label={panelTexts.dueTime} hint={panelTexts.dueTimeHint} {...time('dueTime')} />
       </div>
+      {course && draft.day ? (
+        <DueLoad course={course} entry={id} day={draft.day} onChoose={(day) => fields.set({ day })} />
+      ) : null}
       <ClassDateFields fields={fields} classWords={classWords} />
       <Field label={panelTexts.handIn} hint={panelTexts.handInHint} {...text('handIn')} />
       <details open={more.some((value) => value !== '') || draft.extensions.length > 0}>

@@ -87,6 +87,7 @@ export function EntryForm(props: Props) {
       ) : null}
       {draft.kind === 'assignment' ? (
         <AssignmentFields
+          id={props.id}
           fields={fields}
           dayWords={dayWords}
           courses={courses}

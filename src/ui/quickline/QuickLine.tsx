@@ -1,11 +1,10 @@
 'use client';
-import Button from '@mui/material/Button';
+import dynamic from 'next/dynamic';
 import { usePathname, useRouter } from 'next/navigation';
 import type { KeyboardEvent } from 'react';
 import { useEffect, useRef, useState } from 'react';
 import { historyTexts } from '@/core/texts/history';
 import { quickTexts } from '@/core/texts/quickLine';
-import { panelTexts } from '@/core/texts/term';
 import { callApi } from '../controls/callApi';
 import { sayOnNextPage, useMessages } from '../controls/Messages';
 import { useKept } from '../controls/useKept';
@@ -13,6 +12,11 @@ import type { PanelState } from '../plan/panelState';
 import { NONE } from '../plan/panelState';
 import styles from './QuickLine.module.css';
 import type { Find, QuickView } from './quickView';
+
+// Comes with the first letter that is typed.
+const QuickReading = dynamic(() => import('./QuickReading').then((module) => module.QuickReading), {
+  ssr: false,
+});
 
 /** How long typing must pause before the line is read. */
 const PAUSE_MS = 120;
@@ -140,89 +144,9 @@ export function QuickLine({ notesOnly }: { notesOnly: boolean }) {
       <div id="quick-reading" ref={box} className={styles.reading} hidden={!showing} aria-live="polite">
         {message ? <p role="alert">{message}</p> : null}
         {shown ? (
-          <Reading view={shown} onChoose={choose} onSave={() => void save()} onFind={openFind} />
+          <QuickReading view={shown} onChoose={choose} onSave={() => void save()} onFind={openFind} />
         ) : null}
       </div>
     </div>
-  );
-}
-
-function Reading({
-  view,
-  onChoose,
-  onSave,
-  onFind,
-}: {
-  view: QuickView;
-  onChoose: (line: string) => void;
-  onSave: () => void;
-  onFind: (find: Find) => void;
-}) {
-  const { pieces, asks, ready, finds } = view;
-  const said = pieces.filter((piece) => piece.words !== '');
-  // A title alone is looked for first; a line that says more is read first.
-  const looking = said.length === 0 && finds.length > 0;
-  const found =
-    finds.length > 0 ? (
-      <section>
-        <h2>{quickTexts.finds}</h2>
-        <ul className={styles.finds}>
-          {finds.map((find) => (
-            <li key={find.key}>
-              <button type="button" onClick={() => onFind(find)}>
-                {find.tags.map((tag) => (
-                  <span key={tag.tag} className="tag" data-course={tag.color}>
-                    {tag.tag}
-                  </span>
-                ))}{' '}
-                <b>{find.title}</b> <span className="soft">{find.when}</span>
-              </button>
-            </li>
-          ))}
-        </ul>
-      </section>
-    ) : null;
-  return (
-    <>
-      {looking ? found : null}
-      {said.length > 0 || ready ? (
-        <dl className={styles.pieces}>
-          {ready ? (
-            <div>
-              <dt>{quickTexts.title}</dt>
-              <dd>{ready.title}</dd>
-            </div>
-          ) : null}
-          {said.map((piece) => (
-            <div key={piece.from}>
-              <dt>{piece.name}</dt>
-              <dd>{piece.words}</dd>
-            </div>
-          ))}
-        </dl>
-      ) : null}
-      {asks.map((ask) => (
-        <div key={ask.question} className={styles.ask} role="group" aria-label={ask.question}>
-          <p>{ask.question}</p>
-          {ask.choices.map((choice) => (
-            <Button key={choice.label} size="small" variant="outlined" onClick={() => onChoose(choice.line)}>
-              {choice.label}
-            </Button>
-          ))}
-        </div>
-      ))}
-      {ready ? (
-        <div className={styles.save}>
-          <p>
-            <b>{panelTexts.whoSees}: </b>
-            {ready.who}
-          </p>
-          <Button size="small" variant="contained" onClick={onSave}>
-            {quickTexts.save(ready.title)}
-          </Button>
-        </div>
-      ) : null}
-      {looking ? null : found}
-    </>
   );
 }

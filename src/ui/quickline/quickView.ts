@@ -31,7 +31,13 @@ export type QuickView = Readonly<{
   pieces: readonly Piece[];
   asks: readonly Ask[];
   /** What Enter would add, and who would see it. */
-  ready?: Readonly<{ title: string; who: string; input: EntryInputJson }>;
+  ready?: Readonly<{
+    title: string;
+    who: string;
+    input: EntryInputJson;
+    /** Of work: what else its students have due that day. */
+    load?: string;
+  }>;
   finds: readonly Find[];
 }>;
 

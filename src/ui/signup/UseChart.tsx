@@ -1,8 +1,7 @@
 'use client';
-import type { Chart } from 'chart.js';
-import { useEffect, useRef } from 'react';
 import { planCsv } from '@/core/exchange/planCsv';
 import { signupTexts } from '@/core/texts/signup';
+import { BarChart } from '../controls/BarChart';
 import { saveFile } from '../controls/saveFile';
 import styles from './RunSheet.module.css';
 import type { RunView, UseLine } from './runView';
@@ -11,45 +10,6 @@ const { run: say } = signupTexts;
 
 /** Taken and free by week, as a chart, as the same figures in a table, and as CSV. */
 export function UseChart({ use }: { use: RunView['use'] }) {
-  const canvas = useRef<HTMLCanvasElement>(null);
-  useEffect(() => {
-    let chart: Chart | undefined;
-    let gone = false;
-    // The chart's code is fetched only by those who look at one.
-    void import('chart.js/auto').then(({ Chart: Made }) => {
-      if (gone || !canvas.current) return;
-      const color = (name: string) =>
-        getComputedStyle(document.documentElement).getPropertyValue(name).trim();
-      chart = new Made(canvas.current, {
-        type: 'bar',
-        data: {
-          labels: use.weeks.map((line) => line.label),
-          datasets: [
-            {
-              label: say.usedTaken,
-              data: use.weeks.map((line) => line.taken),
-              backgroundColor: color('--spruce'),
-            },
-            {
-              label: say.usedFree,
-              data: use.weeks.map((line) => line.offered - line.taken),
-              backgroundColor: color('--rule'),
-            },
-          ],
-        },
-        options: {
-          animation: false,
-          responsive: true,
-          maintainAspectRatio: false,
-          scales: { x: { stacked: true }, y: { stacked: true, ticks: { precision: 0 } } },
-        },
-      });
-    });
-    return () => {
-      gone = true;
-      chart?.destroy();
-    };
-  }, [use]);
   const csv = () =>
     saveFile(
       'office-hours.csv',
@@ -69,7 +29,18 @@ export function UseChart({ use }: { use: RunView['use'] }) {
       <h2 id="use">{say.useTitle}</h2>
       <p className="soft">{say.served(use.students, use.missed)}</p>
       <div className={styles.chart}>
-        <canvas ref={canvas} role="img" aria-label={say.chart} />
+        <BarChart
+          label={say.chart}
+          labels={use.weeks.map((line) => line.label)}
+          bars={[
+            { label: say.usedTaken, color: '--spruce', data: use.weeks.map((line) => line.taken) },
+            {
+              label: say.usedFree,
+              color: '--rule',
+              data: use.weeks.map((line) => line.offered - line.taken),
+            },
+          ]}
+        />
       </div>
       <Lines lines={use.weeks} />
       <Lines lines={use.weekdays} />

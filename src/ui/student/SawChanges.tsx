@@ -1,7 +1,10 @@
 'use client';
-import Button from '@mui/material/Button';
+import dynamic from 'next/dynamic';
 import { studentTexts } from '@/core/texts/student';
 import { useSubmit } from '../controls/useSubmit';
+
+// On most visits nothing has changed.
+const Button = dynamic(() => import('@mui/material/Button'));
 
 /** Says that what changed was seen: the marks go. */
 export function SawChanges() {

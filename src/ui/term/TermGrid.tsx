@@ -153,7 +153,8 @@ export function TermGrid({ view, desk }: Props) {
             {week.days.map((cell, column) => {
               const here = active[0] === row && active[1] === column;
               const whole = opened === cell.date;
-              const most = SHOWN[view.zoom];
+              // The name of a closure takes the line of one mark.
+              const most = SHOWN[view.zoom] - (cell.closed ? 1 : 0);
               const shown = whole
                 ? cell.items
                 : cell.items.slice(0, cell.items.length > most ? most - 1 : most);

@@ -1,0 +1,79 @@
+import type { CourseAudience } from '../entries/entry';
+import { isEveryone } from '../entries/entry';
+import { groupBy } from '../groupBy';
+import type { CourseId, GroupId, PersonId, SectionId } from '../ids';
+import type { LoadItem } from './loadItem';
+import { FEWEST, WEIGHT } from './loadItem';
+
+/** Work that is due, or an exam; days as `2026-10-15`. Texts, not dates: a school has thousands of them. */
+export type DueWork = Readonly<{
+  id: string;
+  title: string;
+  due: string;
+  setOn?: string;
+  minutes?: number;
+  exam: boolean;
+  audience: readonly CourseAudience[];
+  /** Where sections, or single students, have another day. */
+  bySection: ReadonlyMap<SectionId, Readonly<{ due: string; setOn?: string }>>;
+  byPerson: ReadonlyMap<PersonId, string>;
+}>;
+
+/** One student in one course. */
+export type Taking = Readonly<{
+  person: PersonId;
+  course: CourseId;
+  section?: SectionId;
+  groups: readonly GroupId[];
+}>;
+
+/**
+ * What weighs on some students. `teaches` are the courses of whoever looks: what is due in others has neither course nor
+ * title, and is left out where it concerns fewer students than may be told of. `dayOf` counts days from the first of the term.
+ */
+export function loadItems(
+  work: readonly DueWork[],
+  taking: readonly Taking[],
+  {
+    students,
+    teaches,
+    dayOf,
+  }: Readonly<{
+    students: ReadonlyMap<PersonId, number>;
+    teaches: ReadonlySet<CourseId>;
+    dayOf: (date: string) => number;
+  }>,
+): LoadItem[] {
+  const byCourse = groupBy(taking, ({ course }) => course);
+  return work.flatMap((due): LoadItem[] => {
+    const days = new Map<string, { set?: string; people: Set<number> }>();
+    for (const part of due.audience)
+      for (const student of byCourse.get(part.course) ?? []) {
+        const number = students.get(student.person);
+        if (number === undefined || !meant(part, student)) continue;
+        const own = student.section && due.bySection.get(student.section);
+        const on = due.byPerson.get(student.person) ?? own?.due ?? due.due;
+        const known = days.get(on);
+        if (known) known.people.add(number);
+        else days.set(on, { set: own?.setOn ?? due.setOn, people: new Set([number]) });
+      }
+    const course = due.audience.find((part) => teaches.has(part.course))?.course;
+    const all = [...days.values()].reduce((sum, { people }) => sum + people.size, 0);
+    if (course === undefined && all < FEWEST) return [];
+    return [...days].map(([on, { set, people }]) => ({
+      id: due.id,
+      ...(course === undefined ? { title: '' } : { course, title: due.title }),
+      due: dayOf(on),
+      ...(set === undefined ? {} : { set: dayOf(set) }),
+      ...(due.minutes === undefined ? {} : { minutes: due.minutes }),
+      weight: due.exam ? WEIGHT.exam : WEIGHT.work,
+      people: [...people],
+    }));
+  });
+}
+
+const meant = (part: CourseAudience, { person, section, groups }: Taking): boolean =>
+  isEveryone(part) ||
+  (section !== undefined && (part.sections?.includes(section) ?? false)) ||
+  groups.some((group) => part.groups?.includes(group)) ||
+  (part.people?.includes(person) ?? false);

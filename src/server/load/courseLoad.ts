@@ -1,0 +1,111 @@
+import { Temporal } from 'temporal-polyfill';
+import { isStaffOf } from '@/core/entries/viewer';
+import type { CourseId, EntryId } from '@/core/ids';
+import { workByWeek } from '@/core/load/hoursByWeek';
+import type { DayLoad } from '@/core/load/loadByDay';
+import { loadByDay } from '@/core/load/loadByDay';
+import type { LoadItem } from '@/core/load/loadItem';
+import { ALARM } from '@/core/load/loadItem';
+import { loadItems } from '@/core/load/loadItems';
+import type { Course } from '@/core/plan/plan';
+import type { Outcome } from '@/core/refusals';
+import { done, refused } from '@/core/refusals';
+import type { Closure } from '@/core/time/closure';
+import type { Term, TeachingWeek } from '@/core/time/term';
+import { teachingWeeks } from '@/core/time/term';
+import { examsIn, takenByStudentsOf, workIn } from '@/data/load/loadRows';
+import { loadFrame } from '@/data/plan/loadPlan';
+import { todayIn } from '../plan/todayIn';
+import type { Pembit } from '../pembit';
+import type { SignedIn } from '../session/session';
+
+export type CourseLoad = Readonly<{
+  course: Course;
+  term: Term;
+  closures: readonly Closure[];
+  students: number;
+  /** From the first day of the term to the last. */
+  dates: readonly Temporal.PlainDate[];
+  weeks: readonly TeachingWeek[];
+  /** The index in `weeks` of each day. */
+  weekOf: readonly number[];
+  items: readonly LoadItem[];
+  days: readonly DayLoad[];
+  /** What a student does for the course, and for others, in each week, in minutes. */
+  workMinutes: readonly number[];
+  otherMinutes: readonly number[];
+  classMinutes: readonly number[];
+}>;
+
+/**
+ * What the students of a course have due, over all their courses. Work of others counts once students see it; an entry that
+ * is being dated can be left out.
+ */
+export async function courseLoad(
+  pembit: Pembit,
+  actor: SignedIn,
+  id: CourseId,
+  { alarm = ALARM, without }: Readonly<{ alarm?: number; without?: EntryId }> = {},
+): Promise<Outcome<CourseLoad>> {
+  if (!isStaffOf(actor.viewer, id)) return refused('notFound');
+  const { courses, terms, closures } = await loadFrame(pembit, [id]);
+  const [course] = courses;
+  const [term] = terms;
+  if (!course || !term) return refused('notFound');
+  const { startsOn, endsOn } = term;
+  const length = startsOn.until(endsOn, { largestUnit: 'days' }).days + 1;
+  const dates = Array.from({ length }, (_, day) => startsOn.add({ days: day }));
+  const range = { from: startsOn.toString(), to: endsOn.toString() };
+  const taking = await takenByStudentsOf(pembit, id);
+  const taken = [...new Set([id, ...taking.map((t) => t.course)])];
+  const [stored, exams] = await Promise.all([workIn(pembit, taken, range), examsIn(pembit, taken)]);
+  const teaches = actor.viewer.staffOf;
+  const today = todayIn(pembit, { terms }).toString();
+  const work = stored.flatMap(({ work: due, seen }) => {
+    const own = due.audience.some((part) => teaches.has(part.course));
+    return due.id !== without && (own || seen(today)) ? [due] : [];
+  });
+  const roster = taking.filter((t) => t.course === id).map((t) => t.person);
+  const students = new Map(roster.map((person, i) => [person, i]));
+  const items = loadItems([...work, ...exams], taking, { students, teaches, dayOf: dayNumbers(dates) });
+  const weeks = teachingWeeks(term);
+  const offset = weeks[0]!.first.until(startsOn, { largestUnit: 'days' }).days;
+  const weekOf = dates.map((_, day) => Math.floor((day + offset) / 7));
+  const counted = { weekOf, students: students.size };
+  return done({
+    course,
+    term,
+    closures,
+    students: students.size,
+    dates,
+    weeks,
+    weekOf,
+    items,
+    days: loadByDay(items, { days: length, students: students.size, alarm }),
+    workMinutes: workByWeek(items.filter((item) => item.course === id), counted), // prettier-ignore
+    otherMinutes: workByWeek(items.filter((item) => item.course !== id), counted), // prettier-ignore
+    classMinutes: classMinutes(course, { startsOn, weekOf }),
+  });
+}
+
+/** The number of a day by its text; days outside the term lie before or behind it. */
+function dayNumbers(dates: readonly Temporal.PlainDate[]): (date: string) => number {
+  const numbers = new Map(dates.map((date, day) => [date.toString(), day]));
+  const first = dates[0]!;
+  return (text) => numbers.get(text) ?? first.until(Temporal.PlainDate.from(text), { largestUnit: 'days' }).days; // prettier-ignore
+}
+
+/** Minutes of class in each week, on average over the sections. */
+function classMinutes(
+  { sections }: Course,
+  { startsOn, weekOf }: Readonly<{ startsOn: Temporal.PlainDate; weekOf: readonly number[] }>,
+): number[] {
+  const weeks = new Array<number>((weekOf.at(-1) ?? -1) + 1).fill(0);
+  for (const { meetings } of sections)
+    for (const { date, start, end, cancelled } of meetings) {
+      const week = weekOf[startsOn.until(date, { largestUnit: 'days' }).days];
+      if (cancelled === undefined && week !== undefined)
+        weeks[week]! += start.until(end).total('minutes') / sections.length;
+    }
+  return weeks;
+}

@@ -1,0 +1,12 @@
+import { isOn } from '@/core/time/closure';
+import type { CourseLoad } from './courseLoad';
+
+/** Whether work can well be due on a day: a weekday on which no closure lies. */
+export function isOpenDay({ dates, closures }: Pick<CourseLoad, 'dates' | 'closures'>, day: number): boolean {
+  const date = dates[day];
+  return (
+    date !== undefined &&
+    date.dayOfWeek <= 5 &&
+    !closures.some((closure) => !closure.closesAt && isOn(closure, date))
+  );
+}
