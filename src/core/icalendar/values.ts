@@ -29,12 +29,18 @@ function utcDay(day: number): string {
   return known;
 }
 
+const utcValues = new WeakMap<Temporal.Instant, string>();
+
 /** RFC 5545 section 3.3.5, form 2: UTC with Z. */
 export function utcValue(instant: Temporal.Instant): string {
+  const known = utcValues.get(instant);
+  if (known !== undefined) return known;
   const seconds = Math.floor(instant.epochMilliseconds / 1000);
   const day = Math.floor(seconds / SECONDS_A_DAY);
   const rest = seconds - day * SECONDS_A_DAY;
-  return `${utcDay(day)}T${two(Math.floor(rest / 3600))}${two(Math.floor(rest / 60) % 60)}${two(rest % 60)}Z`;
+  const value = `${utcDay(day)}T${two(Math.floor(rest / 3600))}${two(Math.floor(rest / 60) % 60)}${two(rest % 60)}Z`;
+  utcValues.set(instant, value);
+  return value;
 }
 
 /** `DTSTART;VALUE=DATE:20261015`, `DTSTART;TZID=America/Halifax:20261015T170000` or, in UTC, `DTSTART:20261015T200000Z`. */

@@ -18,10 +18,14 @@ function uri(name: string, value: string | undefined): string {
   return safe === undefined ? '' : foldLine(`${name}:${safe}`);
 }
 
-const moment = (name: string, value: Moment | undefined): string =>
-  value ? foldLine(momentProperty(name, value)) : '';
+/** A line that is never too long: most of a feed is such lines. */
+const short = (name: string, value: string | number | undefined): string =>
+  value === undefined || value === '' ? '' : `${name}:${value}\r\n`;
 
-const plain = (name: string, value: string | number | undefined): string =>
+const moment = (name: string, value: Moment | undefined): string =>
+  value ? `${momentProperty(name, value)}\r\n` : '';
+
+const plain = (name: string, value: string | undefined): string =>
   value === undefined || value === '' ? '' : foldLine(`${name}:${value}`);
 
 /** A calendar user as parameter and value: the name quoted, as RFC 6868 has it. */
@@ -33,7 +37,7 @@ function eventText(event: VEvent): string {
   return (
     'BEGIN:VEVENT\r\n' +
     text('UID', event.uid) +
-    plain('DTSTAMP', utcValue(event.dtstamp)) +
+    short('DTSTAMP', utcValue(event.dtstamp)) +
     moment('RECURRENCE-ID', event.recurrenceId) +
     moment('DTSTART', event.dtstart) +
     moment('DTEND', event.dtend) +
@@ -48,7 +52,7 @@ function eventText(event: VEvent): string {
     uri('URL', event.url) +
     uri('CONFERENCE;VALUE=URI;FEATURE=VIDEO', event.conference) +
     plain('CATEGORIES', categories.map(escapeText).join(',')) +
-    plain('COLOR', event.color) +
+    short('COLOR', event.color) +
     (organizer ? foldLine(`ORGANIZER${named(organizer)}`) : '') +
     // No answer is wanted: one gives a time back in Pembit.
     (attendee
@@ -56,12 +60,12 @@ function eventText(event: VEvent): string {
           `ATTENDEE;CUTYPE=INDIVIDUAL;ROLE=REQ-PARTICIPANT;PARTSTAT=ACCEPTED;RSVP=FALSE${named(attendee)}`,
         )
       : '') +
-    plain('CLASS', event.class) +
-    plain('TRANSP', event.transp) +
-    plain('STATUS', event.status) +
-    plain('SEQUENCE', event.sequence) +
-    plain('CREATED', utcValue(event.created)) +
-    plain('LAST-MODIFIED', utcValue(event.lastModified)) +
+    short('CLASS', event.class) +
+    short('TRANSP', event.transp) +
+    short('STATUS', event.status) +
+    short('SEQUENCE', event.sequence) +
+    short('CREATED', utcValue(event.created)) +
+    short('LAST-MODIFIED', utcValue(event.lastModified)) +
     (event.alarms ?? []).map((minutes) => alarmText(event, minutes)).join('') +
     'END:VEVENT\r\n'
   );
@@ -72,7 +76,7 @@ const alarmText = (event: VEvent, minutes: number): string =>
   `BEGIN:VALARM\r\nACTION:DISPLAY\r\n${text('DESCRIPTION', event.summary)}TRIGGER:-PT${minutes}M\r\nEND:VALARM\r\n`;
 
 const tombstoneText = ({ uid, dtstamp, dtstart, sequence }: VTombstone): string =>
-  `BEGIN:VEVENT\r\n${text('UID', uid)}${plain('DTSTAMP', utcValue(dtstamp))}${moment('DTSTART', dtstart)}SEQUENCE:${sequence}\r\nSTATUS:CANCELLED\r\nEND:VEVENT\r\n`;
+  `BEGIN:VEVENT\r\n${text('UID', uid)}${short('DTSTAMP', utcValue(dtstamp))}${moment('DTSTART', dtstart)}SEQUENCE:${sequence}\r\nSTATUS:CANCELLED\r\nEND:VEVENT\r\n`;
 
 /** About when a series ends: its UNTIL, or, without one, as long as anybody plans ahead. */
 function lastOf(dtstart: Moment, rrule: string): Moment {

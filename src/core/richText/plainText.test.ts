@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import { plainText } from './plainText';
 
@@ -12,3 +13,12 @@ test.each([
   ['<script>alert(1)</script>text', 'text'],
   ['', ''],
 ])('as plain text: %s', (given, expected) => expect(plainText(given)).toBe(expected)); // prettier-ignore
+
+test('a paragraph alone reads as it does beside an empty one', () => {
+  fc.assert(
+    fc.property(fc.string(), (words) => {
+      const text = words.replace(/[<&]/g, '');
+      expect(plainText(`<p>${text}</p>`)).toBe(plainText(`<p>${text}</p><p></p>`));
+    }),
+  );
+});

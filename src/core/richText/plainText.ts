@@ -3,8 +3,13 @@ import { Parser } from 'htmlparser2';
 const BLOCKS = new Set(['p', 'li', 'h3', 'h4', 'blockquote', 'pre']);
 const UNREAD = new Set(['script', 'style']);
 
+/** Words in one paragraph, which most texts are: they need no parser. */
+const ONE_PARAGRAPH = /^<p>([^<&\n\u00a0]*)<\/p>$/;
+
 /** Formatted text as plain text that reads well: a block on a line of its own, a link as its words and its address. */
 export function plainText(html: string): string {
+  const words = html === '' ? '' : ONE_PARAGRAPH.exec(html)?.[1];
+  if (words !== undefined) return words.trim();
   let text = '';
   let link: { address: string; from: number } | undefined;
   let unread = 0;
