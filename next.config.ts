@@ -1,10 +1,8 @@
 import type { NextConfig } from 'next';
+import { API_HEADERS } from './src/app/api/apiHeaders';
 
 /** Paths that `src/proxy.ts` does not see carry no policy of their own, so they get the strictest here. */
-const staticHeaders = [
-  { key: 'Content-Security-Policy', value: "default-src 'none'; frame-ancestors 'none'" },
-  { key: 'X-Content-Type-Options', value: 'nosniff' },
-];
+const staticHeaders = Object.entries(API_HEADERS).map(([key, value]) => ({ key, value }));
 
 const config: NextConfig = {
   serverExternalPackages: ['sequelize', 'sqlite3', 'umzug'],

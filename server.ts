@@ -3,6 +3,7 @@ import 'temporal-polyfill/global';
 import { createServer } from 'node:http';
 import type { IncomingMessage, ServerResponse } from 'node:http';
 import next from 'next';
+import { answerDirectly } from './src/app/api/directRoutes';
 import { readConfig } from './src/server/config';
 import { loadDemo } from './src/server/demo/loadDemo';
 import { createOutletAnswerer, isOutletPath } from './src/server/outlets/answerOutlet';
@@ -23,7 +24,8 @@ function isReadable(path: string): boolean {
 }
 
 /**
- * The process: node:http in front, which answers /feeds/ and /embed/ itself and hands everything else to Next.
+ * The process: node:http in front, which answers /feeds/, /embed/ and what a whole class asks for at once itself, and
+ * hands everything else to Next.
  * `PEMBIT_DEV=1` runs Next in development mode.
  */
 async function main(): Promise<void> {
@@ -49,7 +51,8 @@ async function main(): Promise<void> {
     }
     const work = isOutletPath(pathname)
       ? sendOutlet(request, response, pathname, query)
-      : handle(request, response);
+      : (answerDirectly(request, response, { path: pathname, baseUrl: config.baseUrl }) ??
+        handle(request, response));
     work.catch((error: unknown) => {
       console.error('A request failed:', error);
       if (!response.headersSent) response.writeHead(500, { 'content-type': 'text/plain; charset=utf-8' });

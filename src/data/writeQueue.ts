@@ -5,7 +5,11 @@ import type { Reader } from './database';
 export type Writer = Reader & Readonly<{ transaction: Transaction }>;
 
 /** `aside`: a write that no plan is read from (a session, a mark that something was shown, a letter that went out). */
-type WriteOptions = Readonly<{ aside?: boolean }>;
+type WriteOptions = Readonly<{
+  aside?: boolean;
+  /** Done when it is this write's turn, before its transaction: while it runs nobody else writes. It throws to refuse. */
+  first?: () => Promise<void>;
+}>;
 
 export type WriteQueue = Readonly<{
   /** Runs `work` alone, in one IMMEDIATE transaction: committed when it returns, rolled back when it throws. */
@@ -25,8 +29,9 @@ export function createWriteQueue(sequelize: Sequelize): WriteQueue {
   let version = 0;
   return {
     version: () => version,
-    write(work, { aside = false } = {}) {
+    write(work, { aside = false, first } = {}) {
       const run = last.then(async () => {
+        await first?.();
         const result = await sequelize.transaction({ type: Transaction.TYPES.IMMEDIATE }, (transaction) =>
           work({ sequelize, transaction }),
         );

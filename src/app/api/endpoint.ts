@@ -1,4 +1,4 @@
-import { cookies } from 'next/headers';
+import { parseCookie } from 'cookie';
 import type { z } from 'zod';
 import type { FieldError, Outcome } from '@/core/refusals';
 import type { Pembit } from '@/server/pembit';
@@ -43,8 +43,8 @@ export function endpoint<
     const pembit = sharedPembit();
     if (request.method !== 'GET' && !sameOrigin(request, pembit.config.baseUrl))
       return problem('wrongOrigin');
-    const jar = await cookies();
-    const actor = await signedInBy(pembit, jar.get(cookieName(pembit.config.baseUrl))?.value);
+    const jar = parseCookie(request.headers.get('cookie') ?? '');
+    const actor = await signedInBy(pembit, jar[cookieName(pembit.config.baseUrl)]);
     if (spec.who === 'person' && !actor) return problem('notSignedIn');
 
     // An id that cannot be one is an address where nothing is.

@@ -47,8 +47,9 @@ export function recordChange<T>(
   queue: WriteQueue,
   act: Act,
   work: (change: Change) => Promise<T>,
+  first?: () => Promise<void>,
 ): Promise<Recorded<T>> {
-  return queue.write(async (writer) => {
+  const record = async (writer: Writer): Promise<Recorded<T>> => {
     const changes: RowChange[] = [];
     const scopes = new Set<StampScope>();
     let summary = act.summary;
@@ -104,7 +105,8 @@ export function recordChange<T>(
     );
     await bumpStamps(writer, scopes, act.nowMs);
     return { result, history: id };
-  });
+  };
+  return queue.write(record, { first });
 }
 
 const sameRow = (a: PlainRow, b: PlainRow) => Object.keys(b).every((key) => a[key] === b[key]);

@@ -13,13 +13,15 @@ class Rollback extends Error {
 
 /**
  * One use case, one transaction: `work` loads, decides and saves; a refusal leaves everything as it was.
- * The outcome carries the history id by which the act can be undone.
+ * The outcome carries the history id by which the act can be undone. `first` is asked when it is this act's turn: what it
+ * refuses needs no transaction.
  */
 export async function perform<T>(
   pembit: Pembit,
   actor: SignedIn,
   act: string,
   work: (change: Change) => Promise<Outcome<T>>,
+  first?: () => Promise<Outcome<unknown>>,
 ): Promise<Outcome<T>> {
   const nowMs = pembit.now().epochMilliseconds;
   try {
@@ -31,6 +33,11 @@ export async function perform<T>(
         if (!outcome.ok) throw new Rollback(outcome);
         return outcome;
       },
+      first &&
+        (async () => {
+          const outcome = await first();
+          if (!outcome.ok) throw new Rollback(outcome);
+        }),
     );
     return { ...result, history };
   } catch (error) {

@@ -9,6 +9,7 @@ import type { Booking, Sheet, Slot } from '@/core/signup/sheet';
 import { historyTexts } from '@/core/texts/history';
 import { signupTexts } from '@/core/texts/signup';
 import { requireZone } from '@/core/time/zoneData';
+import type { Reader } from '@/data/database';
 import type { Change } from '@/data/history/change';
 import { personById, viewerOf } from '@/data/people/people';
 import { schoolSettings } from '@/data/plan/schoolSettings';
@@ -76,22 +77,26 @@ async function insertTaken(
   return { booking, sheet, slot };
 }
 
-const keptSheets = keptReads<Sheet | undefined>(200);
+/** A sheet by one of its times, with the day on which the school's weeks begin. */
+const read = async (reader: Reader, id: SlotId) => {
+  const [sheet, { weekStart }] = await Promise.all([sheetOfSlot(reader, id), schoolSettings(reader)]);
+  return { sheet, weekStart };
+};
+const kept = keptReads<Awaited<ReturnType<typeof read>>>(200);
 
 /**
  * Whether a student may take a time as things stand: its sheet and time, and the seat, or why not. Within a change it
  * holds; without, it is what everybody can know.
  */
 async function decide(pembit: Pembit, actor: SignedIn, id: SlotId, change?: Change) {
-  const sheet = change
-    ? await sheetOfSlot(change, id)
-    : await keptSheets(pembit, id, () => sheetOfSlot(pembit, id));
+  const { sheet, weekStart } = change
+    ? await read(change, id)
+    : await kept(pembit, id, () => read(pembit, id));
   const slot = sheet?.slots.find((s) => s.id === id);
   const now = pembit.now();
   const seen = sheet && seenSheet(actor.viewer, sheet, now);
   // Staff see the sheet, but do not sit on both sides of the table.
   if (!sheet || !slot || !seen || seen.asStaff) return refused('notFound');
-  const { weekStart } = await schoolSettings(change ?? pembit);
   const zone = requireZone(sheet.tzid);
   const decision = decideBooking(sheet, slot, { person: actor.person.id, now, zone, weekStart });
   return decision.ok ? done({ sheet, slot, seat: decision.seat }) : refused(decision.reason);
@@ -107,7 +112,7 @@ export async function takeTime(
   // Whoever comes too late is told so without queueing behind those who are in time.
   const before = await decide(pembit, actor, id);
   if (!before.ok) return before;
-  const outcome = await perform(pembit, actor, 'takeTime', async (change): Promise<Outcome<Taken>> => {
+  const take = async (change: Change): Promise<Outcome<Taken>> => {
     const decided = await decide(pembit, actor, id, change);
     if (!decided.ok) return decided;
     const { sheet, slot, seat } = decided.value;
@@ -115,7 +120,9 @@ export async function takeTime(
     if (wrong) return wrong;
     const { person } = actor;
     return done(await insertTaken(pembit, change, actor, { sheet, slot, person, seat, input }));
-  });
+  };
+  // And again when it is their turn: those before them may have taken it.
+  const outcome = await perform(pembit, actor, 'takeTime', take, () => decide(pembit, actor, id));
   if (outcome.ok) await giveRoom(pembit, outcome.value.booking.id);
   return outcome;
 }

@@ -2,7 +2,7 @@
 import Button from '@mui/material/Button';
 import Snackbar from '@mui/material/Snackbar';
 import { frameTexts } from '@/core/texts/frame';
-import type { MessageAct } from './Messages';
+import type { MessageAct } from './messageAct';
 
 const PLAIN = { color: 'inherit', textDecoration: 'underline' } as const;
 

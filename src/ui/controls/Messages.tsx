@@ -5,9 +5,8 @@ import type { ReactNode } from 'react';
 import { createContext, useCallback, useContext, useEffect, useState, useTransition } from 'react';
 import { frameTexts } from '@/core/texts/frame';
 import { callApi } from './callApi';
+import type { MessageAct } from './messageAct';
 
-/** Something else that can be done from the message: bring along what hangs on a date, tell the students. */
-export type MessageAct = Readonly<{ label: string; run: () => unknown }>;
 /** `number` tells one from the next: each has its own time on the screen. */
 type Message = Readonly<{
   number: number;

@@ -1,7 +1,7 @@
 'use client';
 import { termTexts } from '@/core/texts/term';
 import { callApi } from '../controls/callApi';
-import type { MessageAct } from '../controls/Messages';
+import type { MessageAct } from '../controls/messageAct';
 import { useMessages } from '../controls/Messages';
 
 /** The offer to tell those whom an act concerns, with their number; nothing where there is nobody. */
