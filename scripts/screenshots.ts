@@ -2,6 +2,7 @@
 import { mkdirSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { panelTexts } from '../src/core/texts/term';
+import { MAREN } from '../src/server/demo/people';
 import { signedIn } from '../tests/support/api';
 import type { Person } from '../tests/browser/browser';
 import { DESKTOP, PHONE, newPerson } from '../tests/browser/browser';
@@ -36,6 +37,16 @@ async function save(name: string): Promise<void> {
   writeFileSync(path.join(FOLDER, `${name}.png`), await person.driver.takeScreenshot(), 'base64');
 }
 
+/** Next term's course, into which the plan is carried. */
+async function winterCourse(): Promise<string> {
+  const office = await signedIn(pembit.pembitUrl, 'office@kittiwake.example');
+  const made = async (route: string, body: object) =>
+    ((await (await office.call('POST', route, body)).json()) as { id: string }).id;
+  const term = await made('/api/terms', { name: 'Winter 2027', startsOn: '2027-01-11', endsOn: '2027-04-30', tzid: 'America/Halifax' }); // prettier-ignore
+  await made('/api/closures', { term, name: 'Ice week', firstDay: '2027-02-15', lastDay: '2027-02-19' });
+  return made('/api/courses', { term, instructor: MAREN.id, code: 'HL 210', title: 'Hull lofting', tag: 'HL', color: 'brick', sections: [{ name: 'A', week: 'Mon Wed 10-11:15' }] }); // prettier-ignore
+}
+
 try {
   await become('Maren Toft');
   await person.open(`${pembit.pembitUrl}/term`);
@@ -47,15 +58,8 @@ try {
   await picture('everything', '/everything');
   await picture('checks', '/checks');
   await picture('materials', '/materials');
-  await person.open(`${pembit.pembitUrl}/term`);
-  await person.type('Quick line', 'Buoyage quiz, set next class, due week 8 Friday 5 pm, NV');
-  await person.find('button', /^Add Buoyage quiz/);
-  await save('quick-line');
-  await person.driver.executeScript("sessionStorage.removeItem('quick-line')");
+  await picture('load', '/load');
   await picture('office-hours', '/office-hours');
-  await person.click('link', 'Who comes: Office hours');
-  await person.find('button', /^Write to all/);
-  await save('sheet');
   await person.open(`${pembit.pembitUrl}/office-hours/new`);
   await person.type('Days and hours', 'Tue Thu 12-2');
   await person.choose('How often', 'every week to');
@@ -67,6 +71,7 @@ try {
   await save('compose');
   await picture('calendars', '/calendars');
   await picture('course', '/courses/HL%20210');
+  await picture('carry-over', `/carry-over?to=${await winterCourse()}`);
   await become('School office');
   await picture('school', '/school');
   await become('Ivo Saltmarsh');

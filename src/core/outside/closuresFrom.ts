@@ -1,4 +1,5 @@
 import { Temporal } from 'temporal-polyfill';
+import { searchable } from '../searchable';
 import type { Term } from '../time/term';
 import { dayOf, isDay } from '../time/zonedWall';
 import type { ClosureRule, OutsideTime } from './outsideCalendar';
@@ -13,12 +14,10 @@ export type AskedClosure = Readonly<{
   closesAt?: Temporal.PlainTime;
 }>;
 
-const plain = (text: string) => text.normalize('NFKD').toLowerCase();
-
 /** Whether a time closes the school: by its title, letter case and accents aside. */
 export const isClosing = (rule: ClosureRule, title: string): boolean =>
   rule.kind === 'all' ||
-  (rule.kind === 'matching' && rule.words.some((word) => plain(title).includes(plain(word))));
+  (rule.kind === 'matching' && rule.words.some((word) => searchable(title).includes(searchable(word))));
 
 /**
  * The closures of a term that a calendar asks for by its rule. Whole days close them; a time of day closes the rest of that

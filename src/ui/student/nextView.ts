@@ -2,6 +2,7 @@ import { Temporal } from 'temporal-polyfill';
 import type { Occurrence } from '@/core/plan/occurrences';
 import { overAtMs } from '@/core/plan/occurrences';
 import type { SeenPlan } from '@/core/plan/seenPlan';
+import { searchable } from '@/core/searchable';
 import { studentTexts } from '@/core/texts/student';
 import { dateLabel, timeLabel } from '@/core/time/dateLabels';
 import type { ZoneLookup } from '@/core/time/zone';
@@ -43,8 +44,6 @@ const KINDS: Readonly<Record<Exclude<KindFilter, 'all'>, readonly Occurrence['ki
   mine: ['booking', 'note'],
 };
 
-const plain = (text: string) => text.normalize('NFKD').replace(/\p{M}/gu, '').toLowerCase();
-
 /**
  * Today and the coming days, over all courses. Times that are offered stand on the sign-up page; here is what concerns
  * the student anyway. What is on now, or next today, stands first; what is ticked as done is out of the way.
@@ -71,14 +70,14 @@ export function nextView(
   const at = { now, zoneOf };
   const from = asked.week ?? today;
   const inDays = (o: Occurrence) => from.until(dayOf(o.start), { largestUnit: 'days' }).days;
-  const words = plain(asked.words ?? '')
+  const words = searchable(asked.words ?? '')
     .split(/\s+/)
     .filter(Boolean);
   const wanted = (o: Occurrence) =>
     o.kind !== 'times' &&
     !(o.kind === 'booking' && !o.mine) &&
     (!asked.kind || asked.kind === 'all' || KINDS[asked.kind].includes(o.kind)) &&
-    words.every((word) => plain(o.title).includes(word));
+    words.every((word) => searchable(o.title).includes(word));
   const own = occurrences.filter(wanted);
   const over = (o: Occurrence) => overAtMs(o, zoneOf(o.tzid)) <= nowMs;
   const coming = own.filter((o) =>
