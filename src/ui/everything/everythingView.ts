@@ -75,6 +75,8 @@ export function everythingView(
     return {
       line: entry && mayMove(entry.id) && !(o.kind === 'due' && o.variant) ? lineOf(entry) : undefined,
       ...planItemOf(o, mayMove),
+      // Chosen, a line stays chosen when its date changes.
+      ...('entry' in o && !o.recurrenceId ? { key: o.uid } : {}),
       title,
       kind: o.kind,
       kindLabel: entryTexts.kind[o.kind],
