@@ -8,7 +8,7 @@ const MOST = 3;
 
 /**
  * Better days near one that is chosen, best first: fewer who would have too much, then fewer who have anything, then the
- * nearest, then the earlier one. `load` is without what is being dated; `adds` is its weight. Only open days count.
+ * nearest, then the earlier one. `load` is without what is being dated. Only open days count.
  */
 export function betterDays(
   load: readonly Pick<DayLoad, 'concerned' | 'alarmed'>[],

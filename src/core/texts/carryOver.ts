@@ -73,5 +73,4 @@ export const carryTexts = {
   nothingLead: 'Choose the course and the term that you want to take the plan from.',
   onlyOne:
     'You teach one course alone. Once the administrator has added the next term’s, its plan comes from here.',
-  working: 'Looking …',
 } as const;

@@ -12,7 +12,6 @@ export const loadTexts = {
   gridTitle: 'Day by day',
   week: 'Week',
   due: (n: number) => `${n} due`,
-  tooMuch: (n: number) => of(n, 'student', 'students'),
   cell: (
     day: string,
     own: readonly string[],

@@ -7,6 +7,7 @@ import type { Course, Plan } from '@/core/plan/plan';
 import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
 import { carryTexts } from '@/core/texts/carryOver';
+import { concernsCourse } from '@/core/time/closure';
 import { requireZone } from '@/core/time/zoneData';
 import { insertEntries } from '@/data/entries/entries';
 import { insertMaterials } from '@/data/materials/materials';
@@ -24,15 +25,15 @@ type Sides = Readonly<{ before: CoursePlan; after: CoursePlan; locale: string }>
 /** A course with everything planned in it, and the closures that concern it. */
 function sideOf(plan: Plan, course: Course): CoursePlan {
   const term = plan.terms.find(({ id }) => id === course.term)!;
-  const concerns = <T extends { course?: CourseId }>(thing: T) =>
-    thing.course === undefined || thing.course === course.id;
   const isFor = (parts: readonly Readonly<{ course: CourseId }>[]) =>
     parts.some((part) => part.course === course.id);
   return {
     term,
     zone: requireZone(term.tzid),
     course,
-    closures: plan.closures.filter((closure) => closure.term === term.id && concerns(closure)),
+    closures: plan.closures.filter(
+      (closure) => closure.term === term.id && concernsCourse(closure, course.id),
+    ),
     classPlans: plan.classPlans.filter((p) => p.course === course.id),
     entries: plan.entries.filter((entry) => entry.kind !== 'note' && isFor(entry.audience)),
     sheets: plan.sheets.filter((sheet) => isFor(sheet.audience)),

@@ -1,15 +1,14 @@
 import type { CoursePlan } from '@/core/carryover/carry';
 import { sectionPairs } from '@/core/carryover/sectionPairs';
-import { isStaffOf } from '@/core/entries/viewer';
 import type { OutletId } from '@/core/ids';
 import type { PublishedOutlet } from '@/core/outlets/outlet';
 import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
 import type { Reader } from '@/data/database';
 import type { Change } from '@/data/history/change';
-import { outletById, outletsOf, replaceOutlet } from '@/data/outlets/outlets';
+import { outletsOf, replaceOutlet } from '@/data/outlets/outlets';
 import type { Pembit } from '../pembit';
-import { outletHash } from '../outlets/publish';
+import { changeable, outletHash } from '../outlets/publish';
 import type { SignedIn } from '../session/session';
 
 /** The outlets that show a course, which the actor may change. */
@@ -35,11 +34,11 @@ export async function repointOutlets(
 ): Promise<Outcome<undefined>> {
   const like = sectionPairs(before.course.sections, after.course.sections);
   for (const id of outlets) {
-    const outlet = await outletById(change, id);
-    if (!outlet || outlet.audience === 'personal' || !outlet.courses.includes(before.course.id))
+    const found = await changeable(change, actor, id);
+    if (!found.ok) return found;
+    const outlet = found.value;
+    if (outlet.audience === 'personal' || !outlet.courses.includes(before.course.id))
       return refused('notFound');
-    const mine = outlet.owner === actor.person.id || outlet.courses.every((c) => isStaffOf(actor.viewer, c));
-    if (!mine) return refused('notFound');
     const sections = [...like].flatMap(([own, old]) => (outlet.sections.includes(old) ? [own] : []));
     const own = new Set(before.course.sections.map((section) => section.id));
     await replaceOutlet(

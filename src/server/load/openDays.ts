@@ -10,3 +10,12 @@ export function isOpenDay({ dates, closures }: Pick<CourseLoad, 'dates' | 'closu
     !closures.some((closure) => !closure.closesAt && isOn(closure, date))
   );
 }
+
+/** The days of a term as somebody who chooses one needs them. */
+export const daysOfLoad = (load: CourseLoad) =>
+  load.days.map(({ concerned, alarmed }, day) => ({
+    date: load.dates[day]!.toString(),
+    concerned,
+    alarmed,
+    open: isOpenDay(load, day),
+  }));

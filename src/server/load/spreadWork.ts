@@ -12,7 +12,6 @@ import { loadTexts } from '@/core/texts/load';
 import { schoolSettings } from '@/data/plan/schoolSettings';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
-import type { CourseLoad } from './courseLoad';
 import { courseLoad } from './courseLoad';
 import { isOpenDay } from './openDays';
 
@@ -83,12 +82,3 @@ export async function proposeSpread(
 }
 
 const sum = (list: readonly number[]) => list.reduce((total, n) => total + n, 0);
-
-/** The days of a term as somebody who chooses one needs them. */
-export const daysOfLoad = (load: CourseLoad) =>
-  load.days.map(({ concerned, alarmed }, day) => ({
-    date: load.dates[day]!.toString(),
-    concerned,
-    alarmed,
-    open: isOpenDay(load, day),
-  }));

@@ -77,7 +77,7 @@ export function publish(
 }
 
 /** An outlet that somebody may change: their own, or one that holds nothing but courses they teach. */
-async function changeable(change: Change, actor: SignedIn, id: OutletId): Promise<Outcome<Outlet>> {
+export async function changeable(change: Change, actor: SignedIn, id: OutletId): Promise<Outcome<Outlet>> {
   const outlet = await outletById(change, id);
   if (!outlet) return refused('notFound');
   const teachesAll =

@@ -3,7 +3,7 @@ import { courseId, entryId } from '@/core/ids';
 import { ALARM } from '@/core/load/loadItem';
 import { done } from '@/core/refusals';
 import { courseLoad } from '@/server/load/courseLoad';
-import { daysOfLoad } from '@/server/load/spreadWork';
+import { daysOfLoad } from '@/server/load/openDays';
 import { endpoint } from '../../endpoint';
 
 const query = z.object({
