@@ -27,6 +27,8 @@ run('npm', ['run', '--silent', 'types']);
 
 const reports = mkdtempSync(path.join(tmpdir(), 'pembit-report-'));
 const totals = { passed: 0, failed: 0, skipped: 0 };
+/** The names of the failed, said once more at the end of the long output. */
+const failed = [];
 
 /** Runs one project of tests and adds up what it counted. */
 function tests(project) {
@@ -41,6 +43,12 @@ function tests(project) {
     totals.passed += report.numPassedTests;
     totals.failed += report.numFailedTests;
     totals.skipped += report.numPendingTests + report.numTodoTests;
+    for (const { name, assertionResults } of report.testResults)
+      for (const { status, fullName, failureMessages } of assertionResults)
+        if (status === 'failed')
+          failed.push(
+            `${path.relative(root, name)}: ${fullName}\n  ${failureMessages[0]?.split('\n')[0] ?? ''}`,
+          );
   } catch {
     fail(`The ${project} tests did not run to their end.`);
   }
@@ -53,5 +61,6 @@ ensureBuild();
 say('Browser tests');
 const browser = tests('browser');
 rmSync(reports, { recursive: true, force: true });
+for (const line of failed) console.log(`\nFailed: ${line}`);
 console.log(`\n${totals.passed} passed, ${totals.failed} failed, ${totals.skipped} skipped`);
 process.exit(unit && browser && totals.passed > 0 ? 0 : 1);

@@ -59,6 +59,7 @@ test('what one viewer sees is the same set in every view, whatever the plan', ()
         (row) => row.kind !== 'closure',
       );
       expect(sorted(rows.map((row) => row.key))).toEqual(expected);
+      expect(new Set(rows.map((row) => row.id)).size).toBe(rows.length);
     }),
     { numRuns: 60 },
   );

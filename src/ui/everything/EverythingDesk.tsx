@@ -41,7 +41,7 @@ function List({ rows, desk, from, to }: Omit<Props, 'data'> & { desk: Desk }) {
   const set = (changes: Partial<Search>) => setSearch({ ...search, ...changes });
   const range = (a: string, b: string) => a && b && router.push(`?from=${a}&to=${b}`);
   const kinds = [...new Map(rows.map((row) => [row.kind, row.kindLabel]))];
-  const picked = rows.filter((row) => chosen.has(row.key) && row.movable && row.entry);
+  const picked = rows.filter((row) => chosen.has(row.id) && row.movable && row.entry);
   return (
     <>
       <div className={deskStyles.heading}>

@@ -39,9 +39,9 @@ export function RowTable({ rows, desk, chosen, onChoose, sort, onSort }: Props) 
                 <input
                   type="checkbox"
                   aria-label={say.chooseAll}
-                  checked={choosable.every((row) => chosen.has(row.key))}
+                  checked={choosable.every((row) => chosen.has(row.id))}
                   onChange={(event) =>
-                    onChoose(new Set(event.target.checked ? choosable.map((row) => row.key) : []))
+                    onChoose(new Set(event.target.checked ? choosable.map((row) => row.id) : []))
                   }
                 />
               ) : null}
@@ -61,8 +61,8 @@ export function RowTable({ rows, desk, chosen, onChoose, sort, onSort }: Props) 
         </thead>
         <tbody>
           {rows.map((row) =>
-            row.line && editing === row.key ? (
-              <tr key={row.key} data-course={row.tags[0]?.color}>
+            row.line && editing === row.id ? (
+              <tr key={row.id} data-course={row.tags[0]?.color}>
                 <td />
                 <td colSpan={COLUMNS.length + 1}>
                   <LineEditor entry={row.entry!} line={row.line} onDone={() => setEditing(undefined)} />
@@ -70,7 +70,7 @@ export function RowTable({ rows, desk, chosen, onChoose, sort, onSort }: Props) 
               </tr>
             ) : (
               <tr
-                key={row.key}
+                key={row.id}
                 data-course={row.tags[0]?.color}
                 data-selected={desk.selected !== undefined && desk.selected === (row.entry ?? row.meeting)}
               >
@@ -79,8 +79,8 @@ export function RowTable({ rows, desk, chosen, onChoose, sort, onSort }: Props) 
                     <input
                       type="checkbox"
                       aria-label={say.choose(`${row.title}, ${row.day}`)}
-                      checked={chosen.has(row.key)}
-                      onChange={() => toggle(row.key)}
+                      checked={chosen.has(row.id)}
+                      onChange={() => toggle(row.id)}
                     />
                   ) : null}
                 </td>
@@ -105,7 +105,7 @@ export function RowTable({ rows, desk, chosen, onChoose, sort, onSort }: Props) 
                       type="button"
                       className={styles.open}
                       aria-label={say.change(`${row.title}, ${row.day}`)}
-                      onClick={() => setEditing(row.key)}
+                      onClick={() => setEditing(row.id)}
                     >
                       {say.changeShort}
                     </button>

@@ -29,6 +29,8 @@ export type EditableLine = Readonly<{
 /** One line of the list, as plain text. */
 export type EverythingRow = PlanItem &
   Readonly<{
+    /** One of a kind in the list; stays when the date of what was planned once changes. */
+    id: string;
     kind: Occurrence['kind'];
     kindLabel: string;
     week: number;
@@ -72,11 +74,11 @@ export function everythingView(
   return touching(occurrences)(from, to).map((o) => {
     const { title, time, tags, detail, off } = dayLine(o, plan);
     const entry = 'entry' in o && o.kind !== 'set' && !o.recurrenceId ? entryOf.get(o.entry) : undefined;
+    const item = planItemOf(o, mayMove);
     return {
+      ...item,
+      id: 'entry' in o && !o.recurrenceId ? o.uid : item.key,
       line: entry && mayMove(entry.id) && !(o.kind === 'due' && o.variant) ? lineOf(entry) : undefined,
-      ...planItemOf(o, mayMove),
-      // Chosen, a line stays chosen when its date changes.
-      ...('entry' in o && !o.recurrenceId ? { key: o.uid } : {}),
       title,
       kind: o.kind,
       kindLabel: entryTexts.kind[o.kind],

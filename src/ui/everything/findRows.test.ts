@@ -4,7 +4,7 @@ import type { Search } from './findRows';
 import { findRows } from './findRows';
 
 const row = (changes: Partial<EverythingRow>): EverythingRow => ({
-  key: changes.title ?? '', title: '', date: '2026-10-13', start: '2026-10-13T10:00', movable: true, kind: 'event', kindLabel: 'Event', week: 6, day: 'Tue 13 Oct',
+  key: changes.title ?? '', id: changes.title ?? '', title: '', date: '2026-10-13', start: '2026-10-13T10:00', movable: true, kind: 'event', kindLabel: 'Event', week: 6, day: 'Tue 13 Oct',
   time: '10:00', tags: [{ tag: 'HL', color: 'brick' }], detail: '', off: false, release: 'shown', releaseLabel: 'Students see this', links: 'none', ...changes,
 }); // prettier-ignore
 const ROWS = [
