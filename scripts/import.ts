@@ -10,15 +10,10 @@ import type { CommandReport, ImportCommand } from '../src/server/exchange/import
 import { commandProof, importByCommand } from '../src/server/exchange/importCommand';
 import { openPembit } from '../src/server/pembit';
 import { readSecret } from '../src/server/secretFile';
+import { stop } from './command';
 
 const USAGE = 'npm run import -- FILE --course CODE [--term NAME] [--as EMAIL] [--draft] [--json]';
 const FIVE_MINUTES = 5 * 60_000;
-
-/** Ends with a sentence for the operator. */
-function stop(sentence: string): never {
-  console.error(sentence);
-  process.exit(1);
-}
 
 const { values, positionals } = parseArgs({
   allowPositionals: true,

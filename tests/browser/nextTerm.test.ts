@@ -5,7 +5,7 @@ import { strToU8, zipSync } from 'fflate';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { MAREN } from '@/server/demo/people';
 import type { Api } from '../support/api';
-import { signedIn } from '../support/api';
+import { anonymous, signedIn } from '../support/api';
 import type { Person } from './browser';
 import { newPerson } from './browser';
 import { effortTable } from './effort';
@@ -95,4 +95,61 @@ test('a roster from the school’s system is seen first, taken over, and the sam
   await maren.click('button', 'Add 1');
   await maren.sees('Took over a roster: 1 new, 0 changed');
   await maren.sees('Nothing to take over: the roster is as this list has it.');
+});
+
+test('a plan is saved as an outline, and carried over from that file', async () => {
+  await maren.open(`${pembit.pembitUrl}/courses/HL%20210`);
+  const link = await maren.find('link', 'Save as an outline without dates');
+  const address = new URL((await link.getAttribute('href'))!);
+  const file = path.join(folder, 'outline.zip');
+  const saved = await api.call('GET', address.pathname + address.search);
+  expect(saved.headers.get('content-disposition')).toContain('HL 210 outline.zip');
+  writeFileSync(file, Buffer.from(await saved.arrayBuffer()));
+  await maren.open(`${pembit.pembitUrl}/carry-over?to=${next}`);
+  await maren.chooseFile('or from a plan that was saved as a file', file);
+  await maren.sees('HL 210 Hull lofting · outline');
+  await maren.choose('Days are found', 'by teaching week and weekday');
+  await maren.sees('Ice week lies on its day: put on the next open one');
+  await maren.click('button', /^Carry \d+ over to HL 210/);
+  await maren.sees(/Carried \d+ things over to HL 210/);
+  await maren.click('button', 'Undo');
+  await maren.sees('Undone');
+});
+
+test('a term is saved by the administrator and brought into an empty school', async () => {
+  const office = await signedIn(pembit.pembitUrl, 'office@kittiwake.example');
+  const page = await (await office.call('GET', '/school')).text();
+  const term = /\/api\/terms\/[0-9a-f-]{36}\/plan/.exec(page)![0];
+  const file = path.join(folder, 'term.zip');
+  writeFileSync(file, Buffer.from(await (await office.call('GET', term)).arrayBuffer()));
+  const empty = await startPembit({ PEMBIT_DEMO: '' });
+  const folk = await newPerson();
+  try {
+    const account = { email: 'skua@ropewalk.example', password: 'a long enough password' };
+    const own = {
+      name: 'Spring 2028',
+      startsOn: '2028-01-10',
+      endsOn: '2028-04-28',
+      tzid: 'America/Halifax',
+    };
+    await anonymous(empty.pembitUrl).call('POST', '/api/setup', { ...account, name: 'Skua Marline', school: 'Ropewalk School', locale: 'en-GB', weekStart: 1, term: own }); // prettier-ignore
+    await folk.open(`${empty.pembitUrl}/sign-in`);
+    await folk.type('E-mail address', account.email);
+    await folk.type('Password', account.password);
+    await folk.click('button', 'Sign in');
+    await folk.sees('Ropewalk School');
+    await folk.open(`${empty.pembitUrl}/school`);
+    await folk.clickOn('section[aria-labelledby="courses"] details:last-of-type summary');
+    await folk.chooseFile('Plan package', file);
+    await folk.sees(/HL 210 Hull lofting: \d+ classes, \d+ planned/);
+    await folk.click('button', /^Bring in \d+ courses/);
+    await folk.sees(/Brought in \d+ courses of/);
+    await folk.open(`${empty.pembitUrl}/everything`);
+    await folk.sees('Half-breadth plan');
+    await folk.open(`${empty.pembitUrl}/office-hours`);
+    await folk.sees('Office hours');
+  } finally {
+    await folk.quit();
+    await empty.stop();
+  }
 });

@@ -528,6 +528,26 @@ const CHECKS: Readonly<Record<string, () => readonly Check[]>> = {
     },
   ],
   '/carry-over': () => [{ method: 'GET', path: '/carry-over', expected: page(404) }],
+  '/api/courses/[id]/plan': () => [
+    { method: 'GET', path: `/api/courses/${hlCourse}/plan`, expected: signedInOnly(404) },
+    { method: 'GET', path: `/api/courses/${hlCourse}/plan?outline=1`, expected: signedInOnly(404) },
+  ],
+  '/api/terms/[id]/plan': () => [
+    { method: 'GET', path: `/api/terms/${NOT_THERE}/plan`, expected: signedInOnly(404) },
+  ],
+  '/api/plans': () => [
+    {
+      method: 'POST',
+      path: '/api/plans',
+      body: { file: NOT_THERE, instructor: NOT_THERE },
+      expected: signedInOnly(403),
+    },
+  ],
+  '/api/plans/preview': () => [
+    { method: 'POST', path: '/api/plans/preview', body: { file: openFile }, expected: signedInOnly(404) },
+  ],
+  '/api/plan-schema': () => [{ method: 'GET', path: '/api/plan-schema', expected: all(200) }],
+  '/api/openapi.json': () => [{ method: 'GET', path: '/api/openapi.json', expected: all(200) }],
   '/api/carry-over': () => [
     {
       method: 'POST',
@@ -945,6 +965,46 @@ describe.each(routes.filter((route) => CHECKS[route]))('%s', (route) => {
         expect(answer.headers.get('content-type')).toContain('application/problem+json');
     }
   });
+});
+
+test('the description of the API is true of the routes that run', async () => {
+  const nobody = anonymous(base);
+  const { paths } = (await (await nobody.call('GET', '/api/openapi.json')).json()) as {
+    paths: Record<string, Record<string, { security?: [] }>>;
+  };
+  const described = Object.keys(paths).map((path) => path.replace(/\{(\w+)\}/g, '[$1]'));
+  expect(described.sort()).toEqual(routes.filter((route) => route.startsWith('/api/')));
+  for (const [path, operations] of Object.entries(paths))
+    for (const [method, { security }] of Object.entries(operations)) {
+      const address = path.replace(/\{\w+\}/g, NOT_THERE);
+      const body = method === 'get' || method === 'delete' ? undefined : {};
+      const { status, headers } = await nobody.call(method.toUpperCase(), address, body);
+      expect(`${method} ${path}: ${headers.get('content-type')?.split(';')[0]}`).toMatch(/json$/);
+      expect(`${method} ${path}: ${status === 401 || (path === '/api/session' && status === 400)}`).toBe(
+        `${method} ${path}: ${security === undefined || path === '/api/session'}`,
+      );
+    }
+});
+
+test('a write with If-Match holds for the state that was seen alone', async () => {
+  const maren = await signedIn(base, 'maren@kittiwake.example');
+  const path = `/api/entries/${hlEntry}`;
+  const seen = (await maren.call('GET', path)).headers.get('etag')!;
+  const cancel = (body: object, tag: string) =>
+    maren.call('PUT', `${path}/cancel`, body, { 'if-match': tag });
+  const first = await cancel({ reason: 'Ice' }, `"other", ${seen}`);
+  expect(first.status).toBe(200);
+  const now = first.headers.get('etag')!;
+  expect(now).not.toBe(seen);
+  expect((await maren.call('GET', path)).headers.get('etag')).toBe(now);
+  const outdated = await cancel({}, seen);
+  expect(outdated.status).toBe(412);
+  expect(outdated.headers.get('content-type')).toContain('application/problem+json');
+  expect((await cancel({}, '*')).status).toBe(200);
+  // What is not there, and what is not hers to see, are the same.
+  const { stranger } = people;
+  for (const id of [hlEntry, NOT_THERE])
+    expect((await stranger!.call('DELETE', `/api/entries/${id}`, undefined, { 'if-match': '"x"' })).status).toBe(412); // prettier-ignore
 });
 
 test('a write from another site is refused, whoever is signed in', async () => {

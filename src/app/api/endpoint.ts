@@ -3,6 +3,8 @@ import type { z } from 'zod';
 import type { FieldError, Outcome } from '@/core/refusals';
 import type { Pembit } from '@/server/pembit';
 import { sharedPembit } from '@/server/pembit';
+import type { SubjectTable } from '@/server/session/condition';
+import { etagOf, onCondition } from '@/server/session/condition';
 import type { SignedIn } from '@/server/session/session';
 import { cookieName, signedInBy } from '@/server/session/session';
 import { problem } from './problem';
@@ -17,6 +19,17 @@ type Spec<P, Q, B, W> = Readonly<{
   params?: P;
   query?: Q;
   body?: B;
+  /** The table whose row `params.id` names: answers carry its ETag, and a write with If-Match holds for that state alone. */
+  row?: SubjectTable;
+}>;
+
+/** What a route takes, for whoever describes it. */
+export type Contract = Readonly<{
+  who: 'anyone' | 'person';
+  params?: z.ZodType;
+  query?: z.ZodType;
+  body?: z.ZodType;
+  row?: SubjectTable;
 }>;
 
 type Asked<P, Q, B, W> = Readonly<{
@@ -39,7 +52,7 @@ export function endpoint<
   Q extends z.ZodType | undefined = undefined,
   B extends z.ZodType | undefined = undefined,
 >(spec: Spec<P, Q, B, W>, answer: (asked: Asked<P, Q, B, W>) => Promise<Answer<T> | Response>) {
-  return async (request: Request, context: RouteContext): Promise<Response> => {
+  const handle = async (request: Request, context: RouteContext): Promise<Response> => {
     const pembit = sharedPembit();
     if (request.method !== 'GET' && !sameOrigin(request, pembit.config.baseUrl))
       return problem('wrongOrigin');
@@ -55,24 +68,36 @@ export function endpoint<
     const errors = [...fieldErrors(query), ...fieldErrors(body)];
     if (errors.length > 0) return problem('badRequest', errors);
 
+    const id = (params?.data as Readonly<{ id?: string }> | undefined)?.id;
+    const subject = spec.row && id ? { table: spec.row, id } : undefined;
+    const { method } = request;
+    // Taken before reading: what is written meanwhile makes the tag outdated, not the answer.
+    const seen = subject && method === 'GET' ? await etagOf(pembit, subject) : undefined;
+    const asking =
+      actor && subject && method !== 'GET'
+        ? onCondition(actor, request.headers.get('if-match'), subject)
+        : actor;
     const outcome = await answer({
       pembit,
       request,
-      actor: actor as Asked<P, Q, B, W>['actor'],
+      actor: asking as Asked<P, Q, B, W>['actor'],
       params: params?.data as Parsed<P>,
       query: query?.data as Parsed<Q>,
       body: body?.data as Parsed<B>,
     });
     if (outcome instanceof Response) return outcome;
     if (!outcome.ok) return problem(outcome.reason, outcome.fields);
+    const etag = subject && method === 'PUT' ? await etagOf(pembit, subject) : seen;
     const headers = {
       'content-type': 'application/json; charset=utf-8',
+      ...(etag ? { etag } : {}),
       'cache-control': 'no-store',
       ...(outcome.history ? { 'pembit-history': outcome.history } : {}),
       ...outcome.headers,
     };
     return new Response(JSON.stringify(outcome.value ?? null), { status: outcome.status ?? 200, headers });
   };
+  return Object.assign(handle, { contract: spec as Contract });
 }
 
 /** Browsers say where a write comes from; a script that sends neither header is no browser with cookies. */

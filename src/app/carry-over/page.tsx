@@ -31,17 +31,8 @@ export default async function CarryOverPage({
   const newest = [...own].sort((a, b) => (termOf(a).startsOn.toString() < termOf(b).startsOn.toString() ? 1 : -1)); // prettier-ignore
   const to = own.find(({ id }) => id === asked.to) ?? newest[0]!;
   const from = own.find(({ id }) => id === asked.from && id !== to.id) ?? likelySource(to, own, terms);
-  if (!from)
-    return (
-      <PageFrame actor={actor}>
-        <h1>{carryTexts.title}</h1>
-        <div className="empty">
-          <p>{carryTexts.onlyOne}</p>
-        </div>
-      </PageFrame>
-    );
-  const input = carryInput.parse({ from: from.id, to: to.id });
-  const preview = await previewCarryOver(pembit, actor, input);
+  const preview =
+    from && (await previewCarryOver(pembit, actor, carryInput.parse({ from: from.id, to: to.id })));
   const outlets = await Promise.all(own.map((course) => outletsShowing(pembit, actor, course.id)));
   return (
     <PageFrame actor={actor}>
@@ -52,9 +43,9 @@ export default async function CarryOverPage({
           name: carryTexts.course(course.code, course.title, termOf(course).name),
           outlets: outlets[i]!.map(({ id, name }) => ({ id, name })),
         }))}
-        from={from.id}
+        from={from?.id ?? ''}
         to={to.id}
-        preview={preview.ok ? carryView(preview.value) : undefined}
+        preview={preview?.ok ? carryView(preview.value) : undefined}
       />
     </PageFrame>
   );

@@ -1,6 +1,7 @@
 import type { Metadata } from 'next';
 import { redirect } from 'next/navigation';
 import { isStaffOf } from '@/core/entries/viewer';
+import { planFileTexts } from '@/core/texts/planFiles';
 import { schoolTexts } from '@/core/texts/school';
 import { dateLabel } from '@/core/time/dateLabels';
 import { currentTerm, teachingWeeks } from '@/core/time/term';
@@ -10,6 +11,7 @@ import { teachingPeople } from '@/server/people/people';
 import { todayIn } from '@/server/plan/todayIn';
 import { sharedPembit } from '@/server/pembit';
 import { ArchiveControls } from '@/ui/school/ArchiveControls';
+import { BringPlan } from '@/ui/school/BringPlan';
 import { ClosureForm } from '@/ui/school/ClosureForm';
 import { closureLines, siteDateLines } from '@/ui/school/closureLines';
 import { CourseForm } from '@/ui/school/CourseForm';
@@ -63,6 +65,10 @@ export default async function SchoolPage() {
                         term.tzid,
                       )}
                     </span>
+                    <br />
+                    <a className="lone" href={`/api/terms/${term.id}/plan`} download>
+                      {planFileTexts.saveTerm(term.name)}
+                    </a>
                   </span>
                 </li>
               ))}
@@ -115,6 +121,7 @@ export default async function SchoolPage() {
               people={people.map(({ id, name: personName }) => ({ id, name: personName }))}
               taken={taken}
             />
+            <BringPlan people={people.map(({ id, name: personName }) => ({ id, name: personName }))} />
           </section>
           <PeopleSection people={people.map((person) => ({ ...person, waiting: person.waiting === 1 }))} />
           <LettersSection letters={letters} />

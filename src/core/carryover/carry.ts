@@ -1,6 +1,6 @@
 import type { Temporal } from 'temporal-polyfill';
 import { z } from 'zod';
-import { courseId, outletId } from '../ids';
+import { courseId, fileId, outletId } from '../ids';
 import { plainDate } from '../fields';
 import type { Entry } from '../entries/entry';
 import type { PersonId } from '../ids';
@@ -38,6 +38,8 @@ const choice = z.object({
 export const carryInput = z.object({
   from: courseId,
   to: courseId,
+  /** An uploaded plan package that `from` is a course of; absent: a course of this school. */
+  file: fileId.optional(),
   mapping: z.enum(MAPPINGS, { error: 'Say "meetings", "weeks" or "days".' }).default('meetings'),
   /** How set, opens, closes and shown-from keep their distance: in days, or each by its own place in the term. */
   hanging: z.enum(['days', 'own'], { error: 'Say "days" or "own".' }).default('days'),

@@ -29,6 +29,9 @@ export const carryTexts = {
   asDrafts:
     'Assignments, events and announcements stay drafts until you show them; topics of classes are seen.',
   what: 'What',
+  /** The day of an outline, which has no dates. */
+  outlineDay: (week: number | undefined, weekday: string) =>
+    week === undefined ? `${weekday}, outside the weeks` : `week ${week}, ${weekday}`,
   old: 'Was',
   new: 'Will be',
   kinds: { class: 'Class', sheet: 'Sign-up sheet', event: 'Event', assignment: 'Due', announcement: 'Announcement', note: 'Note' }, // prettier-ignore
@@ -71,6 +74,7 @@ export const carryTexts = {
   sameCourse: 'Choose another course than the one it comes from.',
   nothingTitle: 'There is nothing planned in that course',
   nothingLead: 'Choose the course and the term that you want to take the plan from.',
+  none: 'choose a plan',
   onlyOne:
-    'You teach one course alone. Once the administrator has added the next term’s, its plan comes from here.',
+    'You teach one course alone. Choose a plan that was saved as a file; once the administrator has added the next term’s course, the plan comes from here.',
 } as const;

@@ -2,12 +2,14 @@ import { randomUUID } from 'node:crypto';
 import type { CarryInput, CarryLine, CoursePlan } from '@/core/carryover/carry';
 import { carryOver } from '@/core/carryover/carryOver';
 import { isStaffOf } from '@/core/entries/viewer';
+import { planFromFile } from '@/core/exchange/planFromFile';
 import type { CourseId } from '@/core/ids';
 import type { Course, Plan } from '@/core/plan/plan';
 import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
 import { carryTexts } from '@/core/texts/carryOver';
 import { concernsCourse } from '@/core/time/closure';
+import type { Term } from '@/core/time/term';
 import { requireZone } from '@/core/time/zoneData';
 import { insertEntries } from '@/data/entries/entries';
 import { insertMaterials } from '@/data/materials/materials';
@@ -15,6 +17,7 @@ import { writeClassPlan } from '@/data/plan/classPlans';
 import { loadPlan } from '@/data/plan/loadPlan';
 import { insertSheet } from '@/data/signup/sheets';
 import type { Reader } from '@/data/database';
+import { openPlan } from '../exchange/openPlan';
 import { perform } from '../history/perform';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
@@ -45,13 +48,37 @@ async function sidesFor(
   reader: Reader,
   actor: SignedIn,
   { from, to }: Pick<CarryInput, 'from' | 'to'>,
+  saved: Plan | undefined,
 ): Promise<Outcome<Sides>> {
-  if (!isStaffOf(actor.viewer, from) || !isStaffOf(actor.viewer, to)) return refused('notFound');
+  if (!isStaffOf(actor.viewer, to)) return refused('notFound');
+  if (saved) {
+    const plan = await loadPlan(reader, [to]);
+    const [source, target] = [saved.courses.find(({ id }) => id === from), plan.courses[0]];
+    if (!source || !target) return refused('notFound');
+    return done({ before: sideOf(saved, source), after: sideOf(plan, target), locale: plan.locale });
+  }
+  if (!isStaffOf(actor.viewer, from)) return refused('notFound');
   if (from === to) return refused('badRequest', [{ field: 'to', message: carryTexts.sameCourse }]);
   const plan = await loadPlan(reader, [from, to]);
   const [source, target] = [from, to].map((id) => plan.courses.find((course) => course.id === id));
   if (!source || !target) return refused('notFound');
   return done({ before: sideOf(plan, source), after: sideOf(plan, target), locale: plan.locale });
+}
+
+type SavedSource = Readonly<{ plan: Plan; outline: boolean }>;
+
+/** The plan in the package that is to be carried over, if it is one. */
+async function savedPlan(
+  pembit: Pembit,
+  actor: SignedIn,
+  { file }: CarryInput,
+  keepFiles: boolean,
+): Promise<Outcome<SavedSource | undefined>> {
+  if (!file) return done(undefined);
+  const opened = await openPlan(pembit, actor, file, keepFiles);
+  if (!opened.ok) return opened;
+  const { plan } = opened.value;
+  return done({ outline: plan.outline, plan: planFromFile({ file: plan, now: pembit.now(), locale: '' }) });
 }
 
 export type CarryPreview = Readonly<{
@@ -61,6 +88,8 @@ export type CarryPreview = Readonly<{
   /** Who sees it at once, unless it is carried as drafts. */
   students: number;
   locale: string;
+  /** Of an outline, which has no dates: the term that its days count in. */
+  outlineOf?: Term;
 }>;
 
 /** What comes of everything that is planned in a course when it is carried to another; nothing is saved. */
@@ -69,7 +98,9 @@ export async function previewCarryOver(
   actor: SignedIn,
   input: CarryInput,
 ): Promise<Outcome<CarryPreview>> {
-  const sides = await sidesFor(pembit, actor, input);
+  const saved = await savedPlan(pembit, actor, input, false);
+  if (!saved.ok) return saved;
+  const sides = await sidesFor(pembit, actor, input, saved.value?.plan);
   if (!sides.ok) return sides;
   const { before, after, locale } = sides.value;
   const carried = carryOver(before, after, carryingOf(pembit, actor, input));
@@ -79,6 +110,7 @@ export async function previewCarryOver(
     themes: carried.themes.size,
     students: after.course.students,
     locale,
+    ...(saved.value?.outline ? { outlineOf: before.term } : {}),
   });
 }
 
@@ -90,13 +122,15 @@ const carryingOf = (pembit: Pembit, actor: SignedIn, input: CarryInput) => ({
 });
 
 /** Carries a plan over, and points public outlets at the new course: one act, undone as one. */
-export function carryOverPlan(
+export async function carryOverPlan(
   pembit: Pembit,
   actor: SignedIn,
   input: CarryInput,
 ): Promise<Outcome<{ carried: number; code: string }>> {
+  const saved = await savedPlan(pembit, actor, input, true);
+  if (!saved.ok) return saved;
   return perform(pembit, actor, 'carryOver', async (change) => {
-    const sides = await sidesFor(change, actor, input);
+    const sides = await sidesFor(change, actor, input, saved.value?.plan);
     if (!sides.ok) return sides;
     const { before, after } = sides.value;
     const { classPlans, entries, sheets, materials, themes } = carryOver(before, after, carryingOf(pembit, actor, input)); // prettier-ignore

@@ -28,7 +28,7 @@ const rowOf = ({ code, title, tag, color, credits, place, meetingLink }: CourseI
 });
 
 /** A code is unique within its term: it is what addresses and commands use. */
-async function codeTaken(
+export async function codeTaken(
   reader: Reader,
   { term, code, except }: { term: TermId; code: string; except?: CourseId },
 ): Promise<FieldError[]> {

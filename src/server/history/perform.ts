@@ -1,4 +1,5 @@
 import type { Outcome, Refused } from '@/core/refusals';
+import { refused } from '@/core/refusals';
 import type { Change } from '@/data/history/change';
 import { recordChange } from '@/data/history/change';
 import type { Pembit } from '../pembit';
@@ -29,6 +30,8 @@ export async function perform<T>(
       pembit.queue,
       { act, summary: act, actor: actor.person.id, nowMs },
       async (change) => {
+        if (actor.unchanged && !(await actor.unchanged(change)))
+          throw new Rollback(refused('changedMeanwhile'));
         const outcome = await work(change);
         if (!outcome.ok) throw new Rollback(outcome);
         return outcome;

@@ -5,7 +5,7 @@ import type { Config } from '../config';
 import { readStored } from './fileStore';
 
 /** Header values are Latin letters; the whole name goes along as RFC 8187 has it. */
-const disposition = (how: string, name: string) =>
+export const disposition = (how: string, name: string) =>
   `${how}; filename="${name.replace(/[^\x20-\x7e]|["\\%]/g, '_')}"; filename*=UTF-8''${encodeURIComponent(name).replace(/['()*]/g, (c) => `%${c.charCodeAt(0).toString(16)}`)}`;
 
 /**

@@ -1,4 +1,5 @@
 import { createHash, randomBytes } from 'node:crypto';
+import type { Reader } from '@/data/database';
 import type { Person } from '@/data/people/people';
 import { personByEmail } from '@/data/people/people';
 import { deleteSessions, insertSession, sessionById, touchSession } from '@/data/people/sessions';
@@ -31,6 +32,8 @@ export type SignedIn = Readonly<{
   person: Person;
   viewer: Extract<Viewer, { kind: 'person' }>;
   session: string;
+  /** Whether what the request is about is still as whoever asks has seen it (RFC 9110, If-Match). */
+  unchanged?: (reader: Reader) => Promise<boolean>;
 }>;
 
 /** Makes a new session; the token goes into the cookie and is not kept. */

@@ -4,15 +4,22 @@ import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
 import type { CarryInputJson } from '@/core/carryover/carry';
 import { carryTexts as say } from '@/core/texts/carryOver';
+import { planFileTexts as files } from '@/core/texts/planFiles';
 import { callApi } from '../controls/callApi';
 import { sayOnNextPage } from '../controls/Messages';
 import { Select } from '../controls/Select';
+import { UploadField } from '../controls/UploadField';
 import { Tick } from '../outlets/Ticks';
 import styles from './CarryOver.module.css';
 import { CarryTable } from './CarryTable';
 import type { CarryPreviewView } from './carryView';
 
 type Option = Readonly<{ id: string; name: string; code: string; outlets: readonly Readonly<{ id: string; name: string }>[] }>; // prettier-ignore
+const IN_FILE = 'file ';
+
+/** A plan package that was sent, and its courses. */
+type Saved = Readonly<{ file: string; courses: readonly Readonly<{ id: string; name: string }>[] }>;
+type PlanPreview = Readonly<{ outline: boolean; courses: readonly Readonly<{ id: string; code: string; title: string }>[] }>; // prettier-ignore
 type Choices = NonNullable<CarryInputJson['choices']>;
 type Mapping = NonNullable<CarryInputJson['mapping']>;
 
@@ -42,12 +49,23 @@ export function CarryOver({
   const [preview, setPreview] = useState(given);
   const [message, setMessage] = useState<string>();
   const [busy, setBusy] = useState(false);
-  const asked = { from, to, mapping, hanging, drafts: visible === 'drafts', choices };
+  const [saved, setSaved] = useState<Saved>();
+  // A course of a file may have the id of the course that it was saved from.
+  const inFile = saved?.courses.find((course) => IN_FILE + course.id === from);
+  const asked = {
+    from: inFile?.id ?? from,
+    to,
+    file: inFile && saved?.file,
+    mapping,
+    hanging,
+    drafts: visible === 'drafts',
+    choices,
+  };
   const key = JSON.stringify(asked);
   const shown = useRef(key);
 
   useEffect(() => {
-    if (shown.current === key) return;
+    if (shown.current === key || from === '') return;
     shown.current = key;
     // An answer that is overtaken by another question is thrown away.
     void callApi<CarryPreviewView>('POST', '/api/carry-over/preview', JSON.parse(key) as object).then(
@@ -57,7 +75,7 @@ export function CarryOver({
         setMessage(answer.ok ? undefined : (Object.values(answer.fields)[0] ?? answer.message));
       },
     );
-  }, [key]);
+  }, [key, from]);
 
   const target = courses.find(({ id }) => id === to);
   const source = courses.find(({ id }) => id === from);
@@ -79,17 +97,25 @@ export function CarryOver({
     setChoices({});
   };
   const names = courses.map(({ id, name }) => ({ value: id, label: name }));
+  const sources = [
+    ...(from === '' ? [{ value: '', label: say.none }] : []),
+    ...(saved?.courses ?? []).map(({ id, name }) => ({ value: IN_FILE + id, label: name })),
+    ...names.filter(({ value }) => value !== to),
+  ];
+  const open = async (sent: string | undefined) => {
+    if (!sent) return;
+    const answer = await callApi<PlanPreview>('POST', '/api/plans/preview', { file: sent });
+    if (!answer.ok) return setMessage(Object.values(answer.fields)[0] ?? answer.message);
+    const { courses: held, outline } = answer.value;
+    setSaved({ file: sent, courses: held.map(({ id, code, title }) => ({ id, name: files.inFile(code, title, outline) })) }); // prettier-ignore
+    anew(setFrom)(IN_FILE + held[0]!.id);
+  };
   return (
     <>
       <h1>{say.heading(target?.code ?? '')}</h1>
       <p className="soft">{say.lead}</p>
       <div className={styles.head}>
-        <Select
-          label={say.from}
-          value={from}
-          options={names.filter(({ value }) => value !== to)}
-          onChange={anew(setFrom)}
-        />
+        <Select label={say.from} value={from} options={sources} onChange={anew(setFrom)} />
         <Select
           label={say.to}
           value={to}
@@ -99,13 +125,25 @@ export function CarryOver({
         <Select label={say.visible} value={visible} options={options(say.visibles)} onChange={setVisible} />
         <Select label={say.mapping} value={mapping} options={options(say.mappings)} onChange={setMapping} />
         <Select label={say.hanging} value={hanging} options={options(say.hangings)} onChange={setHanging} />
+        <UploadField
+          label={files.fromFile}
+          as="package"
+          accept=".zip,application/zip"
+          onFile={(sent) => void open(sent?.id)}
+        />
       </div>
       {message ? (
         <p role="alert" className={styles.error}>
           {message}
         </p>
       ) : null}
-      {preview === undefined ? null : preview.rows.length === 0 ? (
+      {preview === undefined ? (
+        from === '' ? (
+          <div className="empty">
+            <p>{say.onlyOne}</p>
+          </div>
+        ) : null
+      ) : preview.rows.length === 0 ? (
         <div className="empty">
           <h2>{say.nothingTitle}</h2>
           <p>{say.nothingLead}</p>

@@ -1,6 +1,9 @@
+import type { Temporal } from 'temporal-polyfill';
 import type { CarryLine } from '@/core/carryover/carry';
 import { carryTexts as say } from '@/core/texts/carryOver';
 import { dateLabel } from '@/core/time/dateLabels';
+import type { Term } from '@/core/time/term';
+import { weekNumber } from '@/core/time/term';
 
 export type CarryRow = Readonly<{
   id: string;
@@ -35,20 +38,26 @@ export function carryView({
   themes,
   students,
   locale,
+  outlineOf,
 }: Readonly<{
   lines: readonly CarryLine[];
   materials: number;
   themes: number;
   students: number;
   locale: string;
+  outlineOf?: Pick<Term, 'startsOn' | 'endsOn'>;
 }>): CarryPreviewView {
+  const oldDay = (day: Temporal.PlainDate) =>
+    outlineOf
+      ? say.outlineDay(weekNumber(outlineOf, day), dateLabel(day, 'weekday', locale))
+      : dateLabel(day, 'short', locale);
   const rows = lines.map((line): CarryRow => {
     const { from, to, problem, movedOff, times, singles } = line;
     return {
       id: line.id,
       kind: say.kinds[line.kind],
       title: line.title,
-      from: from ? dateLabel(from, 'short', locale) : '',
+      from: from ? oldDay(from) : '',
       to: to?.toString() ?? '',
       toWords: to ? dateLabel(to, 'short', locale) : '',
       left: line.left,

@@ -19,6 +19,7 @@ export const GET = endpoint({ who: 'person' }, async ({ pembit, actor }) =>
   ),
 );
 
+/** Adds an outside calendar by its address or as an uploaded file. */
 export const POST = endpoint({ who: 'person', body: calendarInput }, async ({ pembit, actor, body }) => {
   const outcome = await addCalendar(pembit, actor, body);
   if (!outcome.ok) return outcome;

@@ -2,6 +2,7 @@ import { closureInput } from '@/core/frame/frameInput';
 import { addClosure } from '@/server/frame/closures';
 import { endpoint } from '../endpoint';
 
+/** Closes days, or the rest of them, for the whole school or a course. */
 export const POST = endpoint({ who: 'person', body: closureInput }, async ({ pembit, actor, body }) => {
   const outcome = await addClosure(pembit, actor, body);
   return outcome.ok

@@ -3,6 +3,7 @@ import { planEntry } from '@/server/entries/planEntry';
 import { endpoint } from '../endpoint';
 import { entryAnswer } from './entryAnswer';
 
+/** Plans an event, an assignment, an announcement or a private note. */
 export const POST = endpoint({ who: 'person', body: entryInput }, async ({ pembit, actor, body }) =>
   entryAnswer(await planEntry(pembit, actor, body), 201),
 );

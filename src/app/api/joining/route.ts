@@ -11,6 +11,7 @@ const body = z.object({
   email: z.email({ error: 'Type a whole e-mail address.' }).max(254).toLowerCase().optional(),
 });
 
+/** Joins a course by its joining address. */
 export const POST = endpoint({ who: 'anyone', body }, ({ pembit, actor, body }) =>
   joinCourse(pembit, actor, body),
 );

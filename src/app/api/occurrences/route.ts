@@ -16,6 +16,7 @@ const range = z
     error: 'Ask for at most 800 days at once.',
   });
 
+/** What you see between two days, expanded. */
 export const GET = endpoint({ who: 'person', query: range }, async ({ pembit, actor, query }) =>
   done(await occurrenceRecords(pembit, actor.viewer, query)),
 );

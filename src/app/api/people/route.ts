@@ -9,6 +9,7 @@ export const GET = endpoint({ who: 'person', query }, ({ pembit, actor, query })
   findPeople(pembit, actor, query.q),
 );
 
+/** Adds somebody who teaches, for the administrator. */
 export const POST = endpoint({ who: 'person', body: personInput }, async ({ pembit, actor, body }) => {
   const outcome = await addPerson(pembit, actor, body);
   return outcome.ok ? { ...outcome, status: 201 } : outcome;

@@ -9,6 +9,7 @@ const credentials = z.object({
   password: z.string({ error: 'Type your password.' }).min(1, 'Type your password.').max(1000),
 });
 
+/** Signs in. */
 export const POST = endpoint({ who: 'anyone', body: credentials }, async ({ pembit, body }) => {
   const outcome = await signIn(pembit, body.email, body.password);
   if (!outcome.ok) return outcome;
@@ -19,6 +20,7 @@ export const POST = endpoint({ who: 'anyone', body: credentials }, async ({ pemb
   };
 });
 
+/** Signs out. */
 export const DELETE = endpoint({ who: 'person' }, async ({ pembit, actor }) => {
   await signOut(pembit, actor);
   return { ...done(null), headers: { 'set-cookie': sessionCookie(pembit.config.baseUrl, '') } };

@@ -2,6 +2,7 @@ import { sheetInput } from '@/core/signup/sheetInput';
 import { offerTimes } from '@/server/signup/offerTimes';
 import { endpoint } from '../endpoint';
 
+/** Offers times: a sign-up sheet. */
 export const POST = endpoint({ who: 'person', body: sheetInput }, async ({ pembit, actor, body }) => {
   const outcome = await offerTimes(pembit, actor, body);
   if (!outcome.ok) return outcome;

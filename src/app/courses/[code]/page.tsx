@@ -3,6 +3,7 @@ import Link from 'next/link';
 import { notFound } from 'next/navigation';
 import { isStaffOf } from '@/core/entries/viewer';
 import { carryTexts } from '@/core/texts/carryOver';
+import { planFileTexts } from '@/core/texts/planFiles';
 import { courseTexts, schoolTexts } from '@/core/texts/school';
 import { currentTerm, teachingWeeks } from '@/core/time/term';
 import { requireZone } from '@/core/time/zoneData';
@@ -81,13 +82,11 @@ export default async function CoursePage({
           .filter(Boolean)
           .join(' · ')}
       </p>
-      {actor.viewer.staffOf.size > 1 ? (
-        <p>
-          <Link className="lone" href={`/carry-over?to=${course.id}`}>
-            {carryTexts.open}
-          </Link>
-        </p>
-      ) : null}
+      <p>
+        <Link className="lone" href={`/carry-over?to=${course.id}`}>
+          {carryTexts.open}
+        </Link>
+      </p>
       <CourseFacts
         course={{
           id: course.id,
@@ -139,6 +138,21 @@ export default async function CoursePage({
               removed="closure"
             />
             <ClosureForm terms={[{ id: term.id, name: term.name }]} course={course.id} />
+          </section>
+          <section className={`card ${styles.section}`} aria-labelledby="file">
+            <h2 id="file">{planFileTexts.title}</h2>
+            <p className="soft">{planFileTexts.lead}</p>
+            <p>
+              <a className="lone" href={`/api/courses/${course.id}/plan`} download>
+                {planFileTexts.save}
+              </a>
+            </p>
+            <p>
+              <a className="lone" href={`/api/courses/${course.id}/plan?outline=1`} download>
+                {planFileTexts.saveOutline}
+              </a>
+            </p>
+            <p className="soft">{planFileTexts.outlineLead}</p>
           </section>
           {mayChange ? (
             <section className={`card ${styles.section}`} aria-labelledby="archive">

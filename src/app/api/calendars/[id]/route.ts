@@ -6,15 +6,20 @@ import { endpoint } from '../../endpoint';
 
 const params = z.object({ id: calendarId });
 
+/** Changes what an outside calendar is called, for whom it is, and which of its days close. */
 export const PUT = endpoint(
-  { who: 'person', params, body: calendarFacts },
+  { who: 'person', row: 'calendars', params, body: calendarFacts },
   async ({ pembit, actor, params, body }) => {
     const outcome = await changeCalendar(pembit, actor, params.id, body);
     return outcome.ok ? { ...outcome, value: { name: outcome.value.name } } : outcome;
   },
 );
 
-export const DELETE = endpoint({ who: 'person', params }, async ({ pembit, actor, params }) => {
-  const outcome = await deleteCalendar(pembit, actor, params.id);
-  return outcome.ok ? { ...outcome, value: { name: outcome.value.name } } : outcome;
-});
+/** Takes an outside calendar away, with its closures. */
+export const DELETE = endpoint(
+  { who: 'person', row: 'calendars', params },
+  async ({ pembit, actor, params }) => {
+    const outcome = await deleteCalendar(pembit, actor, params.id);
+    return outcome.ok ? { ...outcome, value: { name: outcome.value.name } } : outcome;
+  },
+);

@@ -5,7 +5,11 @@ import { endpoint } from '../../endpoint';
 
 const params = z.object({ id: closureId });
 
-export const DELETE = endpoint({ who: 'person', params }, async ({ pembit, actor, params }) => {
-  const outcome = await removeClosure(pembit, actor, params.id);
-  return outcome.ok ? { ...outcome, value: { name: outcome.value.name } } : outcome;
-});
+/** Opens closed days again. */
+export const DELETE = endpoint(
+  { who: 'person', row: 'closures', params },
+  async ({ pembit, actor, params }) => {
+    const outcome = await removeClosure(pembit, actor, params.id);
+    return outcome.ok ? { ...outcome, value: { name: outcome.value.name } } : outcome;
+  },
+);

@@ -7,10 +7,13 @@ import { endpoint } from '../../endpoint';
 
 const params = z.object({ id: courseId });
 
-export const PUT = endpoint({ who: 'person', params, body: courseInput }, ({ pembit, actor, params, body }) =>
-  changeCourse(pembit, actor, params.id, body),
+/** Changes what a course is called, its colour, its place and its credits. */
+export const PUT = endpoint(
+  { who: 'person', row: 'courses', params, body: courseInput },
+  ({ pembit, actor, params, body }) => changeCourse(pembit, actor, params.id, body),
 );
 
-export const DELETE = endpoint({ who: 'person', params }, ({ pembit, actor, params }) =>
+/** Deletes an archived course with everything in it. */
+export const DELETE = endpoint({ who: 'person', row: 'courses', params }, ({ pembit, actor, params }) =>
   deleteCourse(pembit, actor, params.id),
 );

@@ -26,7 +26,7 @@ const change = z
 
 /** An entry as its panel shows it, with the draft that editing starts from; `as` is a choice of "See as". */
 export const GET = endpoint(
-  { who: 'person', params, query: asQuery },
+  { who: 'person', row: 'entries', params, query: asQuery },
   async ({ pembit, actor, params, query }) => {
     const { plan, term, viewer, readOnly } = await panelPlan(pembit, actor, query.as);
     const entry = plan.entries.find((e) => e.id === params.id);
@@ -49,8 +49,9 @@ export const GET = endpoint(
   },
 );
 
+/** Writes an entry anew; of a series this occurrence, the later ones or all. */
 export const PUT = endpoint(
-  { who: 'person', params, body: change },
+  { who: 'person', row: 'entries', params, body: change },
   async ({ pembit, actor, params, body }) => {
     const { entry, ...asked } = body;
     const outcome = await changeEntry(pembit, actor, { id: params.id, ...asked }, entry);
@@ -61,7 +62,8 @@ export const PUT = endpoint(
   },
 );
 
+/** Deletes an entry, or a part of a series. */
 export const DELETE = endpoint(
-  { who: 'person', params, query: scopeInput },
+  { who: 'person', row: 'entries', params, query: scopeInput },
   async ({ pembit, actor, params, query }) => entryAnswer(await deleteEntry(pembit, actor, params.id, query)),
 );

@@ -6,11 +6,13 @@ import { endpoint } from '../../endpoint';
 
 const params = z.object({ id: materialId });
 
+/** Changes a material. */
 export const PUT = endpoint(
-  { who: 'person', params, body: materialInput },
+  { who: 'person', row: 'materials', params, body: materialInput },
   ({ pembit, actor, params, body }) => changeMaterial(pembit, actor, params.id, body),
 );
 
-export const DELETE = endpoint({ who: 'person', params }, ({ pembit, actor, params }) =>
+/** Takes a material away with what it holds. */
+export const DELETE = endpoint({ who: 'person', row: 'materials', params }, ({ pembit, actor, params }) =>
   deleteMaterial(pembit, actor, params.id),
 );

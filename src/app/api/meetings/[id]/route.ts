@@ -14,7 +14,7 @@ const params = z.object({ id: meetingId });
 
 /** A class as its panel shows it; `as` is a choice of "See as". */
 export const GET = endpoint(
-  { who: 'person', params, query: asQuery },
+  { who: 'person', row: 'meetings', params, query: asQuery },
   async ({ pembit, actor, params, query }) => {
     const { plan, readOnly } = await panelPlan(pembit, actor, query.as);
     const seen = plan.classes.find((c) => c.meeting.id === params.id);
@@ -29,8 +29,9 @@ export const GET = endpoint(
   },
 );
 
+/** Moves a class, calls it off, or has it take place after all. */
 export const PUT = endpoint(
-  { who: 'person', params, body: meetingInput },
+  { who: 'person', row: 'meetings', params, body: meetingInput },
   async ({ pembit, actor, params, body }) => {
     const outcome = await changeMeeting(pembit, actor, params.id, body);
     if (!outcome.ok) return outcome;

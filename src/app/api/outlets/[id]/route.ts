@@ -9,14 +9,18 @@ const params = z.object({ id: outletId });
 
 /** Changes what a feed or an embed holds; its address stays. */
 export const PUT = endpoint(
-  { who: 'person', params, body: outletInput },
+  { who: 'person', row: 'outlets', params, body: outletInput },
   async ({ pembit, actor, params, body }) => {
     const outcome = await changeOutlet(pembit, actor, params.id, body);
     return outcome.ok ? { ...outcome, value: outletRecord(outcome.value) } : outcome;
   },
 );
 
-export const DELETE = endpoint({ who: 'person', params }, async ({ pembit, actor, params }) => {
-  const outcome = await deleteOutlet(pembit, actor, params.id);
-  return outcome.ok ? { ...outcome, value: { name: outcome.value.name } } : outcome;
-});
+/** Deletes a feed or an embed: its address says so for a while, then is gone. */
+export const DELETE = endpoint(
+  { who: 'person', row: 'outlets', params },
+  async ({ pembit, actor, params }) => {
+    const outcome = await deleteOutlet(pembit, actor, params.id);
+    return outcome.ok ? { ...outcome, value: { name: outcome.value.name } } : outcome;
+  },
+);

@@ -10,11 +10,13 @@ const body = sheetFactsInput.extend({ offered: z.boolean().default(true) });
 const query = z.object({ message: longText(2000).default('') });
 
 /** What a sheet is called, for whom, where, and by which rules. */
-export const PUT = endpoint({ who: 'person', params, body }, ({ pembit, actor, params, body }) =>
-  changeSheet(pembit, actor, params.id, body),
+export const PUT = endpoint(
+  { who: 'person', row: 'sheets', params, body },
+  ({ pembit, actor, params, body }) => changeSheet(pembit, actor, params.id, body),
 );
 
 /** Closes a sheet: its times still to come are cancelled. */
-export const DELETE = endpoint({ who: 'person', params, query }, ({ pembit, actor, params, query }) =>
-  deleteSheet(pembit, actor, params.id, query.message),
+export const DELETE = endpoint(
+  { who: 'person', row: 'sheets', params, query },
+  ({ pembit, actor, params, query }) => deleteSheet(pembit, actor, params.id, query.message),
 );

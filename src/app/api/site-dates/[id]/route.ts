@@ -5,6 +5,7 @@ import { endpoint } from '../../endpoint';
 
 const params = z.object({ id: siteDateId });
 
-export const DELETE = endpoint({ who: 'person', params }, ({ pembit, actor, params }) =>
+/** Takes a date for everyone away. */
+export const DELETE = endpoint({ who: 'person', row: 'site_dates', params }, ({ pembit, actor, params }) =>
   removeSiteDate(pembit, actor, params.id),
 );

@@ -10,11 +10,13 @@ const params = z.object({ id: slotId });
 const query = z.object({ message: longText(2000).default('') });
 
 /** Gives a time another beginning, end or number of seats. */
-export const PUT = endpoint({ who: 'person', params, body: slotInput }, ({ pembit, actor, params, body }) =>
-  changeSlot(pembit, actor, params.id, body),
+export const PUT = endpoint(
+  { who: 'person', row: 'slots', params, body: slotInput },
+  ({ pembit, actor, params, body }) => changeSlot(pembit, actor, params.id, body),
 );
 
 /** Takes a time off its sheet; whoever had it is told. */
-export const DELETE = endpoint({ who: 'person', params, query }, ({ pembit, actor, params, query }) =>
-  cancelTime(pembit, actor, params.id, query.message),
+export const DELETE = endpoint(
+  { who: 'person', row: 'slots', params, query },
+  ({ pembit, actor, params, query }) => cancelTime(pembit, actor, params.id, query.message),
 );

@@ -6,6 +6,8 @@ import { endpoint } from '../../endpoint';
 
 const params = z.object({ id: termId });
 
-export const PUT = endpoint({ who: 'person', params, body: termInput }, ({ pembit, actor, params, body }) =>
-  changeTerm(pembit, actor, params.id, body),
+/** Changes a term; its classes follow. */
+export const PUT = endpoint(
+  { who: 'person', row: 'terms', params, body: termInput },
+  ({ pembit, actor, params, body }) => changeTerm(pembit, actor, params.id, body),
 );

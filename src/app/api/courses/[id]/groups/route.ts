@@ -6,6 +6,7 @@ import { endpoint } from '../../../endpoint';
 
 const params = z.object({ id: courseId });
 
+/** Adds a group of students. */
 export const POST = endpoint(
   { who: 'person', params, body: groupInput },
   async ({ pembit, actor, params, body }) => {

@@ -10,6 +10,7 @@ export const POST = endpoint({ who: 'person', params }, ({ pembit, actor, params
   openJoining(pembit, actor, params.id),
 );
 
+/** Closes joining. */
 export const DELETE = endpoint({ who: 'person', params }, ({ pembit, actor, params }) =>
   closeJoining(pembit, actor, params.id),
 );

@@ -7,6 +7,7 @@ import { endpoint } from '../../../endpoint';
 const params = z.object({ id: courseId });
 const list = z.object({ list: longText(2_000_000) });
 
+/** Adds the students of a pasted list. */
 export const POST = endpoint(
   { who: 'person', params, body: list },
   async ({ pembit, actor, params, body }) => {

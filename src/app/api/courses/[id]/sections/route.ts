@@ -6,6 +6,7 @@ import { endpoint } from '../../../endpoint';
 
 const params = z.object({ id: courseId });
 
+/** Adds a section with its week. */
 export const POST = endpoint(
   { who: 'person', params, body: sectionInput },
   async ({ pembit, actor, params, body }) => {

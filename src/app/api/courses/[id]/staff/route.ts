@@ -6,6 +6,7 @@ import { endpoint } from '../../../endpoint';
 const params = z.object({ id: courseId });
 const coInstructor = z.object({ email: z.email({ error: 'Type a whole e-mail address.' }).max(254) });
 
+/** Adds a co-instructor by e-mail address. */
 export const POST = endpoint(
   { who: 'person', params, body: coInstructor },
   async ({ pembit, actor, params, body }) => {

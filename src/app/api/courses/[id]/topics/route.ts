@@ -6,6 +6,7 @@ import { endpoint } from '../../../endpoint';
 
 const params = z.object({ id: courseId });
 
+/** Puts pasted topics on classes. */
 export const POST = endpoint(
   { who: 'person', params, body: topicsInput },
   ({ pembit, actor, params, body }) => writeTopics(pembit, actor, params.id, body),

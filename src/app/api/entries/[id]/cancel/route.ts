@@ -9,6 +9,7 @@ const params = z.object({ id: entryId });
 const body = z.object({ reason: line(300).optional(), recurrenceId: dayOrWall.optional() });
 
 /** Calls it off with a reason (which may be empty); without one it takes place after all. */
-export const PUT = endpoint({ who: 'person', params, body }, async ({ pembit, actor, params, body }) =>
-  entryAnswer(await cancelEntry(pembit, actor, params.id, body)),
+export const PUT = endpoint(
+  { who: 'person', row: 'entries', params, body },
+  async ({ pembit, actor, params, body }) => entryAnswer(await cancelEntry(pembit, actor, params.id, body)),
 );

@@ -13,6 +13,8 @@ const body = z.object({
 });
 
 /** Moves one of the dates that hang on an entry. */
-export const POST = endpoint({ who: 'person', params, body }, async ({ pembit, actor, params, body }) =>
-  entryAnswer(await moveHangingDate(pembit, actor, params.id, body)),
+export const POST = endpoint(
+  { who: 'person', row: 'entries', params, body },
+  async ({ pembit, actor, params, body }) =>
+    entryAnswer(await moveHangingDate(pembit, actor, params.id, body)),
 );

@@ -13,7 +13,10 @@ const body = z.object({
 });
 
 /** Changes title, day and time of an entry. */
-export const PUT = endpoint({ who: 'person', params, body }, async ({ pembit, actor, params, body }) => {
-  const { sequence, ...changed } = body;
-  return entryAnswer(await changeEntryLine(pembit, actor, { id: params.id, sequence }, changed));
-});
+export const PUT = endpoint(
+  { who: 'person', row: 'entries', params, body },
+  async ({ pembit, actor, params, body }) => {
+    const { sequence, ...changed } = body;
+    return entryAnswer(await changeEntryLine(pembit, actor, { id: params.id, sequence }, changed));
+  },
+);

@@ -13,6 +13,7 @@ const body = z.object({
 });
 
 /** Puts it at another time of day, or gives it another end. */
-export const PUT = endpoint({ who: 'person', params, body }, async ({ pembit, actor, params, body }) =>
-  entryAnswer(await placeEntry(pembit, actor, params.id, body)),
+export const PUT = endpoint(
+  { who: 'person', row: 'entries', params, body },
+  async ({ pembit, actor, params, body }) => entryAnswer(await placeEntry(pembit, actor, params.id, body)),
 );

@@ -8,6 +8,7 @@ const body = z.object({
   answer: z.enum(['coming', 'notComing', 'notSure'], { error: 'Answer coming, notComing or notSure.' }),
 });
 
+/** Says whether one is coming. */
 export const PUT = endpoint({ who: 'person', params, body }, ({ pembit, actor, params, body }) =>
   reply(pembit, actor, params.id, body.answer),
 );

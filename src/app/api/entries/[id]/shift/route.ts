@@ -8,8 +8,12 @@ import { shiftBy } from '../../shiftBy';
 const params = z.object({ id: entryId });
 const body = z.object({ ...shiftBy, recurrenceId: dayOrWall.optional() });
 
-export const POST = endpoint({ who: 'person', params, body }, async ({ pembit, actor, params, body }) => {
-  const { recurrenceId, ...by } = body;
-  const outcome = await shiftEntries(pembit, actor, [{ id: params.id, recurrenceId }], by);
-  return outcome.ok ? { ...outcome, value: { moved: outcome.value.length } } : outcome;
-});
+/** Moves an entry by days, alone or with what hangs on its date. */
+export const POST = endpoint(
+  { who: 'person', row: 'entries', params, body },
+  async ({ pembit, actor, params, body }) => {
+    const { recurrenceId, ...by } = body;
+    const outcome = await shiftEntries(pembit, actor, [{ id: params.id, recurrenceId }], by);
+    return outcome.ok ? { ...outcome, value: { moved: outcome.value.length } } : outcome;
+  },
+);

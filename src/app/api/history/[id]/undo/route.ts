@@ -5,6 +5,7 @@ import { endpoint } from '../../../endpoint';
 
 const params = z.object({ id: historyId });
 
+/** Takes an act back, unless later changes rest on it. */
 export const POST = endpoint({ who: 'person', params }, ({ pembit, actor, params }) =>
   undoChange(pembit, actor, params.id),
 );

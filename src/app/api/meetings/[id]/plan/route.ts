@@ -6,11 +6,13 @@ import { endpoint } from '../../../endpoint';
 
 const params = z.object({ id: meetingId });
 
+/** Says what is taught in a class. */
 export const PUT = endpoint(
   { who: 'person', params, body: classPlanInput },
   ({ pembit, actor, params, body }) => planClass(pembit, actor, params.id, body),
 );
 
+/** Takes away what is taught in a class. */
 export const DELETE = endpoint({ who: 'person', params }, ({ pembit, actor, params }) =>
   clearClass(pembit, actor, params.id),
 );

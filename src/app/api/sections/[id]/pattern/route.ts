@@ -6,6 +6,7 @@ import { endpoint } from '../../../endpoint';
 
 const params = z.object({ id: sectionId });
 
+/** Another week for a section from a date on. */
 export const PUT = endpoint(
   { who: 'person', params, body: patternInput },
   ({ pembit, actor, params, body }) => changeWeek(pembit, actor, params.id, body),

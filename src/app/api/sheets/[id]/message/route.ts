@@ -11,6 +11,7 @@ const body = z.object({
   bookings: z.array(bookingId).max(500, 'At most 500 at once.').optional(),
 });
 
+/** Writes to those who come. */
 export const POST = endpoint({ who: 'person', params, body }, ({ pembit, actor, params, body }) =>
   messageBooked(pembit, actor, params.id, body),
 );

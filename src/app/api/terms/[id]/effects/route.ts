@@ -6,6 +6,7 @@ import { endpoint } from '../../../endpoint';
 
 const params = z.object({ id: termId });
 
+/** Says what other dates or another zone of a term would change. */
 export const POST = endpoint({ who: 'person', params, body: termInput }, ({ pembit, actor, params, body }) =>
   previewTerm(pembit, actor, params.id, body),
 );

@@ -6,10 +6,12 @@ import { endpoint } from '../../../../endpoint';
 
 const params = z.object({ id: courseId, group: groupId });
 
+/** Changes who is in a group, and its name. */
 export const PUT = endpoint({ who: 'person', params, body: groupInput }, ({ pembit, actor, params, body }) =>
   writeGroup(pembit, actor, { course: params.id, group: params.group }, body),
 );
 
+/** Takes a group away that nothing is meant for. */
 export const DELETE = endpoint({ who: 'person', params }, ({ pembit, actor, params }) =>
   removeGroup(pembit, actor, { course: params.id, group: params.group }),
 );

@@ -18,10 +18,12 @@ export const GET = endpoint({ who: 'person', params, query }, ({ pembit, actor, 
   ),
 );
 
+/** Moves a student to a section. */
 export const PUT = endpoint({ who: 'person', params, body }, ({ pembit, actor, params, body }) =>
   moveStudent(pembit, actor, member(params), { kind: 'section', section: body.section }),
 );
 
+/** Takes a student off the roster: times still to come are given back. */
 export const DELETE = endpoint({ who: 'person', params }, ({ pembit, actor, params }) =>
   moveStudent(pembit, actor, member(params), { kind: 'leave' }),
 );

@@ -6,6 +6,7 @@ import { endpoint } from '../../../../endpoint';
 
 const params = z.object({ id: courseId });
 
+/** Says on which classes pasted topics would fall. */
 export const POST = endpoint(
   { who: 'person', params, body: topicsInput },
   ({ pembit, actor, params, body }) => previewTopics(pembit, actor, params.id, body),

@@ -1,0 +1,8 @@
+import { bringInput, bringPlan } from '@/server/exchange/bringPlan';
+import { endpoint } from '../endpoint';
+
+/** Adds the courses of an uploaded plan package, and their term where it is not here. */
+export const POST = endpoint({ who: 'person', body: bringInput }, async ({ pembit, actor, body }) => ({
+  ...(await bringPlan(pembit, actor, body)),
+  status: 201,
+}));

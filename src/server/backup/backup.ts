@@ -1,0 +1,99 @@
+import { createHash } from 'node:crypto';
+import { copyFileSync, createReadStream, existsSync, mkdirSync, readdirSync, statSync } from 'node:fs';
+import path from 'node:path';
+import { pipeline } from 'node:stream/promises';
+import type { Sequelize } from 'sequelize';
+import { databaseFile, openDatabase, select } from '@/data/database';
+import type { Config } from '../config';
+import { storedPath } from '../materials/fileStore';
+import type { Report } from '../progress';
+
+/** What is in a backup, or came back from one. */
+export type BackupReport = Readonly<{
+  courses: number;
+  entries: number;
+  people: number;
+  /** Uploaded files, each counted once. */
+  files: number;
+  /** In bytes, the files included. */
+  size: number;
+  /** Hashes of files that the database names and the folder does not have. */
+  missing: readonly string[];
+}>;
+
+/** The hashes of all uploaded files. */
+export const hashesIn = async (sequelize: Sequelize): Promise<string[]> =>
+  (await select<{ hash: string }>({ sequelize }, 'SELECT DISTINCT hash FROM files ORDER BY hash')).map(
+    ({ hash }) => hash,
+  );
+
+/** @throws Error with a sentence when SQLite finds the database damaged. */
+export async function requireSound(sequelize: Sequelize): Promise<void> {
+  const problems = await select<Record<string, string>>({ sequelize }, 'PRAGMA integrity_check');
+  const foreign = await select<object>({ sequelize }, 'PRAGMA foreign_key_check');
+  const [first] = problems.flatMap((row) => Object.values(row));
+  if (first !== 'ok' || foreign.length > 0)
+    throw new Error(`The database is damaged (${first === 'ok' ? `${foreign.length} broken references` : first}). Use another backup.`); // prettier-ignore
+}
+
+const count = async (sequelize: Sequelize, table: string): Promise<number> =>
+  (await select<{ n: number }>({ sequelize }, `SELECT COUNT(*) AS n FROM ${table}`))[0]?.n ?? 0;
+
+export async function contentsOf(
+  sequelize: Sequelize,
+): Promise<Pick<BackupReport, 'courses' | 'entries' | 'people'>> {
+  return {
+    courses: await count(sequelize, 'courses'),
+    entries: await count(sequelize, 'entries'),
+    people: await count(sequelize, 'people'),
+  };
+}
+
+export async function sha256Of(file: string): Promise<string> {
+  const hash = createHash('sha256');
+  await pipeline(createReadStream(file), hash);
+  return hash.digest('hex');
+}
+
+/** Whether a folder has anything in it. */
+export const isFilled = (folder: string): boolean => existsSync(folder) && readdirSync(folder).length > 0;
+
+/**
+ * Copies a data folder into an empty one: the database as it is at one moment (`VACUUM INTO`), the files that it names, the
+ * secret. A server may go on writing meanwhile: its files never change, and what is uploaded later is not named yet.
+ * @throws Error with a sentence when there is nothing to copy, or the target is not empty.
+ */
+export async function backup(config: Config, target: string, report: Report): Promise<BackupReport> {
+  if (!existsSync(databaseFile(config.dataFolder)))
+    throw new Error('There is no database in the data folder. Set PEMBIT_DATA to the folder that is served.');
+  if (isFilled(target)) throw new Error('The folder for the backup is not empty. Give a new one.');
+  mkdirSync(target, { recursive: true });
+  const source = openDatabase(config.dataFolder);
+  try {
+    await source.query('VACUUM INTO :file', { replacements: { file: databaseFile(target) } });
+  } finally {
+    await source.close();
+  }
+  const copy = openDatabase(target);
+  try {
+    await requireSound(copy);
+    const hashes = await hashesIn(copy);
+    const missing: string[] = [];
+    let size = statSync(databaseFile(target)).size;
+    for (const [i, hash] of hashes.entries()) {
+      const from = storedPath(config, hash);
+      if (!existsSync(from)) missing.push(hash);
+      else {
+        const to = storedPath({ ...config, dataFolder: target }, hash);
+        mkdirSync(path.dirname(to), { recursive: true });
+        copyFileSync(from, to);
+        size += statSync(to).size;
+      }
+      report(i + 1, hashes.length);
+    }
+    copyFileSync(config.secretFile, path.join(target, 'secret'));
+    return { ...(await contentsOf(copy)), files: hashes.length - missing.length, size, missing };
+  } finally {
+    await copy.close();
+  }
+}
