@@ -10,8 +10,13 @@ import { createOutletAnswerer, isOutletPath } from './src/server/outlets/answerO
 import { writeReads } from './src/server/outlets/countReads';
 import { jobsOf } from './src/server/jobs/jobs';
 import { startJobs } from './src/server/jobs/scheduler';
+import { CLIENT_ADDRESS, noteAddress } from './src/server/clientAddress';
+import { REQUEST_ID, logRequest } from './src/server/log';
 import { openPembit, sharePembit } from './src/server/pembit';
 import { startStandins } from './src/standins/startStandins';
+
+/** In seconds; browsers then come by https alone. */
+const TWO_YEARS = 63_072_000;
 
 /** Whether a request target is a path whose escapes can be decoded: Next answers 500 to others. */
 function isReadable(path: string): boolean {
@@ -41,7 +46,13 @@ async function main(): Promise<void> {
   await app.prepare();
   const answerOutlet = createOutletAnswerer(pembit);
 
+  const { log } = pembit;
+  const secure = config.baseUrl.startsWith('https:');
+
   const server = createServer((request, response) => {
+    noteAddress(request, config.behindProxy);
+    logRequest(log, request, response);
+    if (secure) response.setHeader('strict-transport-security', `max-age=${TWO_YEARS}`);
     // Not parsed as a URL: a request target such as `//` is none, and must not take the process down.
     const [pathname = '/', query = ''] = (request.url ?? '/').split(/\?(.*)/s);
     if (!isReadable(pathname)) {
@@ -54,7 +65,7 @@ async function main(): Promise<void> {
       : (answerDirectly(request, response, { path: pathname, baseUrl: config.baseUrl }) ??
         handle(request, response));
     work.catch((error: unknown) => {
-      console.error('A request failed:', error);
+      log.error({ err: error, request: response.getHeader(REQUEST_ID) }, 'A request failed');
       if (!response.headersSent) response.writeHead(500, { 'content-type': 'text/plain; charset=utf-8' });
       response.end('Something went wrong on the server. Try again in a moment.');
     });
@@ -69,7 +80,13 @@ async function main(): Promise<void> {
     const headers = Object.fromEntries(
       Object.entries(request.headers).map(([name, value]) => [name, String(value)]),
     );
-    const answer = await answerOutlet({ method: request.method ?? 'GET', path, query, headers });
+    const answer = await answerOutlet({
+      method: request.method ?? 'GET',
+      path,
+      query,
+      headers,
+      from: headers[CLIENT_ADDRESS] ?? '',
+    });
     response.writeHead(answer.status, answer.headers);
     response.end(answer.body);
   }

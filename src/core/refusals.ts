@@ -28,7 +28,13 @@ export type Refusal =
   | 'waitingAlready'
   | 'nobodyToTell'
   | 'linkSpent'
-  | 'tooManyTimes';
+  | 'tooManyTimes'
+  | 'tooManyTries'
+  | 'codeNeeded'
+  | 'wrongCode'
+  | 'notSaved'
+  | 'noSchoolSignIn'
+  | 'notVouchedFor';
 
 export type Refused = Readonly<{ ok: false; reason: Refusal; fields?: readonly FieldError[] }>;
 export type Done<T> = Readonly<{ ok: true; value: T; history?: string }>;

@@ -17,6 +17,7 @@ import { officeHours } from './migrations/0011-office-hours';
 import { sheetUses } from './migrations/0012-sheet-uses';
 import { students } from './migrations/0014-students';
 import { notesAndRosters } from './migrations/0015-notes-and-rosters';
+import { trust } from './migrations/0016-trust';
 import { publishing } from './migrations/0013-publishing';
 
 const MIGRATIONS: readonly { name: string; statements: readonly string[] }[] = [
@@ -35,6 +36,7 @@ const MIGRATIONS: readonly { name: string; statements: readonly string[] }[] = [
   publishing,
   students,
   notesAndRosters,
+  trust,
 ];
 
 export type MigrationReport = Readonly<{ applied: readonly string[]; backups: readonly string[] }>;

@@ -17,6 +17,11 @@ const environment = z.object({
   PEMBIT_DEMO: flag,
   PEMBIT_STANDINS: flag,
   PEMBIT_SMTP_URL: z.url().optional(),
+  PEMBIT_PROXY: flag,
+  PEMBIT_OIDC_ISSUER: z.url().optional(),
+  PEMBIT_OIDC_CLIENT: z.string().default('pembit'),
+  PEMBIT_OIDC_SECRET: z.string().optional(),
+  PEMBIT_LOG: z.enum(['silent', 'error', 'warn', 'info', 'debug']).default('info'),
 });
 
 export type Config = Readonly<{
@@ -32,6 +37,11 @@ export type Config = Readonly<{
   standins: boolean;
   /** Where mail is handed over; absent: it waits, or, in a demo, goes to the stand-in. */
   smtpUrl?: string;
+  /** Whether a proxy of the operator stands in front, whose word on where a request comes from is taken. */
+  behindProxy: boolean;
+  /** The school's own sign-in (OpenID Connect); in a demo, the stand-in. */
+  schoolSignIn?: Readonly<{ issuer: string; client: string; secret?: string }>;
+  log: 'silent' | 'error' | 'warn' | 'info' | 'debug';
 }>;
 
 /** @throws Error that names the variables which cannot be read. */
@@ -42,6 +52,8 @@ export function readConfig(env: Record<string, string | undefined>): Config {
     throw new Error(`The environment cannot be read. ${names.join('; ')}`);
   }
   const { data } = read;
+  const standins = data.PEMBIT_DEMO || data.PEMBIT_STANDINS;
+  const issuer = data.PEMBIT_OIDC_ISSUER ?? (standins ? `http://127.0.0.1:${data.PEMBIT_STANDINS_PORT}/school-sign-in` : undefined); // prettier-ignore
   const dataFolder = path.resolve(data.PEMBIT_DATA);
   return {
     port: data.PORT,
@@ -51,7 +63,12 @@ export function readConfig(env: Record<string, string | undefined>): Config {
     secretFile: path.resolve(data.PEMBIT_SECRET_FILE ?? path.join(dataFolder, 'secret')),
     startsAt: data.PEMBIT_NOW,
     demo: data.PEMBIT_DEMO,
-    standins: data.PEMBIT_DEMO || data.PEMBIT_STANDINS,
+    standins,
     smtpUrl: data.PEMBIT_SMTP_URL,
+    behindProxy: data.PEMBIT_PROXY,
+    schoolSignIn: issuer
+      ? { issuer, client: data.PEMBIT_OIDC_CLIENT, secret: data.PEMBIT_OIDC_SECRET }
+      : undefined,
+    log: data.PEMBIT_LOG,
   };
 }

@@ -1,14 +1,19 @@
 import { zoneDataVersion } from '@/core/time/zoneData';
-import { select } from '@/data/database';
+import { dueTimes } from '@/data/jobs/jobs';
 import type { Pembit } from './pembit';
 
-export type Health = Readonly<{ live: true; ready: boolean; zoneData: string }>;
+/** `jobLagSeconds`: how long the job that has waited longest is overdue. */
+export type Health = Readonly<{ live: true; ready: boolean; zoneData: string; jobLagSeconds: number }>;
 
 /** Live because it answers; ready when the database answers, too. */
 export async function health(pembit: Pembit): Promise<Health> {
-  const ready = await select(pembit, 'SELECT 1 AS one').then(
-    () => true,
-    () => false,
-  );
-  return { live: true, ready, zoneData: zoneDataVersion };
+  const due = await dueTimes(pembit).catch(() => undefined);
+  const earliest = Math.min(...(due?.values() ?? []), Infinity);
+  const lagMs = Math.max(0, pembit.now().epochMilliseconds - earliest);
+  return {
+    live: true,
+    ready: due !== undefined,
+    zoneData: zoneDataVersion,
+    jobLagSeconds: Math.round(lagMs / 1000),
+  };
 }

@@ -5,6 +5,7 @@ import type { Handler } from './http';
 import { send } from './http';
 import { library } from './library';
 import { districtCalendar } from './districtCalendar';
+import { signInProvider } from './signInProvider';
 import { mailbox } from './mailbox';
 import { meetingService } from './meetingService';
 import { escape, page } from './page';
@@ -26,7 +27,8 @@ const home =
          <li><a href="/mailbox">Mailbox</a>: every letter that Pembit sends</li>
          <li><a href="/library/handouts/offsets-table">Library</a>: the pages that entries link to</li>
          <li><a href="/meetings">Meeting service</a>: a room for a request</li>
-         <li><a href="/district">District calendar</a>: days that can be edited, as a file</li></ul>
+         <li><a href="/district">District calendar</a>: days that can be edited, as a file</li>
+         <li>School sign-in: says who one is, when one signs in to Pembit by way of the school</li></ul>
          <p><a href="${escape(pembitUrl)}">Pembit</a></p>`,
       ),
     );
@@ -45,6 +47,7 @@ export function startStandins(options: {
     mailbox(options.now),
     meetingService(),
     districtCalendar(options.now),
+    signInProvider(),
   ];
   const server = createServer((request, response) => {
     const answer = async () => {

@@ -7,7 +7,7 @@ import { signedIn } from '../support/api';
 const base = inject('pembitUrl');
 
 const PAGES: Readonly<Record<string, readonly string[]>> = {
-  nobody: ['/sign-in', '/e/nothing'],
+  nobody: ['/sign-in', '/forgotten', '/e/nothing'],
   maren: [
     '/week',
     '/everything',

@@ -528,6 +528,34 @@ const CHECKS: Readonly<Record<string, () => readonly Check[]>> = {
     },
   ],
   '/carry-over': () => [{ method: 'GET', path: '/carry-over', expected: page(404) }],
+  '/api/school-sign-in': () => [
+    { method: 'GET', path: '/api/school-sign-in?to=//elsewhere.example', expected: all(303) },
+  ],
+  '/api/school-sign-in/callback': () => [
+    { method: 'GET', path: '/api/school-sign-in/callback?code=x&state=y', expected: all(303) },
+  ],
+  '/forgotten': () => [{ method: 'GET', path: '/forgotten', expected: all(200) }],
+  '/api/password-reset': () => [
+    {
+      method: 'POST',
+      path: '/api/password-reset',
+      body: { email: 'nobody@kittiwake.example' },
+      expected: all(200),
+    },
+  ],
+  '/api/account/password': () => [
+    {
+      method: 'PUT',
+      path: '/api/account/password',
+      body: { current: 'wrong', password: 'battens and a sheer' },
+      expected: signedInOnly(400),
+    },
+  ],
+  '/api/account/second-step': () => [
+    { method: 'POST', path: '/api/account/second-step', expected: signedInOnly(403) },
+    { method: 'PUT', path: '/api/account/second-step', body: { code: '1' }, expected: all(401) },
+    { method: 'DELETE', path: '/api/account/second-step', body: { code: '1' }, expected: all(401) },
+  ],
   '/api/courses/[id]/plan': () => [
     { method: 'GET', path: `/api/courses/${hlCourse}/plan`, expected: signedInOnly(404) },
     { method: 'GET', path: `/api/courses/${hlCourse}/plan?outline=1`, expected: signedInOnly(404) },
@@ -979,7 +1007,9 @@ test('the description of the API is true of the routes that run', async () => {
       const address = path.replace(/\{\w+\}/g, NOT_THERE);
       const body = method === 'get' || method === 'delete' ? undefined : {};
       const { status, headers } = await nobody.call(method.toUpperCase(), address, body);
-      expect(`${method} ${path}: ${headers.get('content-type')?.split(';')[0]}`).toMatch(/json$/);
+      // The way to the school's sign-in and back is by redirects.
+      if (status !== 303)
+        expect(`${method} ${path}: ${headers.get('content-type')?.split(';')[0]}`).toMatch(/json$/);
       expect(`${method} ${path}: ${status === 401 || (path === '/api/session' && status === 400)}`).toBe(
         `${method} ${path}: ${security === undefined || path === '/api/session'}`,
       );

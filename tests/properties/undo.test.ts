@@ -108,8 +108,11 @@ type Row = { id: EntryId; sequence: number; kind: string; title: string };
 /** Every act on the second entry, which asks students who is coming and is shown from a day. */
 const EACH_ONCE = ACTS.map((what): Act => ({ what, which: 1, other: 2, occurrence: undefined, scope: 'all', days: 1, along: true })); // prettier-ignore
 
-/** The day from which that entry is shown; tried first, as a deleted row comes back at another place. */
+/** The day from which that entry is shown. */
 const DATES: Act = { ...EACH_ONCE[0]!, what: 'dates', other: HANGING.indexOf('shownFrom') };
+/** Each by itself; those that delete come last, as a deleted row comes back at another place. */
+const deletes = ({ what }: Act) => what === 'delete' || what === 'remove';
+const ALONE = [DATES, ...EACH_ONCE.filter((a) => !deletes(a)), ...EACH_ONCE.filter(deletes)];
 
 async function carryOut(a: Act): Promise<Outcome<unknown> | undefined> {
   const { pembit, instructor } = school;
@@ -212,7 +215,7 @@ test('undoing acts one after the other brings back each state exactly, whatever 
         expect(await state(), `undoing ${by}`).toBe(was);
       }
     }),
-    { numRuns: 25, examples: [[[DATES]], [EACH_ONCE]] },
+    { numRuns: 40, examples: [...ALONE.map((a): [Act[]] => [[a]]), [EACH_ONCE]] },
   );
   // Every act was really done, not refused each time.
   expect([...carried.keys()].sort()).toEqual([...ACTS].sort());

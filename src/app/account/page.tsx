@@ -2,8 +2,11 @@ import type { Metadata } from 'next';
 import { accountTexts } from '@/core/texts/frame';
 import { zoneNames } from '@/core/time/zoneData';
 import { sharedPembit } from '@/server/pembit';
+import { hasSecondStep } from '@/server/session/secondStep';
 import { planSeenBy } from '@/server/plan/planSeenBy';
 import { settingsOf } from '@/server/students/settings';
+import { PasswordForm } from '@/ui/account/PasswordForm';
+import { SecondStep } from '@/ui/account/SecondStep';
 import { OwnSettings } from '@/ui/student/OwnSettings';
 import { SignOut } from '@/ui/session/SignOut';
 import { PageFrame } from '../PageFrame';
@@ -17,9 +20,10 @@ export default async function AccountPage() {
   const { person } = actor;
   const pembit = sharedPembit();
   // Without what one has chosen: the colours that courses have for everybody.
-  const [settings, plan] = await Promise.all([
+  const [settings, plan, secondStep] = await Promise.all([
     settingsOf(pembit, person.id),
     planSeenBy(pembit, actor.viewer, { notes: false }),
+    hasSecondStep(pembit, person.id),
   ]);
   return (
     <PageFrame actor={actor}>
@@ -36,6 +40,8 @@ export default async function AccountPage() {
             .filter((course) => !course.archived)
             .map(({ code, tag, title, color }) => ({ code, tag, title, color }))}
         />
+        <PasswordForm />
+        {person.isAdmin || actor.viewer.staffOf.size > 0 ? <SecondStep on={secondStep} /> : null}
         <SignOut />
       </div>
     </PageFrame>

@@ -1,10 +1,15 @@
 import { parseCookie } from 'cookie';
 import type { z } from 'zod';
 import type { FieldError, Outcome } from '@/core/refusals';
+import { refused } from '@/core/refusals';
+import { isOutOfRoom } from '@/server/outOfRoom';
 import type { Pembit } from '@/server/pembit';
 import { sharedPembit } from '@/server/pembit';
 import type { SubjectTable } from '@/server/session/condition';
 import { etagOf, onCondition } from '@/server/session/condition';
+import type { Tried } from '@/server/session/tries';
+import { mayTry } from '@/server/session/tries';
+import { CLIENT_ADDRESS } from '@/server/clientAddress';
 import type { SignedIn } from '@/server/session/session';
 import { cookieName, signedInBy } from '@/server/session/session';
 import { problem } from './problem';
@@ -19,6 +24,8 @@ type Spec<P, Q, B, W> = Readonly<{
   params?: P;
   query?: Q;
   body?: B;
+  /** How often one person, or one address where nobody is signed in, may ask. */
+  limit?: Tried;
   /** The table whose row `params.id` names: answers carry its ETag, and a write with If-Match holds for that state alone. */
   row?: SubjectTable;
 }>;
@@ -35,6 +42,8 @@ export type Contract = Readonly<{
 type Asked<P, Q, B, W> = Readonly<{
   pembit: Pembit;
   request: Request;
+  /** The network address that the request comes from, as far as it is known. */
+  from: string;
   actor: W extends 'person' ? SignedIn : SignedIn | undefined;
   params: Parsed<P>;
   query: Parsed<Q>;
@@ -60,6 +69,9 @@ export function endpoint<
     const actor = await signedInBy(pembit, jar[cookieName(pembit.config.baseUrl)]);
     if (spec.who === 'person' && !actor) return problem('notSignedIn');
 
+    const from = request.headers.get(CLIENT_ADDRESS) ?? '';
+    if (spec.limit && !mayTry(pembit, spec.limit, actor?.person.id ?? from)) return problem('tooManyTries');
+
     // An id that cannot be one is an address where nothing is.
     const params = spec.params?.safeParse(await context.params);
     if (params && !params.success) return problem('notFound');
@@ -77,14 +89,17 @@ export function endpoint<
       actor && subject && method !== 'GET'
         ? onCondition(actor, request.headers.get('if-match'), subject)
         : actor;
-    const outcome = await answer({
-      pembit,
-      request,
-      actor: asking as Asked<P, Q, B, W>['actor'],
-      params: params?.data as Parsed<P>,
-      query: query?.data as Parsed<Q>,
-      body: body?.data as Parsed<B>,
-    });
+    const outcome = await orNotSaved(pembit, () =>
+      answer({
+        pembit,
+        request,
+        from,
+        actor: asking as Asked<P, Q, B, W>['actor'],
+        params: params?.data as Parsed<P>,
+        query: query?.data as Parsed<Q>,
+        body: body?.data as Parsed<B>,
+      }),
+    );
     if (outcome instanceof Response) return outcome;
     if (!outcome.ok) return problem(outcome.reason, outcome.fields);
     const etag = subject && method === 'PUT' ? await etagOf(pembit, subject) : seen;
@@ -98,6 +113,20 @@ export function endpoint<
     return new Response(JSON.stringify(outcome.value ?? null), { status: outcome.status ?? 200, headers });
   };
   return Object.assign(handle, { contract: spec as Contract });
+}
+
+/** What the database cannot take is a refusal like any other: nothing was changed, and whoever asked is told. */
+async function orNotSaved<T>(
+  { log }: Pembit,
+  work: () => Promise<Answer<T> | Response>,
+): Promise<Answer<T> | Response> {
+  try {
+    return await work();
+  } catch (error) {
+    if (!isOutOfRoom(error)) throw error;
+    log.error({ err: error }, 'The database cannot be written');
+    return refused('notSaved');
+  }
 }
 
 /** Browsers say where a write comes from; a script that sends neither header is no browser with cookies. */

@@ -37,6 +37,12 @@ const STATUS = {
   noJoining: 404,
   seatsTaken: 409,
   noMeetingService: 503,
+  tooManyTries: 429,
+  codeNeeded: 401,
+  wrongCode: 401,
+  notSaved: 507,
+  noSchoolSignIn: 503,
+  notVouchedFor: 403,
 } as const satisfies Record<Refusal, number>;
 
 /** A refusal as RFC 9457 problem details; `errors` names the fields, each with a sentence. */

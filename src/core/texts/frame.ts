@@ -43,6 +43,7 @@ export const signInTexts = {
   email: 'E-mail address',
   password: 'Password',
   submit: 'Sign in',
+  bySchool: 'Sign in by way of the school',
   demoTitle: 'This is a demonstration',
   demoLead: 'The school, its people and its mail are invented. Choose whom to be:',
   demoAs: (name: string) => `Sign in as ${name}`,

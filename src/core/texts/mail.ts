@@ -28,7 +28,6 @@ export const welcomeTexts = {
   hint: 'At least 12 characters',
   submit: 'Save and sign in',
   spentTitle: 'This link does not hold any more',
-  spent:
-    'It was used already, or its 7 days are over. Ask your instructor or the school for a new one, or sign in.',
+  spent: 'It was used already, or its time is over. Ask for another one, or sign in.',
   signIn: 'Sign in',
 } as const;

@@ -39,5 +39,14 @@ export const refusalTexts = {
   seatsTaken: 'All seats are taken.',
   noMeetingService: 'No meeting service is connected, or it did not answer. Paste a link instead.',
   noJoining: 'Nobody can join at this address any more. Ask your instructor for the present one.',
+  tooManyTries: 'This was tried too often. Wait a quarter of an hour, then try again.',
+  codeNeeded: 'Type the code that your authenticator shows now.',
+  wrongCode: 'This code does not fit. Type the one that is shown now, or a recovery code.',
+  notSaved:
+    'This could not be saved: the server has no room, or may not write. Nothing was changed; what you typed is still here. Tell whoever runs the server.',
+  noSchoolSignIn:
+    'The school’s sign-in does not answer, or it took too long. Try again, or use your password.',
+  notVouchedFor:
+    'The school’s sign-in does not lead to an account here. Use the address that is on your roster, or ask your instructor.',
   alreadyUndone: 'This has been undone already.',
 } as const satisfies Record<Refusal, string>;

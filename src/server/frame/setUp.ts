@@ -9,7 +9,7 @@ import { recordChange } from '@/data/history/change';
 import { fromTerm } from '@/data/plan/frameRows';
 import { writeSettings } from '@/data/plan/schoolSettings';
 import type { Pembit } from '../pembit';
-import { hashPassword } from '../session/password';
+import { choosePassword } from '../session/choosePassword';
 
 /** Whether nobody has been here yet: then the first-run page is open, and nothing else. */
 export async function isEmpty(pembit: Pembit): Promise<boolean> {
@@ -19,7 +19,8 @@ export async function isEmpty(pembit: Pembit): Promise<boolean> {
 
 /** The first run: an administrator's account, the school, its first term. Refused once anybody has an account. */
 export async function setUp(pembit: Pembit, input: SetupInput): Promise<Outcome<{ email: string }>> {
-  const passwordHash = await hashPassword(input.password);
+  const chosen = await choosePassword(input.password, [input.name, input.email, input.school]);
+  if (!chosen.ok) return chosen;
   const nowMs = pembit.now().epochMilliseconds;
   const { result } = await recordChange(
     pembit.queue,
@@ -29,7 +30,7 @@ export async function setUp(pembit: Pembit, input: SetupInput): Promise<Outcome<
       if (row?.people !== 0) return refused('notFound');
       const email = input.email.toLowerCase();
       const first = { id: randomUUID() as PersonId, email, name: input.name, isAdmin: true };
-      await change.insert('people', [personRow(first, nowMs, passwordHash)]);
+      await change.insert('people', [personRow(first, nowMs, chosen.value)]);
       await change.insert('terms', [fromTerm({ ...input.term, id: randomUUID() as TermId })]);
       await writeSettings(change, {
         name: input.school,

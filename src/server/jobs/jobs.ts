@@ -6,6 +6,7 @@ import { refreshInTurn } from '../outside/refreshCalendar';
 import { passOnOffers } from '../signup/freedSeat';
 import { closeWithdrawnRooms, giveMissingRooms } from '../signup/rooms';
 import { remind } from '../signup/runTimes';
+import { keepTries } from '../session/tries';
 import { sendDigests } from '../students/digests';
 import { tidy } from './tidy';
 import type { Job } from './scheduler';
@@ -27,6 +28,7 @@ export function jobsOf(pembit: Pembit): Job[] {
     { name: 'reminders', pattern: '30 * * * * *', run: remind },
     { name: 'calendars', pattern: '*/15 * * * * *', run: refreshInTurn },
     { name: 'reads', pattern: '*/10 * * * * *', run: writeReads },
+    { name: 'tries', pattern: '*/3 * * * * *', run: keepTries },
     { name: 'digests', pattern: '0 0 * * * *', run: sendDigests },
     { name: 'tidy', pattern: '0 20 3 * * *', run: tidy },
   ];

@@ -55,7 +55,7 @@ export async function runDueJobs(pembit: Pembit, jobs: readonly Job[]): Promise<
             () => undefined,
             (reason: unknown) => (reason instanceof Error ? reason.message : String(reason)),
           );
-    if (error) console.error(`The job ${job.name} failed:`, error);
+    if (error) pembit.log.error({ job: job.name, err: error }, 'A job failed');
     if (at !== undefined) ran.push(job.name);
     const doneMs = at === undefined ? null : pembit.now().epochMilliseconds;
     await pembit.queue.write(

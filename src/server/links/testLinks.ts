@@ -87,6 +87,6 @@ export async function testLinksInTurn(pembit: Pembit): Promise<void> {
   if (urls.length === 0) return;
   running.add(pembit.queue);
   void testAll(pembit, urls)
-    .catch((error: unknown) => console.error('Testing links failed:', error))
+    .catch((error: unknown) => pembit.log.error({ err: error }, 'Testing links failed'))
     .finally(() => running.delete(pembit.queue));
 }

@@ -13,6 +13,7 @@ import type { StampScope } from '@/data/history/stamps';
 import { readStamps } from '@/data/history/stamps';
 import { goneAddress, outletByTokenHash } from '@/data/outlets/outlets';
 import type { Pembit } from '../pembit';
+import { mayTry } from '../session/tries';
 import { keptPerson } from '../people/keptPeople';
 import { keptPlan } from '../plan/keptPlan';
 import { codedAnswer, conditional } from './conditional';
@@ -21,7 +22,7 @@ import { countRead } from './countReads';
 import { askedBy, embedContext } from './embed/embedContext';
 import { embedDocument } from './embed/embedDocument';
 import { dayPage, entryPage, ownPage, viewOf } from './embed/embedPages';
-import { goneAnswer, sent } from './goneAnswer';
+import { goneAnswer, tooManyMisses, sent } from './goneAnswer';
 import { CORS, embedHeaders, feedHeaders, jsonHeaders, policyFor } from './headers';
 import type { CachedAnswer } from './outletCache';
 import { createOutletCache } from './outletCache';
@@ -85,6 +86,8 @@ export function createOutletAnswerer(pembit: Pembit): (request: OutletRequest) =
     const hash = wanted && tokenHash(wanted.token);
     const outlet = hash === undefined ? undefined : await outletByTokenHash(pembit, hash);
     if (!wanted || !outlet || !serves(outlet, wanted)) {
+      // Right addresses are never held up by wrong ones: only these are counted.
+      if (!mayTry(pembit, 'token', request.from ?? '')) return tooManyMisses(request);
       const gone = hash !== undefined && !outlet ? await goneAddress(pembit, hash) : undefined;
       return goneAnswer(request, hash, gone, nowMs);
     }

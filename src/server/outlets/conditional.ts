@@ -9,6 +9,8 @@ export type OutletRequest = Readonly<{
   /** Without the question mark; empty where there is none. */
   query: string;
   headers: Readonly<Record<string, string | undefined>>;
+  /** The network address that it comes from, as far as it is known. */
+  from?: string;
 }>;
 export type OutletAnswer = Readonly<{ status: number; headers: Record<string, string>; body?: Buffer }>;
 

@@ -1,5 +1,6 @@
 import { Temporal } from 'temporal-polyfill';
 import { writeCalendar } from '@/core/icalendar/writeCalendar';
+import { refusalTexts } from '@/core/texts/refusals';
 import { embedTexts } from '@/core/texts/embeds';
 import { requireZone } from '@/core/time/zoneData';
 import type { GoneAddress } from '@/data/outlets/outlets';
@@ -27,6 +28,10 @@ export function goneAnswer(
     ? sent(status, embedHeaders(), method, says ? sentencePage(says.title, says.sentence) : unknownPage())
     : sent(status, plainHeaders, method, `${says?.sentence ?? embedTexts.unknownFeed}\n`);
 }
+
+/** Whoever asked for very many addresses that are none is asked to wait. */
+export const tooManyMisses = ({ method }: OutletRequest): OutletAnswer =>
+  sent(429, { ...plainHeaders, 'retry-after': '900' }, method, `${refusalTexts.tooManyTries}\n`);
 
 const saysOf = ({ name, replaced }: GoneAddress) =>
   replaced

@@ -133,6 +133,6 @@ export async function refreshInTurn(pembit: Pembit): Promise<void> {
   if (due.length === 0) return;
   running.add(pembit.queue);
   void Promise.all(due.map((state) => refresh(pembit, state)))
-    .catch((error: unknown) => console.error('Reading calendars failed:', error))
+    .catch((error: unknown) => pembit.log.error({ err: error }, 'Reading calendars failed'))
     .finally(() => running.delete(pembit.queue));
 }

@@ -9,7 +9,7 @@ import type { Letter } from '@/data/mail/outbox';
 import { queueLetters } from '@/data/mail/outbox';
 import type { Writer } from '@/data/writeQueue';
 import type { Pembit } from '../pembit';
-import { hashPassword } from '../session/password';
+import { choosePassword } from '../session/choosePassword';
 
 const HOLDS_MS = 7 * 24 * 3_600_000;
 const idOf = (token: string) => createHash('sha256').update(token).digest('hex');
@@ -37,14 +37,35 @@ export async function invite(
   await queueLetters(writer, letters, nowMs);
 }
 
-async function invited(
-  reader: Reader,
-  token: string,
-  nowMs: number,
-): Promise<{ id: PersonId; name: string; email: string } | undefined> {
-  const [row] = await select<{ id: PersonId; name: string; email: string }>(
+/** Sends one person a link with which they choose a password; earlier links of theirs end. */
+export async function sendLink(
+  pembit: Pembit,
+  writer: Writer,
+  person: Readonly<{ id: PersonId; email: string }>,
+  { holdsMs, subject, text }: Readonly<{ holdsMs: number; subject: string; text: (link: string) => string }>,
+): Promise<void> {
+  const nowMs = pembit.now().epochMilliseconds;
+  const token = randomBytes(32).toString('base64url');
+  const queries = writer.sequelize.getQueryInterface();
+  const { transaction } = writer;
+  await queries.bulkDelete('invitations', { person_id: person.id }, { transaction });
+  await queries.bulkInsert('invitations', [{ id: idOf(token), person_id: person.id, expires_at: nowMs + holdsMs }], { transaction }); // prettier-ignore
+  const letter = {
+    to: person.email,
+    subject,
+    text: text(`${pembit.config.baseUrl}/welcome/${token}`),
+    sender: null,
+  };
+  await queueLetters(writer, [letter], nowMs);
+}
+
+/** `known`: somebody who has a password already, and chooses another. */
+type Invited = Readonly<{ id: PersonId; name: string; email: string; known: number }>;
+
+async function invited(reader: Reader, token: string, nowMs: number): Promise<Invited | undefined> {
+  const [row] = await select<Invited>(
     reader,
-    `SELECT people.id, people.name, people.email FROM invitations JOIN people ON people.id = invitations.person_id
+    `SELECT people.id, people.name, people.email, people.password_hash <> '' AS known FROM invitations JOIN people ON people.id = invitations.person_id
      WHERE invitations.id = :id AND expires_at > :nowMs`,
     { id: idOf(token), nowMs },
   );
@@ -61,13 +82,16 @@ export async function acceptInvitation(
   token: string,
   password: string,
 ): Promise<Outcome<{ email: string }>> {
-  const passwordHash = await hashPassword(password);
+  const asked = await invitedBy(pembit, token);
+  if (!asked) return refused('notFound');
+  const chosen = await choosePassword(password, [asked.name, asked.email]);
+  if (!chosen.ok) return chosen;
   return pembit.queue.write(async (writer) => {
     const person = await invited(writer, token, pembit.now().epochMilliseconds);
     if (!person) return refused('notFound');
     const queries = writer.sequelize.getQueryInterface();
     const { transaction } = writer;
-    await queries.bulkUpdate('people', { password_hash: passwordHash }, { id: person.id }, { transaction });
+    await queries.bulkUpdate('people', { password_hash: chosen.value }, { id: person.id }, { transaction });
     await queries.bulkDelete('invitations', { person_id: person.id }, { transaction });
     await queries.bulkDelete('sessions', { person_id: person.id }, { transaction });
     return done({ email: person.email });

@@ -20,5 +20,5 @@ export async function recordShown(
   const nowMs = pembit.now().epochMilliseconds;
   void pembit.queue
     .write((writer) => markShown(writer, person, fresh, nowMs), { aside: true })
-    .catch((error: unknown) => console.error('What was shown could not be noted:', error));
+    .catch((error: unknown) => pembit.log.error({ err: error }, 'What was shown could not be noted'));
 }

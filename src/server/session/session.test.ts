@@ -24,7 +24,7 @@ afterAll(() => school.close());
 
 const emailOf = { instructor: 'p0@school.example', student: 'p2@school.example' };
 async function tokenOf(email: string): Promise<string> {
-  const outcome = await signIn(pembit, email, PASSWORD);
+  const outcome = await signIn(pembit, { email: email, password: PASSWORD });
   if (!outcome.ok) throw new Error(outcome.reason);
   return outcome.value.token;
 }
@@ -46,9 +46,13 @@ test('a password is kept as a slow hash with its own salt, and nothing else fits
 
 describe('signing in', () => {
   test('takes the address in any case; a wrong password and an unknown address are the same answer', async () => {
-    expect((await signIn(pembit, ' P2@School.example', PASSWORD)).ok).toBe(true);
-    expect(await signIn(pembit, emailOf.student, 'wrong')).toMatchObject({ reason: 'wrongSignIn' });
-    expect(await signIn(pembit, 'nobody@school.example', PASSWORD)).toMatchObject({ reason: 'wrongSignIn' });
+    expect((await signIn(pembit, { email: ' P2@School.example', password: PASSWORD })).ok).toBe(true);
+    expect(await signIn(pembit, { email: emailOf.student, password: 'wrong' })).toMatchObject({
+      reason: 'wrongSignIn',
+    });
+    expect(await signIn(pembit, { email: 'nobody@school.example', password: PASSWORD })).toMatchObject({
+      reason: 'wrongSignIn',
+    });
   });
 
   test('the database keeps no token', async () => {
@@ -117,11 +121,13 @@ describe('a first sign-in', () => {
       ok: false,
       reason: 'notFound',
     });
-    expect((await signIn(pembit, student().email, 'another long password')).ok).toBe(true);
+    expect((await signIn(pembit, { email: student().email, password: 'another long password' })).ok).toBe(
+      true,
+    );
   });
 
   test('ends sessions that were open, holds for 7 days, and a newer link ends an older one', async () => {
-    const open = (await signIn(pembit, student().email, 'another long password')) as {
+    const open = (await signIn(pembit, { email: student().email, password: 'another long password' })) as {
       value: { token: string };
     };
     const [older, newer] = [await linkTo(), await linkTo()];

@@ -9,6 +9,8 @@ import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
 import { keptPerson } from '../people/keptPeople';
 import type { Pembit } from '../pembit';
+import { hasSecondStep, spendCode } from './secondStep';
+import { countTry, forgetTries, isSpent } from './tries';
 import { verifyNobody, verifyPassword } from './password';
 
 const HOUR = 3_600_000;
@@ -36,18 +38,39 @@ export type SignedIn = Readonly<{
   unchanged?: (reader: Reader) => Promise<boolean>;
 }>;
 
-/** Makes a new session; the token goes into the cookie and is not kept. */
+/** What somebody types to sign in, and the network address that they come from. */
+export type Credentials = Readonly<{ email: string; password: string; code?: string; from?: string }>;
+
+/**
+ * Makes a new session; the token goes into the cookie and is not kept. Whoever has a second step is asked for its code once
+ * the password fits. What is wrong is counted, and too much of it ends in a pause.
+ */
 export async function signIn(
   pembit: Pembit,
-  email: string,
-  password: string,
+  { email, password, code, from = '' }: Credentials,
 ): Promise<Outcome<{ token: string; person: Person }>> {
+  const account = email.trim().toLowerCase();
+  const counted = [
+    ['signIn', `${from} ${account}`],
+    ['account', account],
+    ['address', from],
+  ] as const;
+  if (counted.some(([what, who]) => isSpent(pembit, what, who))) return refused('tooManyTries');
+  const wrong = (reason: 'wrongSignIn' | 'wrongCode') => {
+    for (const [what, who] of counted) countTry(pembit, what, who);
+    return refused(reason);
+  };
   const found = await personByEmail(pembit, email);
   // Somebody invited who has not chosen a password yet is like nobody here.
   const fits = found?.passwordHash
     ? await verifyPassword(password, found.passwordHash)
     : await verifyNobody(password);
-  if (!found || !fits) return refused('wrongSignIn');
+  if (!found || !fits) return wrong('wrongSignIn');
+  if (await hasSecondStep(pembit, found.id)) {
+    if (!code) return refused('codeNeeded');
+    if (!(await spendCode(pembit, found.id, code))) return wrong('wrongCode');
+  }
+  forgetTries(pembit, 'signIn', `${from} ${account}`);
   const { passwordHash: _, ...person } = found;
   return done({ token: await openSession(pembit, person.id), person });
 }

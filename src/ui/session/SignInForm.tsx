@@ -1,23 +1,33 @@
 'use client';
 import Button from '@mui/material/Button';
+import Link from 'next/link';
 import { useState } from 'react';
 import { signInTexts } from '@/core/texts/frame';
+import { passwordTexts } from '@/core/texts/passwords';
 import { callApi } from '../controls/callApi';
 import { keepFor } from '../controls/useKept';
 import { Field } from '../controls/Field';
 import styles from './SignIn.module.css';
 
 export type DemoChoice = Readonly<{ email: string; name: string; role: string }>;
-type Props = Readonly<{ to: string; demo?: { people: readonly DemoChoice[]; password: string } }>;
+type Props = Readonly<{
+  to: string;
+  /** Whether the school has a sign-in of its own, and what it has refused. */
+  school: boolean;
+  refused?: string;
+  demo?: { people: readonly DemoChoice[]; password: string };
+}>;
 
-export function SignInForm({ to, demo }: Props) {
+export function SignInForm({ to, school, refused, demo }: Props) {
   const [email, setEmail] = useState('');
   const [password, setPassword] = useState('');
-  const [error, setError] = useState<string>();
+  const [error, setError] = useState(refused);
   const [errors, setErrors] = useState<Readonly<Record<string, string>>>({});
   const [busy, setBusy] = useState(false);
+  /** Undefined until the password fits and a second step asks for a code. */
+  const [code, setCode] = useState<string>();
 
-  const signIn = async (credentials: { email: string; password: string }) => {
+  const signIn = async (credentials: { email: string; password: string; code?: string }) => {
     setBusy(true);
     const answer = await callApi('POST', '/api/session', credentials);
     // A whole new page: nothing of an earlier person's stays in the browser's memory.
@@ -26,6 +36,7 @@ export function SignInForm({ to, demo }: Props) {
       return window.location.assign(to);
     }
     setBusy(false);
+    if (answer.reason === 'codeNeeded') setCode(code ?? '');
     setErrors(answer.fields);
     setError(Object.keys(answer.fields).length > 0 ? undefined : answer.message);
   };
@@ -60,7 +71,7 @@ export function SignInForm({ to, demo }: Props) {
         noValidate
         onSubmit={(event) => {
           event.preventDefault();
-          void signIn({ email, password });
+          void signIn({ email, password, code });
         }}
       >
         <Field
@@ -81,12 +92,30 @@ export function SignInForm({ to, demo }: Props) {
           onChange={setPassword}
           error={errors.password}
         />
+        {code === undefined ? null : (
+          <Field
+            label={passwordTexts.code}
+            hint={passwordTexts.codeHint}
+            autoComplete="one-time-code"
+            value={code}
+            onChange={setCode}
+            error={errors.code}
+          />
+        )}
         <p role="alert" className={styles.error}>
           {error}
         </p>
         <Button type="submit" variant="contained" disabled={busy}>
           {signInTexts.submit}
         </Button>
+        {school ? (
+          <Button variant="outlined" href={`/api/school-sign-in?to=${encodeURIComponent(to)}`}>
+            {signInTexts.bySchool}
+          </Button>
+        ) : null}
+        <Link className="lone" href="/forgotten">
+          {passwordTexts.forgotten}
+        </Link>
       </form>
     </>
   );

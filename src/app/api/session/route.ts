@@ -7,12 +7,16 @@ import { sessionCookie } from '../sessionCookie';
 const credentials = z.object({
   email: z.string({ error: 'Type your e-mail address.' }).trim().min(1, 'Type your e-mail address.').max(254),
   password: z.string({ error: 'Type your password.' }).min(1, 'Type your password.').max(1000),
+  /** Of the second step, where there is one. */
+  code: z.string().max(40).optional(),
 });
 
 /** Signs in. */
-export const POST = endpoint({ who: 'anyone', body: credentials }, async ({ pembit, body }) => {
-  const outcome = await signIn(pembit, body.email, body.password);
+export const POST = endpoint({ who: 'anyone', body: credentials }, async ({ pembit, actor, body, from }) => {
+  const outcome = await signIn(pembit, { ...body, from });
   if (!outcome.ok) return outcome;
+  // A session that was there before the sign-in does not outlive it.
+  if (actor) await signOut(pembit, actor);
   const { token, person } = outcome.value;
   return {
     ...done({ name: person.name, email: person.email }),

@@ -1,6 +1,7 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
 import { welcomeTexts } from '@/core/texts/mail';
+import { passwordTexts } from '@/core/texts/passwords';
 import { invitedBy } from '@/server/people/invitation';
 import { sharedPembit } from '@/server/pembit';
 import styles from '@/ui/session/SignIn.module.css';
@@ -15,8 +16,10 @@ export default async function WelcomePage({ params }: { params: Promise<{ token:
     <main className={styles.page}>
       {person ? (
         <>
-          <h1>{welcomeTexts.title}</h1>
-          <p className={styles.lead}>{welcomeTexts.lead(person.name, person.email)}</p>
+          <h1>{person.known ? passwordTexts.resetTitle : welcomeTexts.title}</h1>
+          <p className={styles.lead}>
+            {(person.known ? passwordTexts.resetLead : welcomeTexts.lead)(person.name, person.email)}
+          </p>
           <WelcomeForm token={token} email={person.email} />
         </>
       ) : (

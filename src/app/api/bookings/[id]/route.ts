@@ -6,6 +6,6 @@ import { endpoint } from '../../endpoint';
 const params = z.object({ id: bookingId });
 
 /** Gives the time back. */
-export const DELETE = endpoint({ who: 'person', params }, ({ pembit, actor, params }) =>
+export const DELETE = endpoint({ who: 'person', limit: 'booking', params }, ({ pembit, actor, params }) =>
   giveBack(pembit, actor, params.id),
 );

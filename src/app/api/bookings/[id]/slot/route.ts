@@ -7,6 +7,7 @@ const params = z.object({ id: bookingId });
 const body = z.object({ slot: slotId });
 
 /** Exchanges one's time for another one of the same sheet. */
-export const PUT = endpoint({ who: 'person', params, body }, ({ pembit, actor, params, body }) =>
-  moveBooking(pembit, actor, params.id, body.slot),
+export const PUT = endpoint(
+  { who: 'person', limit: 'booking', params, body },
+  ({ pembit, actor, params, body }) => moveBooking(pembit, actor, params.id, body.slot),
 );

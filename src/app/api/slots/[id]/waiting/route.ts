@@ -6,12 +6,15 @@ import { endpoint } from '../../../endpoint';
 const params = z.object({ id: slotId });
 
 /** Waits for a time that is taken. */
-export const POST = endpoint({ who: 'person', params }, async ({ pembit, actor, params }) => ({
-  ...(await waitFor(pembit, actor, params.id)),
-  status: 201,
-}));
+export const POST = endpoint(
+  { who: 'person', limit: 'booking', params },
+  async ({ pembit, actor, params }) => ({
+    ...(await waitFor(pembit, actor, params.id)),
+    status: 201,
+  }),
+);
 
 /** Waits no more. */
-export const DELETE = endpoint({ who: 'person', params }, ({ pembit, actor, params }) =>
+export const DELETE = endpoint({ who: 'person', limit: 'booking', params }, ({ pembit, actor, params }) =>
   stopWaiting(pembit, actor, params.id),
 );

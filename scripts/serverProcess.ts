@@ -1,0 +1,65 @@
+/** The built application as a process of its own, for the commands that measure it or kill it. */
+import { spawn } from 'node:child_process';
+import { createServer } from 'node:net';
+
+export type ServerProcess = Readonly<{
+  url: string;
+  pid: number;
+  /** From the start of the process to its first word that it is ready. */
+  readyMs: number;
+  stop: () => Promise<void>;
+  /** SIGKILL: nothing is finished, nothing said. */
+  kill: () => Promise<void>;
+}>;
+
+const freePort = (): Promise<number> =>
+  new Promise((resolve, reject) => {
+    const probe = createServer();
+    probe.once('error', reject);
+    probe.listen(0, () => {
+      const { port } = probe.address() as { port: number };
+      probe.close(() => resolve(port));
+    });
+  });
+
+/** Starts on free ports; `env` says at least where the data lie. */
+export async function startServer(env: Readonly<Record<string, string>>): Promise<ServerProcess> {
+  const [port, standinsPort] = [await freePort(), await freePort()];
+  const began = performance.now();
+  const child = spawn(process.execPath, ['--import', 'tsx', 'server.ts'], {
+    env: {
+      ...process.env,
+      NODE_ENV: 'production',
+      NEXT_TELEMETRY_DISABLED: '1',
+      PORT: String(port),
+      PEMBIT_STANDINS_PORT: String(standinsPort),
+      PEMBIT_DEMO: '1',
+      PEMBIT_NOW: '2026-10-13T12:00:00Z',
+      ...env,
+    },
+    stdio: ['ignore', 'pipe', 'pipe'],
+  });
+  let output = '';
+  await new Promise<void>((resolve, reject) => {
+    const read = (chunk: Buffer) => {
+      output = (output + chunk.toString()).slice(-4000);
+      if (output.includes('Pembit is ready')) resolve();
+    };
+    child.stdout.on('data', read);
+    child.stderr.on('data', read);
+    child.once('exit', (code) => reject(new Error(`The server stopped with ${code}:\n${output}`)));
+  });
+  const end = async (signal: 'SIGTERM' | 'SIGKILL') => {
+    child.removeAllListeners('exit');
+    const gone = new Promise((resolve) => child.once('exit', resolve));
+    child.kill(signal);
+    await gone;
+  };
+  return {
+    url: `http://localhost:${port}`,
+    pid: child.pid!,
+    readyMs: performance.now() - began,
+    stop: () => end('SIGTERM'),
+    kill: () => end('SIGKILL'),
+  };
+}

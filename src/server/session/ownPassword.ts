@@ -1,0 +1,58 @@
+import { createHash } from 'node:crypto';
+import type { Outcome } from '@/core/refusals';
+import { done, refused } from '@/core/refusals';
+import { passwordTexts } from '@/core/texts/passwords';
+import { personByEmail } from '@/data/people/people';
+import { sendLink } from '../people/invitation';
+import type { Pembit } from '../pembit';
+import { choosePassword } from './choosePassword';
+import { verifyPassword } from './password';
+import type { SignedIn } from './session';
+import { openSession } from './session';
+import { countTry, isSpent, mayTry } from './tries';
+
+const HOLDS_MS = 30 * 60_000;
+
+/** Another password, for whoever knows the present one. All sessions end; the answer is a new one for this device. */
+export async function changePassword(
+  pembit: Pembit,
+  { person }: SignedIn,
+  { current, password }: Readonly<{ current: string; password: string }>,
+): Promise<Outcome<{ token: string }>> {
+  if (isSpent(pembit, 'signIn', person.id)) return refused('tooManyTries');
+  const known = await personByEmail(pembit, person.email);
+  if (!known || !(await verifyPassword(current, known.passwordHash))) {
+    countTry(pembit, 'signIn', person.id);
+    return refused('badRequest', [{ field: 'current', message: passwordTexts.wrongCurrent }]);
+  }
+  const chosen = await choosePassword(password, [person.name, person.email]);
+  if (!chosen.ok) return chosen;
+  await pembit.queue.write(
+    async ({ sequelize, transaction }) => {
+      const queries = sequelize.getQueryInterface();
+      await queries.bulkUpdate('people', { password_hash: chosen.value }, { id: person.id }, { transaction });
+      await queries.bulkDelete('sessions', { person_id: person.id }, { transaction });
+    },
+    { aside: true },
+  );
+  return done({ token: await openSession(pembit, person.id) });
+}
+
+/** Sends a link for a new password. The answer is the same whoever asks: who has an account is nobody else’s business. */
+export async function sendReset(pembit: Pembit, email: string, from: string): Promise<Outcome<null>> {
+  if (!mayTry(pembit, 'letter', from)) return refused('tooManyTries');
+  const person = await personByEmail(pembit, email);
+  const key = createHash('sha256').update(email.trim().toLowerCase()).digest('hex');
+  // Nobody’s mailbox is filled by others: three letters in an hour are enough for anybody.
+  if (!person || !mayTry(pembit, 'mailbox', key)) return done(null);
+  await pembit.queue.write(
+    (writer) =>
+      sendLink(pembit, writer, person, {
+        holdsMs: HOLDS_MS,
+        subject: passwordTexts.resetSubject,
+        text: (link) => passwordTexts.reset(person.name, link),
+      }),
+    { aside: true },
+  );
+  return done(null);
+}

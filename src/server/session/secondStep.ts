@@ -1,0 +1,131 @@
+import { createCipheriv, createDecipheriv, createHash, hkdfSync, randomBytes } from 'node:crypto';
+import { Secret, TOTP } from 'otpauth';
+import QRCode from 'qrcode';
+import type { Viewer } from '@/core/entries/viewer';
+import type { PersonId } from '@/core/ids';
+import type { Outcome } from '@/core/refusals';
+import { done, refused } from '@/core/refusals';
+import type { Reader } from '@/data/database';
+import { select } from '@/data/database';
+import type { Person } from '@/data/people/people';
+import type { Writer } from '@/data/writeQueue';
+import type { Pembit } from '../pembit';
+
+const RECOVERY_CODES = 10;
+const STEP_SECONDS = 30;
+
+/** Somebody who is signed in. */
+type Actor = Readonly<{ person: Person; viewer: Extract<Viewer, { kind: 'person' }> }>;
+type Row = Readonly<{ secret: string; confirmed_at: number | null; last_step: number; recovery: string }>;
+
+/** RFC 6238 with the values that authenticators expect: SHA-1, six digits, thirty seconds. */
+const totpOf = (secret: string, email: string) =>
+  new TOTP({ issuer: 'Pembit', label: email, secret: Secret.fromBase32(secret), digits: 6, period: STEP_SECONDS }); // prettier-ignore
+
+const keyOf = ({ secret }: Pick<Pembit, 'secret'>) =>
+  Buffer.from(hkdfSync('sha256', secret, '', 'pembit second step', 32));
+
+/** A copy of the database alone shows no secret: they are encrypted (AES-256-GCM) with a key of the server's own. */
+function seal(pembit: Pembit, person: PersonId, text: string): string {
+  const iv = randomBytes(12);
+  const cipher = createCipheriv('aes-256-gcm', keyOf(pembit), iv).setAAD(Buffer.from(person));
+  const body = Buffer.concat([cipher.update(text, 'utf8'), cipher.final()]);
+  return Buffer.concat([iv, cipher.getAuthTag(), body]).toString('base64url');
+}
+
+function unseal(pembit: Pembit, person: PersonId, sealed: string): string {
+  const bytes = Buffer.from(sealed, 'base64url');
+  const decipher = createDecipheriv('aes-256-gcm', keyOf(pembit), bytes.subarray(0, 12))
+    .setAAD(Buffer.from(person))
+    .setAuthTag(bytes.subarray(12, 28));
+  return Buffer.concat([decipher.update(bytes.subarray(28)), decipher.final()]).toString('utf8');
+}
+
+const rowOf = async (reader: Reader, person: PersonId): Promise<Row | undefined> =>
+  (await select<Row>(reader, 'SELECT * FROM second_steps WHERE person_id = :person', { person }))[0];
+
+const run = ({ sequelize, transaction }: Writer, sql: string, replacements: Record<string, unknown>) =>
+  sequelize.query(sql, { replacements, transaction });
+
+export const hasSecondStep = async (reader: Reader, person: PersonId): Promise<boolean> => {
+  const row = await rowOf(reader, person);
+  return row !== undefined && row.confirmed_at !== null;
+};
+
+const plainCode = (code: string) => code.toLowerCase().replace(/[^0-9a-z]/g, '');
+const hashOf = (code: string) => createHash('sha256').update(plainCode(code)).digest('base64url');
+
+/** The time step that a code belongs to, one before and after included; undefined where it is none, or was used. */
+function stepOf(pembit: Pembit, row: Row, person: PersonId, code: string): number | undefined {
+  const totp = totpOf(unseal(pembit, person, row.secret), '');
+  const timestamp = pembit.now().epochMilliseconds;
+  const delta = totp.validate({ token: plainCode(code), timestamp, window: 1 });
+  if (delta === null) return undefined;
+  const step = Math.floor(timestamp / 1000 / STEP_SECONDS) + delta;
+  return step > row.last_step ? step : undefined;
+}
+
+/** Spends a code of the authenticator, or a recovery code: neither works a second time. */
+export function spendCode(pembit: Pembit, person: PersonId, code: string): Promise<boolean> {
+  return pembit.queue.write(
+    async (writer) => {
+      const row = await rowOf(writer, person);
+      if (!row) return false;
+      const step = stepOf(pembit, row, person, code);
+      if (step !== undefined) {
+        await run(writer, 'UPDATE second_steps SET last_step = :step WHERE person_id = :person', { step, person }); // prettier-ignore
+        return true;
+      }
+      const hashes = JSON.parse(row.recovery) as string[];
+      const left = hashes.filter((hash) => hash !== hashOf(code));
+      if (left.length === hashes.length) return false;
+      await run(writer, 'UPDATE second_steps SET recovery = :left WHERE person_id = :person', { left: JSON.stringify(left), person }); // prettier-ignore
+      return true;
+    },
+    { aside: true },
+  );
+}
+
+export type NewSecondStep = Readonly<{ key: string; picture: string }>;
+
+/** A new secret, which counts once a code of it was typed: in letters, and as a picture (a data URL). For staff. */
+export async function beginSecondStep(pembit: Pembit, actor: Actor): Promise<Outcome<NewSecondStep>> {
+  const { id, email, isAdmin } = actor.person;
+  if (!isAdmin && actor.viewer.staffOf.size === 0) return refused('notYours');
+  if (await hasSecondStep(pembit, id)) return refused('changedMeanwhile');
+  const key = new Secret({ size: 20 }).base32;
+  await pembit.queue.write(
+    (writer) => run(writer, 'INSERT OR REPLACE INTO second_steps (person_id, secret) VALUES (:id, :secret)', { id, secret: seal(pembit, id, key) }),
+    { aside: true },
+  ); // prettier-ignore
+  return done({ key, picture: await QRCode.toDataURL(totpOf(key, email).toString(), { margin: 1, width: 220 }) }); // prettier-ignore
+}
+
+/** Turns the second step on by its first code; answers with recovery codes, which are kept as hashes alone. */
+export async function confirmSecondStep(
+  pembit: Pembit,
+  actor: Actor,
+  code: string,
+): Promise<Outcome<{ recovery: readonly string[] }>> {
+  const { id } = actor.person;
+  const recovery = Array.from({ length: RECOVERY_CODES }, () => randomBytes(8).toString('hex').replace(/(.{4})(?=.)/g, '$1-')); // prettier-ignore
+  const confirmed = await pembit.queue.write(
+    async (writer) => {
+      const row = await rowOf(writer, id);
+      const step = row && row.confirmed_at === null ? stepOf(pembit, row, id, code) : undefined;
+      if (step === undefined) return false;
+      await run(writer, 'UPDATE second_steps SET confirmed_at = :now, last_step = :step, recovery = :hashes WHERE person_id = :id', { id, step, now: pembit.now().epochMilliseconds, hashes: JSON.stringify(recovery.map(hashOf)) }); // prettier-ignore
+      return true;
+    },
+    { aside: true },
+  );
+  return confirmed ? done({ recovery }) : refused('wrongCode');
+}
+
+/** Turns it off, for whoever has a code: a session alone is not enough. */
+export async function endSecondStep(pembit: Pembit, actor: Actor, code: string): Promise<Outcome<null>> {
+  const { id } = actor.person;
+  if (!(await spendCode(pembit, id, code))) return refused('wrongCode');
+  await pembit.queue.write((writer) => run(writer, 'DELETE FROM second_steps WHERE person_id = :id', { id }), { aside: true }); // prettier-ignore
+  return done(null);
+}

@@ -1,0 +1,96 @@
+import { createHash } from 'node:crypto';
+import type { Tries } from '@/data/people/tries';
+import { triesSince, writeTries } from '@/data/people/tries';
+import type { Reader } from '@/data/database';
+import type { WriteQueue } from '@/data/writeQueue';
+import type { Clock } from '../clock';
+
+/** Where tries are counted. */
+export type Counting = Readonly<{
+  tries: Map<string, Tries>;
+  unwrittenTries: Set<string>;
+  now: Clock;
+  queue: WriteQueue;
+}>;
+
+const MINUTE = 60_000;
+/**
+ * How often in how long. What one address may get wrong is counted for each account by itself: a class behind one address
+ * does not shut itself out; all together may be wrong as often as several classes are in a bad hour.
+ */
+const LIMITS = {
+  /** A wrong password or code, for one account from one address. */
+  signIn: { most: 10, within: 15 * MINUTE },
+  /** For one account, from anywhere. */
+  account: { most: 60, within: 60 * MINUTE },
+  /** From one address, for any account. */
+  address: { most: 500, within: 15 * MINUTE },
+  /** An address of an outlet, a link or a joining that is none, from one network address. */
+  token: { most: 600, within: 15 * MINUTE },
+  /** Letters with a link for a new password, asked for from one address. */
+  letter: { most: 30, within: 60 * MINUTE },
+  /** Such letters to one mailbox. */
+  mailbox: { most: 3, within: 60 * MINUTE },
+  /** Times taken, given back or exchanged by one person. */
+  booking: { most: 60, within: MINUTE },
+} as const;
+export type Tried = keyof typeof LIMITS;
+const LONGEST = Math.max(...Object.values(LIMITS).map(({ within }) => within));
+/** More than a school has people and devices; beyond it the oldest are forgotten. */
+const MOST_KEPT = 50_000;
+
+const keyOf = (what: Tried, who: string) => createHash('sha256').update(`${what} ${who}`).digest('base64url');
+
+/** What was tried before the process began. */
+export const keptTries = (reader: Reader, nowMs: number): Promise<Map<string, Tries>> =>
+  triesSince(reader, nowMs - LONGEST);
+
+/** Whether somebody has tried something as often as they may for now. */
+export function isSpent({ tries, now }: Counting, what: Tried, who: string): boolean {
+  const { most, within } = LIMITS[what];
+  const known = tries.get(keyOf(what, who));
+  return known !== undefined && now().epochMilliseconds - known.sinceMs < within && known.count >= most;
+}
+
+/** Notes a try: in memory, written down every few seconds. */
+export function countTry({ tries, unwrittenTries, now }: Counting, what: Tried, who: string): void {
+  const key = keyOf(what, who);
+  const nowMs = now().epochMilliseconds;
+  const known = tries.get(key);
+  const holds = known !== undefined && nowMs - known.sinceMs < LIMITS[what].within;
+  tries.delete(key);
+  tries.set(key, holds ? { ...known, count: known.count + 1 } : { count: 1, sinceMs: nowMs });
+  unwrittenTries.add(key);
+  for (const oldest of tries.keys()) {
+    if (tries.size <= MOST_KEPT) break;
+    tries.delete(oldest);
+  }
+}
+
+/** Counts a try, unless there have been too many: answers whether it may go on. */
+export function mayTry(pembit: Counting, what: Tried, who: string): boolean {
+  if (isSpent(pembit, what, who)) return false;
+  countTry(pembit, what, who);
+  return true;
+}
+
+/** Forgets what somebody got wrong, once they got it right. */
+export function forgetTries({ tries, unwrittenTries }: Counting, what: Tried, who: string): void {
+  const key = keyOf(what, who);
+  const known = tries.get(key);
+  if (!known) return;
+  tries.set(key, { ...known, count: 0 });
+  unwrittenTries.add(key);
+}
+
+/** Writes down what was counted since, so that it outlives the process. */
+export async function keepTries({ tries, unwrittenTries, queue, now }: Counting): Promise<void> {
+  if (unwrittenTries.size === 0) return;
+  const counted = [...unwrittenTries].flatMap((key) => {
+    const known = tries.get(key);
+    return known ? [[key, known] as const] : [];
+  });
+  unwrittenTries.clear();
+  const beforeMs = now().epochMilliseconds - LONGEST;
+  await queue.write((writer) => writeTries(writer, counted, beforeMs), { aside: true });
+}
