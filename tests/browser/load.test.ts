@@ -35,6 +35,28 @@ test('choosing a due date shows what else these students have due, and a better 
   await maren.type('Quick line', '');
 });
 
+test('while a due date is dragged each day says how many of its students have work due already', async () => {
+  await maren.open(`${pembit.pembitUrl}/term`);
+  const mark = await maren.element('[data-kind="due"][data-movable="true"][aria-label*="Half-breadth plan"]');
+  const cell = await maren.element('[data-date="2026-10-22"]');
+  const hand = maren.driver.actions({ async: true });
+  await hand.move({ origin: mark }).press().move({ origin: cell, x: 4, duration: 200 }).perform();
+  await maren.driver.wait(
+    () => maren.driver.executeScript('return document.querySelectorAll("[data-load]").length > 3'),
+    10_000,
+  );
+  const said = await maren.driver.executeScript<string>(
+    'return getComputedStyle(document.querySelector("[data-load]"), "::before").content',
+  );
+  expect(said).toMatch(/^"\d+ have work due"$/);
+  await maren.press(Key.ESCAPE);
+  await hand.move({ origin: mark }).release().perform();
+  await maren.driver.wait(
+    () => maren.driver.executeScript('return document.querySelector("[data-load]") === null'),
+    10_000,
+  );
+});
+
 test('the load of a course: the day that is too full, hours as a chart and a table, and work spread over the term', async () => {
   await maren.open(`${pembit.pembitUrl}/load`);
   await maren.sees(/Thu 15 Oct: 2 things due; .*; 38 of 38 students have something; \d+ have too much/);

@@ -10,6 +10,7 @@ export const loadTexts = {
   examsTwice: 'An exam counts twice.',
   show: 'Show',
   gridTitle: 'Day by day',
+  onDay: (students: number) => `${students} have work due`,
   week: 'Week',
   due: (n: number) => `${n} due`,
   cell: (

@@ -35,7 +35,7 @@ function compositionOf(outlet: Outlet): PersonalComposition | PublishedCompositi
   return { ...composed, courses, sections, calendars, kinds, times, meetingLinks, look };
 }
 
-const toRow = (outlet: Outlet, tokenHash: string): Rows['outlets'] => ({
+export const outletRow = (outlet: Outlet, tokenHash: string): Rows['outlets'] => ({
   id: outlet.id,
   kind: outlet.kind,
   audience: outlet.audience,
@@ -88,7 +88,7 @@ const concern = (change: Change, outlet: Outlet) => {
 };
 
 export async function insertOutlet(change: Change, outlet: Outlet, tokenHash: string): Promise<void> {
-  await change.insert('outlets', [toRow(outlet, tokenHash)]);
+  await change.insert('outlets', [outletRow(outlet, tokenHash)]);
   concern(change, outlet);
 }
 
@@ -99,7 +99,7 @@ export async function replaceOutlet(
   after: Outlet,
   tokenHash: string,
 ): Promise<void> {
-  await change.update('outlets', after.id, toRow(after, tokenHash));
+  await change.update('outlets', after.id, outletRow(after, tokenHash));
   concern(change, before);
   concern(change, after);
 }

@@ -8,6 +8,7 @@ import styles from './TermGrid.module.css';
 import { movedMarks } from './movedMarks';
 import { TermItem } from './TermItem';
 import type { GridDay, GridItem, GridWeek, TermGridView } from './termView';
+import { useDragLoad } from './useDragLoad';
 import { useGridDrag } from './useGridDrag';
 
 /** Beyond this many a cell shows a count, which opens the day in place. */
@@ -47,6 +48,8 @@ export function TermGrid({ view, desk }: Props) {
     },
     onDays: (day, lastDay) => desk.canAdd && desk.add({ day, lastDay }),
   });
+  const moving = drag?.kind === 'mark' ? all.find((i) => i.key === drag.key) : undefined;
+  const load = useDragLoad(moving?.kind === 'due' ? moving.entry : undefined);
   const columns = {
     '--columns': view.columns.map(({ narrow }) => `minmax(0, ${narrow ? 0.72 : 1}fr)`).join(' '),
   } as CSSProperties;
@@ -171,6 +174,8 @@ export function TermGrid({ view, desk }: Props) {
                   data-closed={cell.closed !== undefined}
                   data-empty={cell.items.length === 0}
                   data-long={cell.long}
+                  data-load={load?.get(cell.date)?.words}
+                  data-much={load?.get(cell.date)?.much}
                   data-target={
                     drag?.kind === 'mark'
                       ? drag.over === cell.date

@@ -1,11 +1,11 @@
-import type { CourseId, EntryId, PersonId } from '../src/core/ids';
-import { recordChange } from '../src/data/history/change';
-import { insertEntries } from '../src/data/entries/entries';
-import { personRow } from '../src/data/people/people';
-import { courseLoad } from '../src/server/load/courseLoad';
-import { valueOf } from '../tests/support/outcomes';
-import { assignment, at, day } from '../tests/support/plans';
-import { newSchool } from '../tests/support/school';
+import type { CourseId, EntryId, PersonId } from '../../src/core/ids';
+import { recordChange } from '../../src/data/history/change';
+import { insertEntries } from '../../src/data/entries/entries';
+import { personRow } from '../../src/data/people/people';
+import { courseLoad } from '../../src/server/load/courseLoad';
+import { valueOf } from '../../tests/support/outcomes';
+import { assignment, at, day } from '../../tests/support/plans';
+import { newSchool } from '../../tests/support/school';
 
 const STUDENTS = 6000;
 const COURSES = 200;

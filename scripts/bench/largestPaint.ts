@@ -1,4 +1,4 @@
-import { PHONE, newPerson } from '../tests/browser/browser';
+import { PHONE, newPerson } from '../../tests/browser/browser';
 
 const SLOWED = 4;
 

@@ -1,0 +1,101 @@
+/** Answers a second: feeds beside a bare server and a small route of Next's; times taken beside bare inserts. */
+import { Agent, createServer, get } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import sqlite3 from 'sqlite3';
+import type { Api } from '../../tests/support/api';
+import { signedIn } from '../../tests/support/api';
+import type { Figure } from './table';
+
+const READERS = 20;
+const SECONDS = 3;
+
+/** How many answers a second an address gives to 20 readers that ask again as soon as they are answered. */
+async function rateOf(url: string, headers: Record<string, string> = {}): Promise<number> {
+  const agent = new Agent({ keepAlive: true, maxSockets: READERS });
+  const ask = () =>
+    new Promise<void>((done, fail) => {
+      get(url, { agent, headers }, (answer) => answer.resume().once('end', () => done())).once('error', fail);
+    });
+  const until = performance.now() + SECONDS * 1000;
+  let answers = 0;
+  const reader = async () => {
+    for (; performance.now() < until; answers++) await ask();
+  };
+  await Promise.all(Array.from({ length: READERS }, reader));
+  agent.destroy();
+  return answers / SECONDS;
+}
+
+/** The feed of the demo's course, unchanged, and an embed. */
+export async function outletFigures(base: string): Promise<Figure[]> {
+  const maren = await signedIn(base, 'maren@kittiwake.example');
+  const list = (await (await maren.call('GET', '/api/outlets')).json()) as { kind: string; name: string; url: string }[]; // prettier-ignore
+  const { url } = list.find(({ name }) => name === 'HL 210 Hull lofting')!;
+  const embed = list.find(({ kind }) => kind === 'embed')!;
+  const figures: Figure[] = [];
+  const bareRate = async (body: Buffer) => {
+    const bare = createServer((_, response) => response.writeHead(200, { 'content-type': 'text/plain' }).end(body)); // prettier-ignore
+    await new Promise<void>((ready) => bare.listen(0, '127.0.0.1', ready));
+    const rate = await rateOf(`http://127.0.0.1:${(bare.address() as AddressInfo).port}/`);
+    bare.close();
+    return rate;
+  };
+  const first = await fetch(url);
+  const body = Buffer.from(await first.arrayBuffer());
+  const floor = await bareRate(body);
+  const etag = { 'if-none-match': first.headers.get('etag')! };
+  const [full, unchanged, next] = [await rateOf(url), await rateOf(url, etag), await rateOf(`${base}/api/health`)]; // prettier-ignore
+  const page = Buffer.from(await (await fetch(embed.url)).arrayBuffer());
+  figures.push({ what: `an unchanged feed of ${body.length} bytes (200), beside bare node:http`, value: full, unit: '/s', floor, goal: { least: 0.4 } }); // prettier-ignore
+  figures.push({ what: 'the same, asked with its ETag (304), beside bare node:http', value: unchanged, unit: '/s', floor, goal: { least: 0.4 } }); // prettier-ignore
+  figures.push({ what: 'the same (200), beside a small route of Next’s', value: full, unit: '/s', floor: next, goal: { least: 5 } }); // prettier-ignore
+  figures.push({ what: `an unchanged embed of ${page.length} bytes, beside bare node:http`, value: await rateOf(embed.url), unit: '/s', floor: await bareRate(page), goal: { least: 0.4 } }); // prettier-ignore
+  return figures;
+}
+
+/** Inserts of one row, each in a transaction of its own, as durable as Pembit's. */
+async function bareInserts(): Promise<number> {
+  const folder = mkdtempSync(path.join(tmpdir(), 'pembit-bench-'));
+  const database = new sqlite3.Database(path.join(folder, 'bare.sqlite'));
+  const run = (sql: string) => new Promise<void>((done, fail) => database.run(sql, (error: Error | null) => (error ? fail(error) : done()))); // prettier-ignore
+  await run('PRAGMA journal_mode = WAL');
+  await run('PRAGMA synchronous = FULL');
+  await run('CREATE TABLE bookings (id INTEGER PRIMARY KEY, slot TEXT, person TEXT, note TEXT)');
+  const until = performance.now() + SECONDS * 1000;
+  let inserts = 0;
+  for (; performance.now() < until; inserts++) {
+    await run('BEGIN IMMEDIATE');
+    await run(`INSERT INTO bookings (slot, person, note) VALUES ('slot', 'person', 'note')`);
+    await run('COMMIT');
+  }
+  await new Promise((closed) => database.close(closed));
+  rmSync(folder, { recursive: true, force: true });
+  return inserts / SECONDS;
+}
+
+/** Times taken one after the other, each with its letter, its history and its place in feeds; then all given back. */
+export async function bookingFigures(base: string, instructor: Api): Promise<Figure> {
+  const page = await (await instructor.call('GET', '/term')).text();
+  const course = /"id\\?":\\?"([0-9a-f-]{36})\\?",\\?"tag\\?":\\?"HL/.exec(page)![1]!;
+  const stretches = Array.from({ length: 10 }, (_, i) => ({ date: `2026-11-${String(16 + (i % 5)).padStart(2, '0')}`, start: `${String(6 + Math.floor(i / 5) * 14).padStart(2, '0')}:00`, end: `${String(9 + Math.floor(i / 5) * 14).padStart(2, '0')}:00` })); // prettier-ignore
+  const offered = await instructor.call('POST', '/api/sheets', { title: 'Bench', audience: [{ course }], seats: 1, place: 'Loft', meetingLink: '', hosts: [], offering: { stretches, length: 15 }, rules: { perSheet: 1 } }); // prettier-ignore
+  if (!offered.ok) throw new Error(await offered.text());
+  const { id } = (await offered.json()) as { id: string };
+  const sheet = await (await instructor.call('GET', `/office-hours/${id}`)).text();
+  const slots = [...new Set([...sheet.matchAll(/"slot\\?":\\?"([0-9a-f-]{36})|"id\\?":\\?"([0-9a-f-]{36})\\?",\\?"time/g)].map((m) => m[1] ?? m[2]!))]; // prettier-ignore
+  const student = await signedIn(base, 'ivo@kittiwake.example');
+  const times: number[] = [];
+  for (const slot of slots) {
+    const began = performance.now();
+    const answer = await student.call('POST', `/api/slots/${slot}/booking`, { note: '' });
+    if (answer.status !== 201) continue;
+    times.push(performance.now() - began);
+    await student.call('DELETE', `/api/bookings/${((await answer.json()) as { booking: string }).booking}`);
+  }
+  if (times.length < 5) throw new Error(`Only ${times.length} times could be taken.`);
+  const seconds = times.reduce((a, b) => a + b, 0) / 1000;
+  return { what: 'times taken by one after the other, beside bare inserts into SQLite', value: times.length / seconds, unit: '/s', floor: await bareInserts() }; // prettier-ignore
+}
