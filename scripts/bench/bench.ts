@@ -3,7 +3,6 @@ import { writeFileSync } from 'node:fs';
 import { cpus } from 'node:os';
 import { parseArgs } from 'node:util';
 import { startPembit } from '../../tests/browser/server';
-import { signedIn } from '../../tests/support/api';
 import { runStorm } from '../../tests/support/storm';
 import { coreFigures } from './core';
 import { fillTerm, gridFigures } from './grid';
@@ -18,9 +17,9 @@ import { shareOf, table } from './table';
 const PARTS: Readonly<Record<string, () => Promise<readonly Figure[]>>> = {
   core: coreFigures,
   serving: () =>
-    onDemo(async (base) => [
+    onDemo(async (base, { folder }) => [
       ...(await outletFigures(base)),
-      await bookingFigures(base, await signedIn(base, 'maren@kittiwake.example')),
+      await bookingFigures(base, folder),
     ]),
   grid: () => onDemo(async (base) => gridFigures(base, await fillTerm(base))),
   phone: () =>

@@ -79,12 +79,15 @@ export async function fillLargeSchool(pembit: Pembit, sizes: Sizes): Promise<voi
     await insert('meetings', sections.flatMap((section, i) => plannedMeetings(term, patterns[i]!, []).map((m, n) => fromMeeting({ ...m, id: randomUUID() as MeetingId, ordinal: n + 1, moved: false, sequence: 0, lastModified: NOW }, section))));
 
     const entries = Array.from({ length: sizes.entries }, (_, n) => {
-      const date = term.startsOn.add({ days: (n * 7) % 100 });
+      // The entries of a course are spread over the days of the term and the hours of a day.
+      const nth = Math.floor(n / sizes.courses);
+      const date = term.startsOn.add({ days: (nth * 7 + n) % 100 });
+      const hour = 8 + (nth % 10);
       const id = randomUUID() as EntryId;
       const shared = { id, uid: id, title: `Work ${n}`, description: '<p>Bring battens.</p>', audience: [{ course: courses[n % sizes.courses]! }] };
       return n % 3 === 0
         ? assignment({ ...shared, setUid: `${id}-set`, due: at(`${date}T17:00`), effortMinutes: 90 })
-        : event({ ...shared, when: { kind: 'timed', start: at(`${date}T12:00`), end: at(`${date}T13:00`) } });
+        : event({ ...shared, when: { kind: 'timed', start: at(`${date}T${String(hour).padStart(2, '0')}:00`), end: at(`${date}T${String(hour).padStart(2, '0')}:50`) } });
     });
     await insert('entries', entries.map(fromEntry));
     await insert('entry_audiences', entries.map((entry) => ({ id: randomUUID(), entry_id: entry.id, course_id: entry.audience[0]!.course, sections: null, course_groups: null, people: null })));

@@ -1,11 +1,14 @@
 /** Answers a second: feeds beside a bare server and a small route of Next's; times taken beside bare inserts. */
-import { Agent, createServer, get } from 'node:http';
-import type { AddressInfo } from 'node:net';
+import { spawn } from 'node:child_process';
+import { once } from 'node:events';
+import { Agent, get } from 'node:http';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import sqlite3 from 'sqlite3';
-import type { Api } from '../../tests/support/api';
+import type { CourseId } from '../../src/core/ids';
+import { openDatabase, select } from '../../src/data/database';
+import { demoId } from '../../src/server/demo/demoIds';
 import { signedIn } from '../../tests/support/api';
 import type { Figure } from './table';
 
@@ -29,6 +32,18 @@ async function rateOf(url: string, headers: Record<string, string> = {}): Promis
   return answers / SECONDS;
 }
 
+/** The rate of a bare server that sends so many bytes, in a process of its own, as Pembit is. */
+async function bareRate(size: number): Promise<number> {
+  const source = `const body = Buffer.alloc(${size}, 'x');
+    require('node:http').createServer((_, r) => r.writeHead(200, { 'content-type': 'text/plain' }).end(body))
+      .listen(0, '127.0.0.1', function () { console.log(this.address().port); });`;
+  const child = spawn(process.execPath, ['-e', source], { stdio: ['ignore', 'pipe', 'inherit'] });
+  const [port] = (await once(child.stdout, 'data')) as [Buffer];
+  const rate = await rateOf(`http://127.0.0.1:${port.toString().trim()}/`);
+  child.kill();
+  return rate;
+}
+
 /** The feed of the demo's course, unchanged, and an embed. */
 export async function outletFigures(base: string): Promise<Figure[]> {
   const maren = await signedIn(base, 'maren@kittiwake.example');
@@ -36,23 +51,16 @@ export async function outletFigures(base: string): Promise<Figure[]> {
   const { url } = list.find(({ name }) => name === 'HL 210 Hull lofting')!;
   const embed = list.find(({ kind }) => kind === 'embed')!;
   const figures: Figure[] = [];
-  const bareRate = async (body: Buffer) => {
-    const bare = createServer((_, response) => response.writeHead(200, { 'content-type': 'text/plain' }).end(body)); // prettier-ignore
-    await new Promise<void>((ready) => bare.listen(0, '127.0.0.1', ready));
-    const rate = await rateOf(`http://127.0.0.1:${(bare.address() as AddressInfo).port}/`);
-    bare.close();
-    return rate;
-  };
   const first = await fetch(url);
   const body = Buffer.from(await first.arrayBuffer());
-  const floor = await bareRate(body);
+  const floor = await bareRate(body.length);
   const etag = { 'if-none-match': first.headers.get('etag')! };
   const [full, unchanged, next] = [await rateOf(url), await rateOf(url, etag), await rateOf(`${base}/api/health`)]; // prettier-ignore
   const page = Buffer.from(await (await fetch(embed.url)).arrayBuffer());
   figures.push({ what: `an unchanged feed of ${body.length} bytes (200), beside bare node:http`, value: full, unit: '/s', floor, goal: { least: 0.4 } }); // prettier-ignore
   figures.push({ what: 'the same, asked with its ETag (304), beside bare node:http', value: unchanged, unit: '/s', floor, goal: { least: 0.4 } }); // prettier-ignore
   figures.push({ what: 'the same (200), beside a small route of Next’s', value: full, unit: '/s', floor: next, goal: { least: 5 } }); // prettier-ignore
-  figures.push({ what: `an unchanged embed of ${page.length} bytes, beside bare node:http`, value: await rateOf(embed.url), unit: '/s', floor: await bareRate(page), goal: { least: 0.4 } }); // prettier-ignore
+  figures.push({ what: `an unchanged embed of ${page.length} bytes, beside bare node:http`, value: await rateOf(embed.url), unit: '/s', floor: await bareRate(page.length), goal: { least: 0.4 } }); // prettier-ignore
   return figures;
 }
 
@@ -77,15 +85,16 @@ async function bareInserts(): Promise<number> {
 }
 
 /** Times taken one after the other, each with its letter, its history and its place in feeds; then all given back. */
-export async function bookingFigures(base: string, instructor: Api): Promise<Figure> {
-  const page = await (await instructor.call('GET', '/term')).text();
-  const course = /"id\\?":\\?"([0-9a-f-]{36})\\?",\\?"tag\\?":\\?"HL/.exec(page)![1]!;
-  const stretches = Array.from({ length: 10 }, (_, i) => ({ date: `2026-11-${String(16 + (i % 5)).padStart(2, '0')}`, start: `${String(6 + Math.floor(i / 5) * 14).padStart(2, '0')}:00`, end: `${String(9 + Math.floor(i / 5) * 14).padStart(2, '0')}:00` })); // prettier-ignore
+export async function bookingFigures(base: string, folder: string): Promise<Figure> {
+  const instructor = await signedIn(base, 'maren@kittiwake.example');
+  const course = demoId<CourseId>('HL 210');
+  const stretches = ['16', '17', '18', '19', '20'].map((n) => ({ date: `2026-11-${n}`, start: '06:00', end: '09:00' })); // prettier-ignore
   const offered = await instructor.call('POST', '/api/sheets', { title: 'Bench', audience: [{ course }], seats: 1, place: 'Loft', meetingLink: '', hosts: [], offering: { stretches, length: 15 }, rules: { perSheet: 1 } }); // prettier-ignore
   if (!offered.ok) throw new Error(await offered.text());
   const { id } = (await offered.json()) as { id: string };
-  const sheet = await (await instructor.call('GET', `/office-hours/${id}`)).text();
-  const slots = [...new Set([...sheet.matchAll(/"slot\\?":\\?"([0-9a-f-]{36})|"id\\?":\\?"([0-9a-f-]{36})\\?",\\?"time/g)].map((m) => m[1] ?? m[2]!))]; // prettier-ignore
+  const sequelize = openDatabase(folder);
+  const slots = (await select<{ id: string }>({ sequelize }, 'SELECT id FROM slots WHERE sheet_id = :id', { id })).map((row) => row.id); // prettier-ignore
+  await sequelize.close();
   const student = await signedIn(base, 'ivo@kittiwake.example');
   const times: number[] = [];
   for (const slot of slots) {

@@ -1,18 +1,25 @@
 import type { Pembit } from './pembit';
 
-type Kept<T> = Readonly<{ version: number; value: Promise<T> }>;
+type Kept<T> = Readonly<{ version: string; value: Promise<T> }>;
 
 /**
- * Reads that are kept in memory until something is written, `most` of them for each open data folder; the longest unused
- * goes first. Only for reading: whoever decides about a write reads within its transaction.
+ * Reads that are kept in memory until something is written (with `scopes`: something that concerns one of them), `most` of them for each open data folder; the longest unused
+ * goes first. `holds` says whether what was read still does, where time alone may end that. Only for reading: whoever decides
+ * about a write reads within its transaction.
  */
-export function keptReads<T>(most: number) {
+export function keptReads<T>(most: number, holds: (pembit: Pembit, value: T) => boolean = () => true) {
   const keptBy = new WeakMap<Pembit['queue'], Map<string, Kept<T>>>();
-  return ({ queue }: Pembit, key: string, read: () => Promise<T>): Promise<T> => {
+  return async (
+    pembit: Pembit,
+    key: string,
+    read: () => Promise<T>,
+    scopes?: readonly string[],
+  ): Promise<T> => {
+    const { queue } = pembit;
     const kept = keptBy.get(queue) ?? new Map<string, Kept<T>>();
     keptBy.set(queue, kept);
     // Taken before reading: a write that is committed meanwhile makes what was read outdated at once.
-    const version = queue.version();
+    const version = scopes ? queue.versionFor(scopes) : String(queue.version());
     const known = kept.get(key);
     kept.delete(key);
     const found = known?.version === version ? known : { version, value: read() };
@@ -22,6 +29,13 @@ export function keptReads<T>(most: number) {
       if (kept.size <= most) break;
       kept.delete(oldest);
     }
-    return found.value;
+    const value = await found.value;
+    if (found === known && !holds(pembit, value)) {
+      const anew = { version, value: read() };
+      anew.value.catch(() => kept.delete(key));
+      kept.set(key, anew);
+      return anew.value;
+    }
+    return value;
   };
 }

@@ -328,7 +328,17 @@ function spanOf(plan: Pick<SeenPlan, 'terms'>): Span {
 }
 
 /** Everything in a seen plan, expanded, by day, time and title. A closure or date of the site concerns all its term's courses. */
-export function occurrencesOf(plan: SeenPlan, zoneOf: ZoneLookup, span = spanOf(plan)): Occurrence[] {
+export function occurrencesOf(plan: SeenPlan, zoneOf: ZoneLookup, span?: Span): readonly Occurrence[] {
+  if (span) return expanded(plan, zoneOf, span);
+  const known = expansions.get(plan) ?? expanded(plan, zoneOf, spanOf(plan));
+  expansions.set(plan, known);
+  return known;
+}
+
+// A plan as somebody sees it is kept for a while, and asked for its occurrences by every page.
+const expansions = new WeakMap<SeenPlan, readonly Occurrence[]>();
+
+function expanded(plan: SeenPlan, zoneOf: ZoneLookup, span: Span): Occurrence[] {
   const tzidOf = new Map(plan.terms.map((term) => [term.id, term.tzid]));
   const coursesIn = (term: TermId) =>
     plan.courses.filter((course) => course.term === term).map((course) => course.id);

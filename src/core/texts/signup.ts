@@ -271,6 +271,7 @@ export const signupTexts = {
     moveHere: 'Exchange for this time',
     movedMessage: (when: string) => `Your time is now ${when}.`,
     wait: 'Wait for it',
+    laterDays: (n: number) => (n === 1 ? 'Show 1 later day' : `Show ${n} later days`),
     stopWaiting: 'Wait no more',
     letGo: 'Let it go',
     waitsMessage: (when: string) => `You wait for ${when}. If it becomes free, a letter says so.`,

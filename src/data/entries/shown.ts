@@ -27,12 +27,14 @@ export async function markShown(
   entries: readonly Shown[],
   nowMs: number,
 ): Promise<void> {
-  for (const { entry, sequence } of entries)
-    await writer.sequelize.query(
-      `INSERT INTO shown (person_id, entry_id, sequence, at) SELECT :person, id, :sequence, :nowMs FROM entries WHERE id = :entry
-       ON CONFLICT (person_id, entry_id) DO UPDATE SET sequence = excluded.sequence, at = excluded.at`,
-      { replacements: { person, entry, sequence, nowMs }, transaction: writer.transaction },
-    );
+  // One statement: somebody's first look at a term shows hundreds of entries.
+  await writer.sequelize.query(
+    `INSERT INTO shown (person_id, entry_id, sequence, at)
+     SELECT :person, entries.id, json_extract(given.value, '$.sequence'), :nowMs
+     FROM json_each(:list) AS given JOIN entries ON entries.id = json_extract(given.value, '$.entry') WHERE TRUE
+     ON CONFLICT (person_id, entry_id) DO UPDATE SET sequence = excluded.sequence, at = excluded.at`,
+    { replacements: { person, nowMs, list: JSON.stringify(entries) }, transaction: writer.transaction },
+  );
 }
 
 /** Everybody who has been shown one of these entries, in whatever state. */

@@ -49,9 +49,9 @@ export function recordChange<T>(
   work: (change: Change) => Promise<T>,
   first?: () => Promise<void>,
 ): Promise<Recorded<T>> {
+  const changes: RowChange[] = [];
+  const scopes = new Set<StampScope>();
   const record = async (writer: Writer): Promise<Recorded<T>> => {
-    const changes: RowChange[] = [];
-    const scopes = new Set<StampScope>();
     let summary = act.summary;
     const { sequelize, transaction } = writer;
     const queries = sequelize.getQueryInterface();
@@ -106,7 +106,21 @@ export function recordChange<T>(
     await bumpStamps(writer, scopes, act.nowMs);
     return { result, history: id };
   };
-  return queue.write(record, { first });
+  const outdates = () => {
+    if (changes.length === 0) return [];
+    const known = scopes.size > 0 && changes.every(({ table }) => SCOPED.has(table));
+    return known ? [...scopes] : undefined;
+  };
+  return queue.write(record, { first, outdates });
 }
+
+/**
+ * Tables of which every change says whose it is (`concerns`): reads of other courses and people stay as they were. A change
+ * of any other table (who is where, when terms and classes are) outdates everything.
+ */
+const SCOPED: ReadonlySet<Table> = new Set([
+  'entries', 'entry_audiences', 'links', 'extensions', 'replies', 'class_plans', 'plan_bindings', 'sheets', 'sheet_audiences',
+  'hosts', 'slots', 'bookings', 'waiting', 'outlets', 'gone_addresses', 'tombstones', 'done_marks', 'person_settings',
+]); // prettier-ignore
 
 const sameRow = (a: PlainRow, b: PlainRow) => Object.keys(b).every((key) => a[key] === b[key]);

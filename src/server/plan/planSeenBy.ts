@@ -14,7 +14,9 @@ import type { Temporal } from 'temporal-polyfill';
 import { asWanted, settingsOf } from '../students/settings';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
-import { keptPlan } from './keptPlan';
+import { nextBoundary } from '@/core/plan/nextBoundary';
+import { keptReads } from '../keptRead';
+import { keptPlan, scopesOf } from './keptPlan';
 
 /**
  * The plan of all courses a viewer has to do with, as that viewer may see it. `notes` is false while staff look as somebody
@@ -26,9 +28,29 @@ export async function planSeenBy(
   { notes = true }: { notes?: boolean } = {},
 ): Promise<SeenPlan> {
   const author = notes && viewer.kind === 'person' ? viewer.id : undefined;
-  const seen = seenPlan(viewer, await keptPlan(pembit, coursesOf(viewer), author), pembit.now());
-  return author ? asWanted(seen, await settingsOf(pembit, author)) : seen;
+  const now = pembit.now();
+  const see = async (): Promise<Seen> => {
+    const plan = await keptPlan(pembit, coursesOf(viewer), author);
+    const seen = seenPlan(viewer, plan, now);
+    const [fromMs, untilMs] = [now.epochMilliseconds, nextBoundary(plan, now)];
+    return { plan: author ? asWanted(seen, await settingsOf(pembit, author)) : seen, fromMs, untilMs };
+  };
+  if (viewer.kind !== 'person') return (await see()).plan;
+  const scopes = scopesOf(coursesOf(viewer), viewer.id);
+  return (await keptSeen(pembit, `${author ?? ''} ${personKey(viewer)}`, see, scopes)).plan;
 }
+
+/** A plan as somebody sees it, and from when until when time alone changes nothing of that. */
+type Seen = Readonly<{ plan: SeenPlan; fromMs: number; untilMs: number }>;
+
+const keptSeen = keptReads<Seen>(32, (pembit, { fromMs, untilMs }) => {
+  const nowMs = pembit.now().epochMilliseconds;
+  return fromMs <= nowMs && nowMs < untilMs;
+});
+
+/** All that a person sees by, as text. */
+const personKey = ({ id, staffOf, memberOf, groups }: Extract<Viewer, { kind: 'person' }>): string =>
+  JSON.stringify([id, [...staffOf].sort(), [...memberOf].sort(), [...groups].sort()]);
 
 /** Everything planned in one course, unfiltered: for its own staff alone, undefined for anybody else. */
 export async function wholePlanOf(

@@ -1,4 +1,5 @@
 'use client';
+import Button from '@mui/material/Button';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { signupTexts } from '@/core/texts/signup';
@@ -14,6 +15,8 @@ import type { OwnTime, SignUpView, SlotChoice } from './signUpView';
 
 const { take: say } = signupTexts;
 const ALL = '';
+/** So many days of sheets are drawn at first; all that the filters leave are one tap away. */
+const DAYS_SHOWN = 20;
 
 /** Free times over all courses: tap one, then take it; give one's own back, exchange it, wait for a taken one. */
 export function SignUp({ days, own, version }: SignUpView & { version: number }) {
@@ -24,6 +27,7 @@ export function SignUp({ days, own, version }: SignUpView & { version: number })
   const [moving, setMoving] = useState<OwnTime>();
   const [tag, setTag] = useState(ALL);
   const [host, setHost] = useState(ALL);
+  const [all, setAll] = useState(false);
 
   /** Carries something out, and says what became of it. */
   const act = async (call: Promise<Called<unknown>>, said: string): Promise<boolean> => {
@@ -101,13 +105,20 @@ export function SignUp({ days, own, version }: SignUpView & { version: number })
         </div>
       ) : null}
       <SignUpDayList
-        days={shown}
+        days={all ? shown : shown.slice(0, DAYS_SHOWN)}
         host={host}
         busy={busy}
         moving={moving !== undefined}
         onTake={take}
         onWait={wait}
       />
+      {!all && shown.length > DAYS_SHOWN ? (
+        <p>
+          <Button variant="outlined" onClick={() => setAll(true)}>
+            {say.laterDays(shown.length - DAYS_SHOWN)}
+          </Button>
+        </p>
+      ) : null}
     </>
   );
 }

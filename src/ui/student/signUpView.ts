@@ -2,7 +2,7 @@ import { Temporal } from 'temporal-polyfill';
 import type { Occurrence } from '@/core/plan/occurrences';
 import type { SeenPlan } from '@/core/plan/seenPlan';
 import { noticeEnds, untilWords } from '@/core/signup/noticeOf';
-import { ownClash } from '@/core/signup/ownClash';
+import { clashesWith } from '@/core/signup/clashesWith';
 import type { SeenSheet, SeenSlot } from '@/core/signup/seenSheet';
 import { freeOf } from '@/core/signup/seenSheet';
 import { slotsByDay } from '@/core/signup/slotsByDay';
@@ -96,6 +96,7 @@ function stateOf(
 /** Free and taken times still to come, over all courses, by day, next first; and the viewer's own. */
 export function signUpView(plan: SeenPlan, { zoneOf, now, occurrences = [], term }: Given): SignUpView {
   const days: SignUpDay[] = [];
+  const clashWith = clashesWith(occurrences, zoneOf);
   const own: OwnTime[] = [];
   for (const sheet of plan.sheets) {
     if (sheet.asStaff) continue;
@@ -115,7 +116,7 @@ export function signUpView(plan: SeenPlan, { zoneOf, now, occurrences = [], term
       const choices = slots.map((slot): SlotChoice => {
         const start = toWall(zone, slot.interval.start);
         const state = stateOf(sheet, slot, { now, zone });
-        const clash = state === 'yours' ? undefined : ownClash(occurrences, slot.interval, zoneOf);
+        const clash = state === 'yours' ? undefined : clashWith(slot.interval);
         return {
           id: slot.id,
           time: timeLabel(start, plan.locale),
