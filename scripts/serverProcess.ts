@@ -1,9 +1,10 @@
-/** The built application as a process of its own, for the commands that measure it or kill it. */
+/** The built application as a process of its own, for the tests, and for the commands that measure it or kill it. */
 import { spawn } from 'node:child_process';
 import { createServer } from 'node:net';
 
 export type ServerProcess = Readonly<{
   url: string;
+  standinsUrl: string;
   pid: number;
   /** From the start of the process to its first word that it is ready. */
   readyMs: number;
@@ -57,6 +58,7 @@ export async function startServer(env: Readonly<Record<string, string>>): Promis
   };
   return {
     url: `http://localhost:${port}`,
+    standinsUrl: `http://127.0.0.1:${standinsPort}`,
     pid: child.pid!,
     readyMs: performance.now() - began,
     stop: () => end('SIGTERM'),

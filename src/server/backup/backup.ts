@@ -3,23 +3,11 @@ import { copyFileSync, createReadStream, existsSync, mkdirSync, readdirSync, sta
 import path from 'node:path';
 import { pipeline } from 'node:stream/promises';
 import type { Sequelize } from 'sequelize';
+import type { BackupReport } from '@/core/texts/backups';
 import { databaseFile, openDatabase, select } from '@/data/database';
 import type { Config } from '../config';
 import { storedPath } from '../materials/fileStore';
 import type { Report } from '../progress';
-
-/** What is in a backup, or came back from one. */
-export type BackupReport = Readonly<{
-  courses: number;
-  entries: number;
-  people: number;
-  /** Uploaded files, each counted once. */
-  files: number;
-  /** In bytes, the files included. */
-  size: number;
-  /** Hashes of files that the database names and the folder does not have. */
-  missing: readonly string[];
-}>;
 
 /** The hashes of all uploaded files. */
 export const hashesIn = async (sequelize: Sequelize): Promise<string[]> =>

@@ -1,11 +1,11 @@
 import { copyFileSync, existsSync, mkdirSync, readdirSync, renameSync, rmSync, statSync } from 'node:fs';
 import path from 'node:path';
+import type { BackupReport } from '@/core/texts/backups';
 import { databaseFile, openDatabase } from '@/data/database';
 import { lockFolder } from '@/data/folderLock';
 import type { Config } from '../config';
 import { storedPath } from '../materials/fileStore';
 import type { Report } from '../progress';
-import type { BackupReport } from './backup';
 import { contentsOf, hashesIn, requireSound, sha256Of } from './backup';
 
 const REPLACED = /^(pembit\.sqlite|secret|files)/;
