@@ -209,6 +209,18 @@ export function TermGrid({ view, desk }: Props) {
                         onPress={(event) => item.movable && begin(event, 'mark', item.key)}
                       />
                     ))}
+                    {more > 0 ? (
+                      <span className={styles.printed}>
+                        {cell.items
+                          .slice(shown.length)
+                          .map((item) =>
+                            [item.tags.map(({ tag }) => tag).join(' '), item.time, item.title]
+                              .filter(Boolean)
+                              .join(' '),
+                          )
+                          .join(' · ')}
+                      </span>
+                    ) : null}
                     {more > 0 || whole ? (
                       <button
                         type="button"
