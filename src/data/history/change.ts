@@ -107,8 +107,8 @@ export function recordChange<T>(
     return { result, history: id };
   };
   const outdates = () => {
-    if (changes.length === 0) return [];
-    const known = scopes.size > 0 && changes.every(({ table }) => SCOPED.has(table));
+    // Without a row of its own an act may have written beside the history: then nobody's reads are sure.
+    const known = changes.length > 0 && scopes.size > 0 && changes.every(({ table }) => SCOPED.has(table));
     return known ? [...scopes] : undefined;
   };
   return queue.write(record, { first, outdates });
