@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import type { Occurrence } from '@/core/plan/occurrences';
-import { occurrencesOf, touching } from '@/core/plan/occurrences';
+import { touching } from '@/core/plan/occurrenceDays';
+import { occurrencesOf } from '@/core/plan/occurrences';
 import { seenPlan } from '@/core/plan/seenPlan';
 import { teachingWeeks } from '@/core/time/term';
 import { toWall } from '@/core/time/zone';

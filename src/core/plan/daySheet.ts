@@ -8,7 +8,7 @@ import type { SeenMaterial } from '../materials/seenMaterials';
 import { heldBy } from '../materials/outline';
 import { dayOf, momentText } from '../time/zonedWall';
 import type { Occurrence } from './occurrences';
-import { touching } from './occurrences';
+import { touching } from './occurrenceDays';
 
 /** The parts of a day sheet, in the order in which somebody who was away reads them. */
 export const SHEET_PARTS = [

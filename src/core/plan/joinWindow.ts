@@ -3,7 +3,7 @@ import type { ZoneLookup } from '../time/zone';
 import { instantMs } from '../time/zone';
 import { isDay } from '../time/zonedWall';
 import type { Occurrence } from './occurrences';
-import { overAtMs } from './occurrences';
+import { overAtMs } from './occurrenceDays';
 
 /** How long before it begins one can join, and how long it is thought to last where no end is said; in minutes. */
 const BEFORE = 15;

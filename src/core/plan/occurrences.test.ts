@@ -22,7 +22,8 @@ import type { ClosureId, SectionId } from '../ids';
 import type { Viewer } from '../entries/viewer';
 import { requireZone } from '../time/zoneData';
 import { momentText } from '../time/zonedWall';
-import { occurrencesOf, overAtMs, touching } from './occurrences';
+import { overAtMs, touching } from './occurrenceDays';
+import { occurrencesOf } from './occurrences';
 import type { Plan } from './plan';
 import { seenPlan } from './seenPlan';
 

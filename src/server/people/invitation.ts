@@ -14,49 +14,53 @@ import { choosePassword } from '../session/choosePassword';
 const HOLDS_MS = 7 * 24 * 3_600_000;
 const idOf = (token: string) => createHash('sha256').update(token).digest('hex');
 
+type Invitee = Readonly<{ id: PersonId; email: string; name: string }>;
+type Sending = Readonly<{
+  sender: PersonId | null;
+  holdsMs: number;
+  subject: string;
+  text: (person: Invitee, link: string) => string;
+}>;
+
 /** Makes links for a first sign-in and queues the letters that carry them; earlier links of these people end. */
 export async function invite(
   pembit: Pembit,
   writer: Writer,
-  people: readonly { id: PersonId; email: string; name: string }[],
+  people: readonly Invitee[],
   { sender, to }: { sender: PersonId | null; to: string },
 ): Promise<void> {
   if (people.length === 0) return;
-  const nowMs = pembit.now().epochMilliseconds;
-  const queries = writer.sequelize.getQueryInterface();
-  const { transaction } = writer;
-  const tokens = people.map(() => randomBytes(32).toString('base64url'));
-  await queries.bulkDelete('invitations', { person_id: people.map((person) => person.id) }, { transaction });
-  await queries.bulkInsert('invitations', people.map((person, i) => ({ id: idOf(tokens[i]!), person_id: person.id, expires_at: nowMs + HOLDS_MS })), { transaction }); // prettier-ignore
-  const letters = people.map((person, i): Letter => ({
-    to: person.email,
+  const ids = people.map(({ id }) => id);
+  await writer.sequelize
+    .getQueryInterface()
+    .bulkDelete('invitations', { person_id: ids }, { transaction: writer.transaction });
+  await sendLinks(pembit, writer, people, {
+    sender,
+    holdsMs: HOLDS_MS,
     subject: mailTexts.invitationSubject(to),
-    text: mailTexts.invitation(person.name, to, `${pembit.config.baseUrl}/welcome/${tokens[i]!}`),
+    text: ({ name }, link) => mailTexts.invitation(name, to, link),
+  });
+}
+
+/** Sends each a link with which they choose a password. Links that they have already stay: anybody may ask for one. */
+export async function sendLinks(
+  pembit: Pembit,
+  writer: Writer,
+  people: readonly Invitee[],
+  { sender, holdsMs, subject, text }: Sending,
+): Promise<void> {
+  const nowMs = pembit.now().epochMilliseconds;
+  const made = people.map((person) => ({ person, token: randomBytes(32).toString('base64url') }));
+  await writer.sequelize
+    .getQueryInterface()
+    .bulkInsert('invitations', made.map(({ person, token }) => ({ id: idOf(token), person_id: person.id, expires_at: nowMs + holdsMs })), { transaction: writer.transaction }); // prettier-ignore
+  const letters = made.map(({ person, token }): Letter => ({
+    to: person.email,
+    subject,
+    text: text(person, `${pembit.config.baseUrl}/welcome/${token}`),
     sender,
   }));
   await queueLetters(writer, letters, nowMs);
-}
-
-/** Sends one person a link with which they choose a password; earlier links of theirs end. */
-export async function sendLink(
-  pembit: Pembit,
-  writer: Writer,
-  person: Readonly<{ id: PersonId; email: string }>,
-  { holdsMs, subject, text }: Readonly<{ holdsMs: number; subject: string; text: (link: string) => string }>,
-): Promise<void> {
-  const nowMs = pembit.now().epochMilliseconds;
-  const token = randomBytes(32).toString('base64url');
-  const queries = writer.sequelize.getQueryInterface();
-  const { transaction } = writer;
-  await queries.bulkDelete('invitations', { person_id: person.id }, { transaction });
-  await queries.bulkInsert('invitations', [{ id: idOf(token), person_id: person.id, expires_at: nowMs + holdsMs }], { transaction }); // prettier-ignore
-  const letter = {
-    to: person.email,
-    subject,
-    text: text(`${pembit.config.baseUrl}/welcome/${token}`),
-    sender: null,
-  };
-  await queueLetters(writer, [letter], nowMs);
 }
 
 /** `known`: somebody who has a password already, and chooses another. */

@@ -3,7 +3,7 @@ import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
 import { passwordTexts } from '@/core/texts/passwords';
 import { personByEmail } from '@/data/people/people';
-import { sendLink } from '../people/invitation';
+import { sendLinks } from '../people/invitation';
 import type { Pembit } from '../pembit';
 import { choosePassword } from './choosePassword';
 import { verifyPassword } from './password';
@@ -47,10 +47,11 @@ export async function sendReset(pembit: Pembit, email: string, from: string): Pr
   if (!person || !mayTry(pembit, 'mailbox', key)) return done(null);
   await pembit.queue.write(
     (writer) =>
-      sendLink(pembit, writer, person, {
+      sendLinks(pembit, writer, [person], {
+        sender: null,
         holdsMs: HOLDS_MS,
         subject: passwordTexts.resetSubject,
-        text: (link) => passwordTexts.reset(person.name, link),
+        text: ({ name }, link) => passwordTexts.reset(name, link),
       }),
     { aside: true },
   );

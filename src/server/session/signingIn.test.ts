@@ -4,7 +4,7 @@ import { valueOf } from '../../../tests/support/outcomes';
 import type { School } from '../../../tests/support/school';
 import { newSchool } from '../../../tests/support/school';
 import { select } from '@/data/database';
-import { acceptInvitation } from '../people/invitation';
+import { acceptInvitation, invite } from '../people/invitation';
 import type { Pembit } from '../pembit';
 import { changePassword, sendReset } from './ownPassword';
 import { hashPassword } from './password';
@@ -82,6 +82,16 @@ test('a new password by letter: one link, once, for thirty minutes, and the same
   expect(await attempt(STUDENT, 'battens and a sheer')).toBe('ok');
   for (let i = 0; i < 5; i++) await sendReset(pembit, STUDENT, '192.0.2.1');
   expect((await letters()).length).toBe(3);
+});
+
+test('a link that somebody else asks for does not end the one of an invitation', async () => {
+  const person = school.students[1]!.person;
+  await pembit.queue.write((writer) => invite(pembit, writer, [person], { sender: null, to: 'HL 210' }));
+  const [letter] = await select<{ body: string }>(pembit, 'SELECT body FROM outbox');
+  const token = /\/welcome\/([\w-]+)/.exec(letter!.body)![1]!;
+  await sendReset(pembit, person.email, '192.0.2.1');
+  expect(reasonOf(await acceptInvitation(pembit, token, 'battens and a sheer'))).toBe('ok');
+  expect(await select(pembit, 'SELECT id FROM invitations')).toEqual([]);
 });
 
 test('whoever changes the password is signed in anew, and nowhere else', async () => {

@@ -4,7 +4,7 @@ import { mainMoment } from '@/core/entries/entry';
 import type { SeenEntry } from '@/core/entries/seenBy';
 import type { LinkTest } from '@/core/links/linkTest';
 import type { Occurrence } from '@/core/plan/occurrences';
-import { touching } from '@/core/plan/occurrences';
+import { touching } from '@/core/plan/occurrenceDays';
 import { entryTexts } from '@/core/texts/entries';
 import { dateLabel } from '@/core/time/dateLabels';
 import { weekNumber } from '@/core/time/term';

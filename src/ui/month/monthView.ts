@@ -1,6 +1,6 @@
 import type { Temporal } from 'temporal-polyfill';
 import type { Occurrence } from '@/core/plan/occurrences';
-import { touching } from '@/core/plan/occurrences';
+import { touching } from '@/core/plan/occurrenceDays';
 import type { SeenPlan } from '@/core/plan/seenPlan';
 import { dateLabel, monthLabel } from '@/core/time/dateLabels';
 import { weekStartOf } from '@/core/time/term';

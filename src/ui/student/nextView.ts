@@ -1,6 +1,6 @@
 import { Temporal } from 'temporal-polyfill';
 import type { Occurrence } from '@/core/plan/occurrences';
-import { overAtMs } from '@/core/plan/occurrences';
+import { overAtMs } from '@/core/plan/occurrenceDays';
 import type { SeenPlan } from '@/core/plan/seenPlan';
 import { searchable } from '@/core/searchable';
 import { studentTexts } from '@/core/texts/student';

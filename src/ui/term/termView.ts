@@ -1,6 +1,6 @@
 import type { Temporal } from 'temporal-polyfill';
 import type { Occurrence } from '@/core/plan/occurrences';
-import { touching } from '@/core/plan/occurrences';
+import { touching } from '@/core/plan/occurrenceDays';
 import type { Release } from '@/core/entries/visibility';
 import type { SeenPlan } from '@/core/plan/seenPlan';
 import { entryTexts, listed } from '@/core/texts/entries';

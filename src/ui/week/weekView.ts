@@ -1,6 +1,6 @@
 import type { Temporal } from 'temporal-polyfill';
 import type { Occurrence } from '@/core/plan/occurrences';
-import { touching } from '@/core/plan/occurrences';
+import { touching } from '@/core/plan/occurrenceDays';
 import { inLanes } from '@/core/plan/lanes';
 import { weekTexts } from '@/core/texts/week';
 import { dateLabel } from '@/core/time/dateLabels';

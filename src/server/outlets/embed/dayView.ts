@@ -1,5 +1,5 @@
 import { Temporal } from 'temporal-polyfill';
-import { touching } from '@/core/plan/occurrences';
+import { touching } from '@/core/plan/occurrenceDays';
 import { embedTexts } from '@/core/texts/embeds';
 import { dateLabel } from '@/core/time/dateLabels';
 import { pageAt } from './embedContext';

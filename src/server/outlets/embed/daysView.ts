@@ -1,4 +1,4 @@
-import { overAtMs } from '@/core/plan/occurrences';
+import { overAtMs } from '@/core/plan/occurrenceDays';
 import { embedTexts } from '@/core/texts/embeds';
 import { requireZone } from '@/core/time/zoneData';
 import type { EmbedViewPage } from './embedView';

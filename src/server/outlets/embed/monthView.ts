@@ -1,5 +1,5 @@
 import type { Temporal } from 'temporal-polyfill';
-import { touching } from '@/core/plan/occurrences';
+import { touching } from '@/core/plan/occurrenceDays';
 import { embedTexts } from '@/core/texts/embeds';
 import { dateLabel, monthLabel } from '@/core/time/dateLabels';
 import { weekStartOf } from '@/core/time/term';

@@ -1,4 +1,4 @@
-import { overAtMs } from '@/core/plan/occurrences';
+import { overAtMs } from '@/core/plan/occurrenceDays';
 import { freeOf } from '@/core/signup/seenSheet';
 import { embedTexts } from '@/core/texts/embeds';
 import { rangeLabel } from '@/core/time/dateLabels';

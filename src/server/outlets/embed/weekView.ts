@@ -1,4 +1,4 @@
-import { touching } from '@/core/plan/occurrences';
+import { touching } from '@/core/plan/occurrenceDays';
 import { embedTexts } from '@/core/texts/embeds';
 import { dateLabel } from '@/core/time/dateLabels';
 import { weekNumber, weekStartOf } from '@/core/time/term';
