@@ -18,6 +18,7 @@ import { sheetUses } from './migrations/0012-sheet-uses';
 import { students } from './migrations/0014-students';
 import { notesAndRosters } from './migrations/0015-notes-and-rosters';
 import { trust } from './migrations/0016-trust';
+import { expectedWork } from './migrations/0017-expected-work';
 import { publishing } from './migrations/0013-publishing';
 
 const MIGRATIONS: readonly { name: string; statements: readonly string[] }[] = [
@@ -37,6 +38,7 @@ const MIGRATIONS: readonly { name: string; statements: readonly string[] }[] = [
   students,
   notesAndRosters,
   trust,
+  expectedWork,
 ];
 
 export type MigrationReport = Readonly<{ applied: readonly string[]; backups: readonly string[] }>;

@@ -21,6 +21,8 @@ export type Rows = {
     tag: string;
     color: string;
     credits: number | null;
+    weekly_hours: number | null;
+    shares_titles: number;
     place: string;
     meeting_link: string;
     archived_at: number | null;

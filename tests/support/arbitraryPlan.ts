@@ -239,7 +239,7 @@ export const plan: fc.Arbitrary<Plan> = fc.record({ entries, sheets, calendars, 
   courses: COURSES.map((id) => ({
     id, term: 't' as TermId, code: id, title: id, tag: id.toUpperCase(), color: 'brick' as const, staff: [], students: 3,
     sections: SECTIONS[id]!.map((section) => ({ id: section, name: section, students: 1, patterns: [], meetings: [meeting(section)] })), place: '', meetingLink: `https://x.example/~meet${id}~`,
-    groups: [], themes: new Map(), archived: false,
+    groups: [], themes: new Map(), archived: false, sharesTitles: false,
   })),
 })); // prettier-ignore
 

@@ -47,6 +47,7 @@ export const meeting = (changes: Partial<Meeting> = {}): Meeting => ({
 }); // prettier-ignore
 
 export const course = (changes: Partial<Course> = {}): Course => ({
+  sharesTitles: false,
   id: HL, term: term.id, code: 'HL 210', title: 'Hull lofting', tag: 'HL', color: 'brick', place: 'The loft', meetingLink: '',
   staff: [{ id: MAREN, name: 'Maren Toft', role: 'instructor' }], students: 20,
   sections: [{ id: SECTION_A, name: 'A', students: 20, patterns: [], meetings: [] }], groups: [], themes: new Map(), archived: false, ...changes,

@@ -245,6 +245,16 @@ const course = z.object({
   tag: line(10),
   color: z.enum(COURSE_COLORS),
   credits: z.number().min(0).max(100).optional(),
+  weeklyHours: z
+    .number()
+    .min(0)
+    .max(168)
+    .optional()
+    .describe('Hours a student is meant to work in a week, class included.'),
+  sharesTitles: z
+    .boolean()
+    .default(false)
+    .describe('Whether colleagues read the titles of its work in their load.'),
   place: line(500),
   meetingLink: address,
   sections: listOf(section, 200),

@@ -115,6 +115,12 @@ export const courseInput = z.object({
     .min(0, 'Credits are 0 or more.')
     .max(100, 'At most 100 credits.')
     .optional(),
+  weeklyHours: z
+    .number({ error: 'Hours are a number.' })
+    .min(0, 'Hours are 0 or more.')
+    .max(168, 'A week has 168 hours.')
+    .optional(),
+  sharesTitles: z.boolean().default(false),
   place: line(200).default(''),
   meetingLink: z
     .union([z.literal(''), url], { error: 'Paste a whole address, beginning with https:// or http://.' })

@@ -16,7 +16,7 @@ const anySchool = fc
         fc.record({
           id: fc.uuid(),
           course: fc.option(fc.constantFrom('HL', 'NV'), { nil: undefined }),
-          title: fc.constant('W'),
+          title: fc.constantFrom('W', 'V', ''),
           due: fc.integer({ min: -2, max: days + 1 }),
           set: fc.option(fc.integer({ min: -9, max: days }), { nil: undefined }),
           minutes: fc.option(fc.integer({ min: 1, max: 600 }), { nil: undefined }),
@@ -40,6 +40,7 @@ test('the load of each day is what a plain count of every student and every item
         expect(load[day]).toEqual({
           own: ofDay.filter((i) => i.course !== undefined),
           others: ofDay.filter((i) => i.course === undefined).length,
+          titles: ofDay.flatMap((i) => (i.course === undefined && i.title !== '' ? [i.title] : [])),
           concerned: sums.filter((sum) => sum > 0).length,
           alarmed: sums.filter((sum) => sum >= alarm).length,
         });
@@ -72,7 +73,10 @@ test('work is spread evenly from the day it is given out to the day it is due', 
 
 test('a course of three credits may ask for nine hours a week: an hour of class and two out of it for each credit', () => {
   // 34 CFR 600.2, the definition of a credit hour; from memory.
-  expect(expectedMinutes(3)).toBe(9 * 60);
+  expect(expectedMinutes({ credits: 3 })).toBe(9 * 60);
+  expect(expectedMinutes({ credits: 3, weeklyHours: 7.5 })).toBe(450);
+  expect(expectedMinutes({ weeklyHours: 0 })).toBe(0);
+  expect(expectedMinutes({})).toBeUndefined();
 });
 
 describe('better days', () => {

@@ -6,6 +6,7 @@ export type LoadItem = Readonly<{
   id: string;
   /** Its course, among those of whoever looks; absent: a course of others. */
   course?: string;
+  /** Empty where others have not shared it. */
   title: string;
   due: number;
   /** The day it is given out; work without one is given out a week before (common practice, no published source). */

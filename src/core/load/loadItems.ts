@@ -28,8 +28,9 @@ export type Taking = Readonly<{
 }>;
 
 /**
- * What weighs on some students. `teaches` are the courses of whoever looks: what is due in others has neither course nor
- * title, and is left out where it concerns fewer students than may be told of. `dayOf` counts days from the first of the term.
+ * What weighs on some students. `teaches` are the courses of whoever looks: what is due in others has no course, a title only
+ * where the course shares its titles (`shared` gives its tag), and is left out where it concerns fewer students than may be
+ * told of. `dayOf` counts days from the first of the term.
  */
 export function loadItems(
   work: readonly DueWork[],
@@ -37,10 +38,12 @@ export function loadItems(
   {
     students,
     teaches,
+    shared,
     dayOf,
   }: Readonly<{
     students: ReadonlyMap<PersonId, number>;
     teaches: ReadonlySet<CourseId>;
+    shared: ReadonlyMap<CourseId, string>;
     dayOf: (date: string) => number;
   }>,
 ): LoadItem[] {
@@ -60,9 +63,11 @@ export function loadItems(
     const course = due.audience.find((part) => teaches.has(part.course))?.course;
     const all = [...days.values()].reduce((sum, { people }) => sum + people.size, 0);
     if (course === undefined && all < FEWEST) return [];
+    const tag = due.audience.map((part) => shared.get(part.course)).find(Boolean);
+    const title = course === undefined && tag ? `${tag} ${due.title}` : '';
     return [...days].map(([on, { set, people }]) => ({
       id: due.id,
-      ...(course === undefined ? { title: '' } : { course, title: due.title }),
+      ...(course === undefined ? { title } : { course, title: due.title }),
       due: dayOf(on),
       ...(set === undefined ? {} : { set: dayOf(set) }),
       ...(due.minutes === undefined ? {} : { minutes: due.minutes }),

@@ -36,6 +36,10 @@ export type Course = Readonly<{
   tag: string;
   color: CourseColor;
   credits?: number;
+  /** What it means to take of a student in a week, class included; absent: what its credits ask for. */
+  weeklyHours?: number;
+  /** Whether those who teach its students elsewhere read the titles of its work in their load. */
+  sharesTitles: boolean;
   /** Where classes take place, and where they are joined, unless said otherwise. */
   place: string;
   meetingLink: string;

@@ -3,7 +3,7 @@ const of = (n: number, one: string, many: string) => (n === 1 ? `1 ${one}` : `${
 /** Words about what falls due for the same students. */
 export const loadTexts = {
   title: 'Load',
-  lead: 'What the students of this course have due, over all their courses. Work of others counts once students see it, without its title, and for no fewer than five students.',
+  lead: 'What the students of this course have due, over all their courses. Work of others counts once students see it, and for no fewer than five students; its title stands where its course shares it.',
   course: 'Course',
   alarm: 'Too much on one day',
   alarmOption: (n: number) => (n === 1 ? '1 thing due' : `${n} things due, or more`),
@@ -17,6 +17,7 @@ export const loadTexts = {
     day: string,
     own: readonly string[],
     others: number,
+    titles: readonly string[],
     concerned: number,
     students: number,
     alarmed: number,
@@ -24,7 +25,7 @@ export const loadTexts = {
     [
       `${day}: ${own.length + others === 0 ? 'nothing due' : of(own.length + others, 'thing due', 'things due')}`,
       own.length > 0 ? own.join(', ') : '',
-      others > 0 ? `${others} of other courses` : '',
+      others > 0 ? `${others} of other courses${titles.length > 0 ? ` (${titles.join(', ')})` : ''}` : '',
       concerned > 0 ? `${concerned} of ${of(students, 'student', 'students')} have something` : '',
       alarmed > 0 ? `${alarmed} have too much` : '',
     ]
@@ -41,7 +42,8 @@ export const loadTexts = {
   expected: 'Expected',
   expectedFrom: (credits: number, hours: string) =>
     `Expected: ${hours} h a week, from ${of(credits, 'credit', 'credits')} (an hour of class and at least two out of class for each, 34 CFR 600.2).`,
-  noCredits: 'Say on the course’s page how many credits it has, and what is expected stands beside.',
+  expectedOwn: (hours: string) => `Expected: ${hours} h a week, as the course’s page says.`,
+  noCredits: 'Say on the course’s page how many credits or hours it has, and what is expected stands beside.',
   noEffort: (n: number) =>
     `${of(n, 'piece of work says', 'pieces of work say')} no effort, and ${n === 1 ? 'counts' : 'count'} no hours here.`,
   chart: 'Hours in each week, as in the table below',

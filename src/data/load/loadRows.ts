@@ -114,6 +114,19 @@ export async function workIn(
   });
 }
 
+/** The tags of those courses that let colleagues read the titles of their work. */
+export async function sharedTags(
+  reader: Reader,
+  courses: readonly CourseId[],
+): Promise<ReadonlyMap<CourseId, string>> {
+  const rows = await select<Readonly<{ id: CourseId; tag: string }>>(
+    reader,
+    'SELECT id, tag FROM courses WHERE shares_titles = 1 AND id IN (:courses)',
+    { courses },
+  );
+  return new Map(rows.map(({ id, tag }) => [id, tag]));
+}
+
 /** Classes whose plan holds its date: exams. */
 export async function examsIn(reader: Reader, courses: readonly CourseId[]): Promise<DueWork[]> {
   if (courses.length === 0) return [];

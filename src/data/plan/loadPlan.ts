@@ -60,6 +60,8 @@ async function coursesByIds(reader: Reader, ids: readonly CourseId[]): Promise<C
     tag: row.tag,
     color: row.color as CourseColor,
     credits: row.credits ?? undefined,
+    weeklyHours: row.weekly_hours ?? undefined,
+    sharesTitles: row.shares_titles === 1,
     place: row.place,
     meetingLink: row.meeting_link,
     staff: staff

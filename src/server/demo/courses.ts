@@ -22,6 +22,7 @@ export type DemoCourse = Readonly<{
   coInstructor?: DemoPerson;
   place: string;
   credits: number;
+  sharesTitles?: true;
   themes: readonly string[];
   groups?: Readonly<Record<string, readonly DemoPerson[]>>;
   sections: readonly DemoSection[];
@@ -110,6 +111,7 @@ export const SR = course(
     instructor: TOBIAS,
     place: 'Sail loft',
     credits: 3,
+    sharesTitles: true,
     themes: [],
   },
   {

@@ -98,7 +98,7 @@ async function insertCourses(change: Change, term: DemoTerm): Promise<void> {
   ]);
   await change.insert(
     'courses',
-    COURSES.map(({ id, code, title, tag, color, place, credits }) => ({
+    COURSES.map(({ id, code, title, tag, color, place, credits, sharesTitles }) => ({
       id,
       term_id: termId,
       code,
@@ -107,6 +107,8 @@ async function insertCourses(change: Change, term: DemoTerm): Promise<void> {
       color,
       place,
       credits,
+      weekly_hours: null,
+      shares_titles: sharesTitles ? 1 : 0,
       meeting_link: '',
       archived_at: null,
       join_generation: 0,

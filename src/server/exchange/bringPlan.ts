@@ -204,6 +204,8 @@ const courseRow = (course: Course, nowMs: number) => ({
   tag: course.tag,
   color: course.color,
   credits: course.credits ?? null,
+  weekly_hours: course.weeklyHours ?? null,
+  shares_titles: course.sharesTitles ? 1 : 0,
   place: course.place,
   meeting_link: course.meetingLink,
   archived_at: course.archived ? nowMs : null,

@@ -17,14 +17,16 @@ import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
 import { refitMeetings } from './refitMeetings';
 
-const rowOf = ({ code, title, tag, color, credits, place, meetingLink }: CourseInput) => ({
-  code,
-  title,
-  tag: tag.toUpperCase(),
-  color,
-  credits: credits ?? null,
-  place,
-  meeting_link: meetingLink,
+const rowOf = (input: CourseInput) => ({
+  code: input.code,
+  title: input.title,
+  tag: input.tag.toUpperCase(),
+  color: input.color,
+  credits: input.credits ?? null,
+  weekly_hours: input.weeklyHours ?? null,
+  shares_titles: input.sharesTitles ? 1 : 0,
+  place: input.place,
+  meeting_link: input.meetingLink,
 });
 
 /** A code is unique within its term: it is what addresses and commands use. */

@@ -6,6 +6,7 @@ import type { AssignmentEntry } from '@/core/entries/entry';
 import { entryInput } from '@/core/entries/entryInput';
 import type { CourseId, PersonId } from '@/core/ids';
 import { recordChange } from '@/data/history/change';
+import { changeCourse } from '../frame/courses';
 import { planEntry } from '../entries/planEntry';
 import { shiftEntries } from '../entries/shiftEntry';
 import type { SignedIn } from '../session/session';
@@ -42,15 +43,24 @@ test('what others plan counts for the same students, without a title, once they 
   await work('2026-10-23T09:00', { by: neighbour, course: school.other, visibility: { kind: 'draft' } });
   await work('2026-10-23T10:00', { by: neighbour, course: school.other, visibility: { kind: 'before', days: 3 } }); // prettier-ignore
   await work('2026-10-23T11:00', { by: neighbour, course: school.other, visibility: { kind: 'from', from: '2026-10-13T00:00' } }); // prettier-ignore
-  expect(await on('2026-10-22')).toEqual({ own: ['Due 2026-10-22T17:00'], others: 1, concerned: 6, alarmed: 6 }); // prettier-ignore
-  expect(await on('2026-10-23')).toEqual({ own: [], others: 1, concerned: 6, alarmed: 0 });
+  expect(await on('2026-10-22')).toEqual({ own: ['Due 2026-10-22T17:00'], others: 1, titles: [], concerned: 6, alarmed: 6 }); // prettier-ignore
+  expect(await on('2026-10-23')).toEqual({ own: [], others: 1, titles: [], concerned: 6, alarmed: 0 });
   expect(await on('2026-10-22', { alarm: 3 })).toMatchObject({ alarmed: 0 });
+});
+
+test('a course that shares its titles lets colleagues read them, and not of fewer than five students', async () => {
+  const few = school.students.slice(0, 4).map(({ person }) => person.id);
+  const other = valueOf(await courseLoad(school.pembit, neighbour, school.other)).course;
+  valueOf(await changeCourse(school.pembit, neighbour, school.other, { ...other, sharesTitles: true }));
+  await work('2026-10-22T09:00', { by: neighbour, course: school.other });
+  await work('2026-10-22T10:00', { by: neighbour, course: school.other, audience: [{ course: school.other, people: few }] }); // prettier-ignore
+  expect(await on('2026-10-22')).toMatchObject({ own: [], others: 1, titles: ['NV Due 2026-10-22T09:00'] });
 });
 
 test('of fewer than five students nothing is told of what others plan', async () => {
   const few = school.students.slice(0, 4).map(({ person }) => person.id);
   await work('2026-10-22T09:00', { by: neighbour, course: school.other, audience: [{ course: school.other, people: few }] }); // prettier-ignore
-  expect(await on('2026-10-22')).toEqual({ own: [], others: 0, concerned: 0, alarmed: 0 });
+  expect(await on('2026-10-22')).toEqual({ own: [], others: 0, titles: [], concerned: 0, alarmed: 0 });
   await work('2026-10-22T10:00', { audience: [{ course: school.course, people: few }] });
   expect(await on('2026-10-22')).toMatchObject({ own: ['Due 2026-10-22T10:00'], concerned: 4 });
 });

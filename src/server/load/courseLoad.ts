@@ -13,7 +13,7 @@ import { done, refused } from '@/core/refusals';
 import type { Closure } from '@/core/time/closure';
 import type { Term, TeachingWeek } from '@/core/time/term';
 import { teachingWeeks } from '@/core/time/term';
-import { examsIn, takenByStudentsOf, workIn } from '@/data/load/loadRows';
+import { examsIn, sharedTags, takenByStudentsOf, workIn } from '@/data/load/loadRows';
 import { loadFrame } from '@/data/plan/loadPlan';
 import { todayIn } from '../plan/todayIn';
 import type { Pembit } from '../pembit';
@@ -58,7 +58,11 @@ export async function courseLoad(
   const range = { from: startsOn.toString(), to: endsOn.toString() };
   const taking = await takenByStudentsOf(pembit, id);
   const taken = [...new Set([id, ...taking.map((t) => t.course)])];
-  const [stored, exams] = await Promise.all([workIn(pembit, taken, range), examsIn(pembit, taken)]);
+  const [stored, exams, shared] = await Promise.all([
+    workIn(pembit, taken, range),
+    examsIn(pembit, taken),
+    sharedTags(pembit, taken),
+  ]);
   const teaches = actor.viewer.staffOf;
   const today = todayIn(pembit, { terms }).toString();
   const work = stored.flatMap(({ work: due, seen }) => {
@@ -67,7 +71,12 @@ export async function courseLoad(
   });
   const roster = taking.filter((t) => t.course === id).map((t) => t.person);
   const students = new Map(roster.map((person, i) => [person, i]));
-  const items = loadItems([...work, ...exams], taking, { students, teaches, dayOf: dayNumbers(dates) });
+  const items = loadItems([...work, ...exams], taking, {
+    students,
+    teaches,
+    shared,
+    dayOf: dayNumbers(dates),
+  });
   const weeks = teachingWeeks(term);
   const offset = weeks[0]!.first.until(startsOn, { largestUnit: 'days' }).days;
   const weekOf = dates.map((_, day) => Math.floor((day + offset) / 7));

@@ -31,7 +31,7 @@ export type LoadView = Readonly<{
   workdays: readonly Readonly<{ value: string; label: string }>[];
   weeks: readonly LoadWeek[];
   hours: readonly HoursLine[];
-  /** Minutes in a week; absent where the course has no credits. */
+  /** Minutes in a week; absent where the course says neither credits nor hours. */
   expected?: number;
   expectedWords: string;
   noEffort: string;
@@ -54,6 +54,13 @@ type Given = Readonly<{
 
 const LEVELS = 4;
 
+function expectedWords({ credits, weeklyHours }: Course, expected: number | undefined): string {
+  if (expected === undefined) return say.noCredits;
+  return weeklyHours === undefined
+    ? say.expectedFrom(credits!, say.hours(expected))
+    : say.expectedOwn(say.hours(expected));
+}
+
 /** The load of a course's students, as plain text and numbers. */
 export function loadView(
   load: Given,
@@ -67,7 +74,7 @@ export function loadView(
     const day = load.days[at];
     const key = date.toString();
     if (!day) return { key, day: '', due: 0, alarmed: 0, level: 0, closed: false, past: false, words: '' };
-    const { own, others, concerned, alarmed } = day;
+    const { own, others, titles, concerned, alarmed } = day;
     return {
       key,
       day: String(date.day),
@@ -76,7 +83,7 @@ export function loadView(
       level: students === 0 ? 0 : Math.ceil((concerned / students) * LEVELS),
       closed: load.closures.some((closure) => !closure.closesAt && isOn(closure, date)),
       past: Temporal.PlainDate.compare(date, today) < 0,
-      words: say.cell(dateLabel(date, 'short', locale), own.map((item) => item.title), others, concerned, students, alarmed), // prettier-ignore
+      words: say.cell(dateLabel(date, 'short', locale), own.map((item) => item.title), others, titles, concerned, students, alarmed), // prettier-ignore
     };
   };
   const inCourse = load.items.filter((item) => item.course === course.id && item.weight === 1);
@@ -84,7 +91,7 @@ export function loadView(
   const now = first.until(today, { largestUnit: 'days' }).days;
   const coming = commonDates(inCourse).filter((item) => item.due >= now);
   const monday = weekStartOf(today);
-  const expected = course.credits ? expectedMinutes(course.credits) : undefined;
+  const expected = expectedMinutes(course);
   return {
     weekdays: [0, 1, 2, 3, 4, 5, 6].map((n) =>
       dateLabel(weeks[0]!.first.add({ days: n }), 'weekday', locale),
@@ -102,8 +109,7 @@ export function loadView(
       others: load.otherMinutes[i] ?? 0,
     })),
     ...(expected === undefined ? {} : { expected }),
-    expectedWords:
-      expected === undefined ? say.noCredits : say.expectedFrom(course.credits!, say.hours(expected)),
+    expectedWords: expectedWords(course, expected),
     noEffort: unsaid > 0 ? say.noEffort(unsaid) : '',
     coming: coming.map(({ id, title, due }) => {
       const date = first.add({ days: due });

@@ -1,4 +1,6 @@
 'use client';
+import Checkbox from '@mui/material/Checkbox';
+import FormControlLabel from '@mui/material/FormControlLabel';
 import { useState } from 'react';
 import { COURSE_COLORS } from '@/core/plan/plan';
 import { frameHistoryTexts } from '@/core/texts/frameHistory';
@@ -16,19 +18,27 @@ export type CourseFactsView = Readonly<{
   tag: string;
   color: string;
   credits: string;
+  weeklyHours: string;
+  sharesTitles: boolean;
   place: string;
   meetingLink: string;
 }>;
+
+const numberIn = (text: string) => (text.trim() === '' ? undefined : Number(text));
 
 /** What a course is called and where it meets unless said otherwise. */
 export function CourseFacts({ course }: { course: CourseFactsView }) {
   const { submit, errors, message, busy } = useSubmit();
   const [value, setValue] = useState(course);
-  const set = (key: keyof typeof value) => (text: string) => setValue({ ...value, [key]: text });
-  const field = (key: keyof typeof value) => ({ value: value[key], onChange: set(key), error: errors[key] });
+  const set = (key: keyof typeof value) => (text: string | boolean) => setValue({ ...value, [key]: text });
+  const field = (key: Exclude<keyof typeof value, 'sharesTitles'>) => ({
+    value: value[key],
+    onChange: set(key),
+    error: errors[key],
+  });
   const save = async () => {
-    const { id, credits, ...facts } = value;
-    const body = { ...facts, credits: credits.trim() === '' ? undefined : Number(credits) };
+    const { id, credits, weeklyHours, ...facts } = value;
+    const body = { ...facts, credits: numberIn(credits), weeklyHours: numberIn(weeklyHours) };
     const answer = await submit<{ code: string }>('PUT', `/api/courses/${id}`, body, ({ code }) =>
       frameHistoryTexts.changedCourse(code),
     );
@@ -57,8 +67,17 @@ export function CourseFacts({ course }: { course: CourseFactsView }) {
           onChange={set('color')}
           error={errors.color}
         />
-        <Field label={schoolTexts.credits} {...field('credits')} />
       </div>
+      <div className={styles.row}>
+        <Field label={schoolTexts.credits} {...field('credits')} />
+        <Field label={schoolTexts.weeklyHours} hint={schoolTexts.weeklyHoursHint} {...field('weeklyHours')} />
+      </div>
+      <FormControlLabel
+        control={
+          <Checkbox checked={value.sharesTitles} onChange={(e) => set('sharesTitles')(e.target.checked)} />
+        }
+        label={schoolTexts.sharesTitles}
+      />
       <Field label={schoolTexts.place} {...field('place')} />
       <Field
         label={courseTexts.meetingLink}

@@ -95,6 +95,8 @@ export default async function CoursePage({
           tag: course.tag,
           color: course.color,
           credits: course.credits === undefined ? '' : String(course.credits),
+          weeklyHours: course.weeklyHours === undefined ? '' : String(course.weeklyHours),
+          sharesTitles: course.sharesTitles,
           place: course.place,
           meetingLink: course.meetingLink,
         }}
