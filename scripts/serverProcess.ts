@@ -8,12 +8,14 @@ export type ServerProcess = Readonly<{
   pid: number;
   /** From the start of the process to its first word that it is ready. */
   readyMs: number;
+  /** The last that it has said. */
+  output: () => string;
   stop: () => Promise<void>;
   /** SIGKILL: nothing is finished, nothing said. */
   kill: () => Promise<void>;
 }>;
 
-const freePort = (): Promise<number> =>
+export const freePort = (): Promise<number> =>
   new Promise((resolve, reject) => {
     const probe = createServer();
     probe.once('error', reject);
@@ -25,15 +27,16 @@ const freePort = (): Promise<number> =>
 
 /** Starts on free ports; `env` says at least where the data lie. */
 export async function startServer(env: Readonly<Record<string, string>>): Promise<ServerProcess> {
-  const [port, standinsPort] = [await freePort(), await freePort()];
+  const port = env.PORT ?? String(await freePort());
+  const standinsPort = env.PEMBIT_STANDINS_PORT ?? String(await freePort());
   const began = performance.now();
   const child = spawn(process.execPath, ['--import', 'tsx', 'server.ts'], {
     env: {
       ...process.env,
       NODE_ENV: 'production',
       NEXT_TELEMETRY_DISABLED: '1',
-      PORT: String(port),
-      PEMBIT_STANDINS_PORT: String(standinsPort),
+      PORT: port,
+      PEMBIT_STANDINS_PORT: standinsPort,
       PEMBIT_DEMO: '1',
       PEMBIT_NOW: '2026-10-13T12:00:00Z',
       ...env,
@@ -61,6 +64,7 @@ export async function startServer(env: Readonly<Record<string, string>>): Promis
     standinsUrl: `http://127.0.0.1:${standinsPort}`,
     pid: child.pid!,
     readyMs: performance.now() - began,
+    output: () => output,
     stop: () => end('SIGTERM'),
     kill: () => end('SIGKILL'),
   };

@@ -3,6 +3,7 @@ import { redirect } from 'next/navigation';
 import { cache } from 'react';
 import { isEmpty } from '@/server/frame/setUp';
 import { sharedPembit } from '@/server/pembit';
+import { owesSecondStep } from '@/server/session/secondStep';
 import type { SignedIn } from '@/server/session/session';
 import { cookieName, signedInBy } from '@/server/session/session';
 
@@ -12,10 +13,16 @@ export const signedIn = cache(async (): Promise<SignedIn | undefined> => {
   return signedInBy(pembit, (await cookies()).get(cookieName(pembit.config.baseUrl))?.value);
 });
 
-/** The signed-in person, or the way to the sign-in page and, from there, back to `path`. */
+/**
+ * The signed-in person, or the way to the sign-in page and, from there, back to `path`. Who has yet to set up a second step
+ * that the school asks for is led to it.
+ */
 export async function signedInOr(path: string): Promise<SignedIn> {
   const actor = await signedIn();
-  if (actor) return actor;
+  if (actor) {
+    if (path !== '/account' && (await owesSecondStep(sharedPembit(), actor))) redirect('/account');
+    return actor;
+  }
   if (await isEmpty(sharedPembit())) redirect('/setup');
   return redirect(`/sign-in?to=${encodeURIComponent(path)}`);
 }

@@ -12,6 +12,12 @@ export const termId = id<'TermId'>();
 export type TermId = z.infer<typeof termId>;
 export const courseId = id<'CourseId'>();
 export type CourseId = z.infer<typeof courseId>;
+/** Some courses, each once however often it is named. */
+export const courseIds = z
+  .array(courseId)
+  .min(1, 'Choose at least one course.')
+  .max(30, 'At most 30 courses at once.')
+  .transform((ids) => [...new Set(ids)]);
 export const sectionId = id<'SectionId'>();
 export type SectionId = z.infer<typeof sectionId>;
 export const groupId = id<'GroupId'>();

@@ -32,11 +32,18 @@ export type Refusal =
   | 'tooManyTries'
   | 'codeNeeded'
   | 'wrongCode'
+  | 'secondStepOwed'
   | 'notSaved'
   | 'noSchoolSignIn'
   | 'notVouchedFor';
 
-export type Refused = Readonly<{ ok: false; reason: Refusal; fields?: readonly FieldError[] }>;
+export type Refused = Readonly<{
+  ok: false;
+  reason: Refusal;
+  fields?: readonly FieldError[];
+  /** After how many seconds it may be tried again, where that is known. */
+  seconds?: number;
+}>;
 export type Done<T> = Readonly<{ ok: true; value: T; history?: string }>;
 /** The answer of a use case: its value and the history id that undoes it, or the reason why not. */
 export type Outcome<T> = Done<T> | Refused;
@@ -49,4 +56,5 @@ export const refused = (reason: Refusal, fields?: readonly FieldError[]): Refuse
   reason,
   fields,
 });
+export const tooOften = (seconds: number): Refused => ({ ok: false, reason: 'tooManyTries', seconds });
 export const done = <T>(value: T, history?: string): Done<T> => ({ ok: true, value, history });

@@ -19,6 +19,7 @@ import { students } from './migrations/0014-students';
 import { notesAndRosters } from './migrations/0015-notes-and-rosters';
 import { trust } from './migrations/0016-trust';
 import { expectedWork } from './migrations/0017-expected-work';
+import { secondStepForStaff } from './migrations/0018-second-step-for-staff';
 import { publishing } from './migrations/0013-publishing';
 
 const MIGRATIONS: readonly { name: string; statements: readonly string[] }[] = [
@@ -39,6 +40,7 @@ const MIGRATIONS: readonly { name: string; statements: readonly string[] }[] = [
   notesAndRosters,
   trust,
   expectedWork,
+  secondStepForStaff,
 ];
 
 export type MigrationReport = Readonly<{ applied: readonly string[]; backups: readonly string[] }>;

@@ -11,7 +11,14 @@ export type Rows = {
     created_at: number;
   };
   /** One row. `keep_years` is null while everything is kept. */
-  school: { id: string; name: string; locale: string; week_start: number; keep_years: number | null };
+  school: {
+    id: string;
+    name: string;
+    locale: string;
+    week_start: number;
+    keep_years: number | null;
+    second_step_for_staff: number;
+  };
   terms: { id: string; name: string; starts_on: string; ends_on: string; tzid: string };
   courses: {
     id: string;

@@ -407,6 +407,19 @@ describe('bad input gets a problem document with a sentence for each field, and 
   });
 });
 
+test('what no text can hold is left out, and what is named twice counts once', async () => {
+  const office = await signedIn(base, 'office@kittiwake.example');
+  expect(await (await office.call('GET', '/api/people?q=Mar%00en')).json()).toMatchObject([
+    { name: 'Maren Toft' },
+  ]);
+  const made = await maren.call('POST', '/api/entries', work({ title: 'Bat\0ten' })(course));
+  const { id, title } = (await made.json()) as { id: string; title: string };
+  expect(title).toBe('Batten');
+  const copied = await maren.call('POST', `/api/entries/${id}/copy`, { courses: [course, course] });
+  expect(copied.status).toBe(201);
+  expect(((await copied.json()) as { audience: unknown[] }).audience).toHaveLength(1);
+});
+
 test('200 requests at once for one free time: one gets it, 199 a clear refusal', async () => {
   const offered = await maren.call(
     'POST',

@@ -1,6 +1,6 @@
 import { Secret, TOTP } from 'otpauth';
 import { afterAll, beforeAll, expect, test } from 'vitest';
-import { anonymous } from '../support/api';
+import { anonymous, signedIn } from '../support/api';
 import type { Person } from './browser';
 import { newPerson } from './browser';
 import type { RunningPembit } from './server';
@@ -80,6 +80,33 @@ test('an instructor sets up a second step, and signs in with a code', async () =
   await person.type('Code', code(1));
   await person.click('button', 'Turn the second step off');
   await person.sees('Turned the second step off');
+});
+
+test('where the school asks staff for a second step, nothing else opens before it is set up', async () => {
+  const office = await signedIn(pembit.pembitUrl, 'office@kittiwake.example');
+  const settings = { name: 'Kittiwake', locale: 'en-GB', weekStart: 1 };
+  const asks = (secondStepForStaff: boolean) => office.call('PUT', '/api/settings', { ...settings, secondStepForStaff }); // prettier-ignore
+  const tobias = await signedIn(pembit.pembitUrl, 'tobias@kittiwake.example');
+  expect((await asks(true)).status).toBe(200);
+  const refusal = await tobias.call('GET', '/api/occurrences?from=2026-10-12&to=2026-10-18');
+  expect([refusal.status, ((await refusal.json()) as { type: string }).type]).toEqual([403, 'urn:pembit:problem:secondStepOwed']); // prettier-ignore
+  await signInPage();
+  await person.click('button', 'Sign in as Tobias Aldous');
+  await person.sees('asks everybody who teaches or administers for a second step');
+  await person.open(`${pembit.pembitUrl}/term`);
+  await person.click('link', 'Set up a second step');
+  await person.click('button', 'Set up a second step');
+  await person.sees('Photograph this');
+  const key = /Key: ([A-Z2-7 ]+)/.exec(await person.text())![1]!.replaceAll(' ', '');
+  await person.type('Code', new TOTP({ secret: Secret.fromBase32(key) }).generate({ timestamp: Date.parse(NOW) + Date.now() - started })); // prettier-ignore
+  await person.click('button', 'Turn the second step on');
+  await person.sees('Write these down');
+  await person.open(`${pembit.pembitUrl}/term`);
+  await person.sees('The term, week by week');
+  // Whoever asked for it owes it as well; a student never does.
+  expect((await asks(false)).status).toBe(403);
+  const student = await signedIn(pembit.pembitUrl, 'ivo@kittiwake.example');
+  expect((await student.call('GET', '/api/occurrences?from=2026-10-12&to=2026-10-18')).status).toBe(200);
 });
 
 test('by way of the school: who is vouched for is in, everybody else is told why not', async () => {

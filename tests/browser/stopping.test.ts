@@ -2,9 +2,10 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { afterAll, expect, test } from 'vitest';
-import { startServer } from '../../scripts/serverProcess';
+import { freePort, startServer } from '../../scripts/serverProcess';
 import { demoId } from '@/server/demo/demoIds';
 import { anonymous, signedIn } from '../support/api';
+import { newPerson } from './browser';
 
 const folder = mkdtempSync(path.join(tmpdir(), 'pembit-stopping-'));
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
@@ -33,5 +34,45 @@ test('SIGTERM answers what has been asked, keeps what was written, and lets the 
     expect(health.jobLagSeconds).toBeGreaterThanOrEqual(0);
   } finally {
     await second.stop();
+  }
+});
+
+test('while the server is gone what was typed stays, the page says so, and it goes on by itself when it is back', async () => {
+  const port = { PORT: String(await freePort()), PEMBIT_DATA: folder };
+  let server = await startServer(port);
+  const person = await newPerson();
+  try {
+    await person.open(`${server.url}/sign-in`);
+    await person.click('button', 'Sign in as Maren Toft');
+    await person.sees('The term, week by week');
+    await person.open(`${server.url}/account`);
+    await person.find('button', 'Save');
+    await server.kill();
+    // What may be written twice is sent again by itself until the server is back.
+    await person.choose('How times are written', '12 hours (5:00 pm)');
+    await person.click('button', 'Save');
+    await person.sees('Pembit does not answer just now');
+    server = await startServer(port);
+    await person.sees('Saved your settings');
+    await person.doesNotSee('Pembit does not answer just now');
+
+    // An entry could be planned twice: it stays in the form, with a sentence, until it is sent again.
+    await person.open(`${server.url}/term`);
+    const cell = await person.find('cell', /^week 7, Wed 21 Oct/);
+    await person.driver.executeScript('arguments[0].focus()', cell);
+    await person.press('O');
+    await person.type('Title', 'Open loft');
+    await server.kill();
+    await person.click('button', /^Save for/);
+    await person.sees('Nothing is lost: try again in a moment');
+    server = await startServer(port);
+    await person.doesNotSee('Pembit does not answer just now');
+    await person.driver.navigate().refresh();
+    expect(await (await person.find('field', 'Title')).getAttribute('value')).toBe('Open loft');
+    await person.click('button', /^Save for/);
+    await person.sees('Added Open loft');
+  } finally {
+    await person.quit();
+    await server.stop();
   }
 });

@@ -1,18 +1,23 @@
 /** A script's view of Pembit: fetch with a session cookie. */
 export type Api = Readonly<{
+  /** Sends a file as it is. */
+  send: (path: string, file: Blob) => Promise<Response>;
   call: (method: string, path: string, body?: unknown, headers?: Record<string, string>) => Promise<Response>;
 }>;
 
 const PASSWORD = 'pembit-demo-2026';
 
 export function anonymous(base: string, cookie = ''): Api {
+  const own: Record<string, string> = cookie ? { cookie } : {};
   return {
+    send: (path, file) =>
+      fetch(`${base}${path}`, { method: 'POST', redirect: 'manual', headers: own, body: file }),
     call: (method, path, body, headers = {}) =>
       fetch(`${base}${path}`, {
         method,
         redirect: 'manual',
         headers: {
-          ...(cookie ? { cookie } : {}),
+          ...own,
           ...(body === undefined ? {} : { 'content-type': 'application/json' }),
           ...headers,
         },

@@ -1,8 +1,9 @@
 import type { Metadata } from 'next';
 import { accountTexts } from '@/core/texts/frame';
+import { passwordTexts } from '@/core/texts/passwords';
 import { zoneNames } from '@/core/time/zoneData';
 import { sharedPembit } from '@/server/pembit';
-import { hasSecondStep } from '@/server/session/secondStep';
+import { hasSecondStep, owesSecondStep } from '@/server/session/secondStep';
 import { planSeenBy } from '@/server/plan/planSeenBy';
 import { settingsOf } from '@/server/students/settings';
 import { PasswordForm } from '@/ui/account/PasswordForm';
@@ -20,10 +21,11 @@ export default async function AccountPage() {
   const { person } = actor;
   const pembit = sharedPembit();
   // Without what one has chosen: the colours that courses have for everybody.
-  const [settings, plan, secondStep] = await Promise.all([
+  const [settings, plan, secondStep, owed] = await Promise.all([
     settingsOf(pembit, person.id),
     planSeenBy(pembit, actor.viewer, { notes: false }),
     hasSecondStep(pembit, person.id),
+    owesSecondStep(pembit, actor),
   ]);
   return (
     <PageFrame actor={actor}>
@@ -33,6 +35,11 @@ export default async function AccountPage() {
           {accountTexts.signedInAs} <b>{person.name}</b>, {person.email}
         </p>
         {person.isAdmin ? <p>{accountTexts.administrator}</p> : null}
+        {owed ? (
+          <p className="notice">
+            {passwordTexts.stepOwed} <a href="#second-step">{passwordTexts.stepBegin}</a>
+          </p>
+        ) : null}
         <OwnSettings
           settings={settings}
           zones={zoneNames}

@@ -7,8 +7,9 @@ import type { Pembit } from '@/server/pembit';
 import { sharedPembit } from '@/server/pembit';
 import type { SubjectTable } from '@/server/session/condition';
 import { etagOf, onCondition } from '@/server/session/condition';
+import { owesSecondStep } from '@/server/session/secondStep';
 import type { Tried } from '@/server/session/tries';
-import { mayTry } from '@/server/session/tries';
+import { countTry, secondsToWait } from '@/server/session/tries';
 import { CLIENT_ADDRESS } from '@/server/clientAddress';
 import type { SignedIn } from '@/server/session/session';
 import { cookieName, signedInBy } from '@/server/session/session';
@@ -24,6 +25,8 @@ type Spec<P, Q, B, W> = Readonly<{
   params?: P;
   query?: Q;
   body?: B;
+  /** Also for whoever has yet to set up a second step that the school asks for. */
+  beforeSecondStep?: true;
   /** How often one person, or one address where nobody is signed in, may ask. */
   limit?: Tried;
   /** The table whose row `params.id` names: answers carry its ETag, and a write with If-Match holds for that state alone. */
@@ -68,17 +71,23 @@ export function endpoint<
     const jar = parseCookie(request.headers.get('cookie') ?? '');
     const actor = await signedInBy(pembit, jar[cookieName(pembit.config.baseUrl)]);
     if (spec.who === 'person' && !actor) return problem('notSignedIn');
+    if (actor && !spec.beforeSecondStep && (await owesSecondStep(pembit, actor)))
+      return problem('secondStepOwed');
 
     const from = request.headers.get(CLIENT_ADDRESS) ?? '';
-    if (spec.limit && !mayTry(pembit, spec.limit, actor?.person.id ?? from)) return problem('tooManyTries');
+    if (spec.limit) {
+      const seconds = secondsToWait(pembit, spec.limit, actor?.person.id ?? from);
+      if (seconds > 0) return problem('tooManyTries', { seconds });
+      countTry(pembit, spec.limit, actor?.person.id ?? from);
+    }
 
     // An id that cannot be one is an address where nothing is.
     const params = spec.params?.safeParse(await context.params);
     if (params && !params.success) return problem('notFound');
-    const query = spec.query?.safeParse(Object.fromEntries(new URL(request.url).searchParams));
+    const query = spec.query?.safeParse(queryOf(request));
     const body = spec.body?.safeParse(spec.body ? await readJson(request) : undefined);
     const errors = [...fieldErrors(query), ...fieldErrors(body)];
-    if (errors.length > 0) return problem('badRequest', errors);
+    if (errors.length > 0) return problem('badRequest', { fields: errors });
 
     const id = (params?.data as Readonly<{ id?: string }> | undefined)?.id;
     const subject = spec.row && id ? { table: spec.row, id } : undefined;
@@ -101,7 +110,7 @@ export function endpoint<
       }),
     );
     if (outcome instanceof Response) return outcome;
-    if (!outcome.ok) return problem(outcome.reason, outcome.fields);
+    if (!outcome.ok) return problem(outcome.reason, outcome);
     const etag = subject && method === 'PUT' ? await etagOf(pembit, subject) : seen;
     const headers = {
       'content-type': 'application/json; charset=utf-8',
@@ -137,11 +146,18 @@ function sameOrigin(request: Request, baseUrl: string): boolean {
   return !origin || origin === new URL(baseUrl).origin;
 }
 
+/** U+0000 has no place in a text, and SQLite’s statements end at it. */
+const withoutNul = (_: string, value: unknown): unknown =>
+  typeof value === 'string' ? value.replaceAll('\0', '') : value;
+
+const queryOf = ({ url }: Request) =>
+  Object.fromEntries([...new URL(url).searchParams].map(([name, value]) => [name, withoutNul(name, value)]));
+
 const NOT_JSON = { notJson: true };
 
 async function readJson(request: Request): Promise<unknown> {
   try {
-    return JSON.parse(await request.text());
+    return JSON.parse(await request.text(), withoutNul);
   } catch {
     return NOT_JSON;
   }

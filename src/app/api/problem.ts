@@ -1,5 +1,5 @@
-import type { FieldError, Refusal } from '@/core/refusals';
-import { refusalTexts } from '@/core/texts/refusals';
+import type { Refusal, Refused } from '@/core/refusals';
+import { refusalTexts, tooOftenText } from '@/core/texts/refusals';
 
 const STATUS = {
   timeOver: 409,
@@ -40,21 +40,32 @@ const STATUS = {
   tooManyTries: 429,
   codeNeeded: 401,
   wrongCode: 401,
+  secondStepOwed: 403,
   notSaved: 507,
   noSchoolSignIn: 503,
   notVouchedFor: 403,
 } as const satisfies Record<Refusal, number>;
 
-/** A refusal as RFC 9457 problem details; `errors` names the fields, each with a sentence. */
-export function problem(reason: Refusal, fields: readonly FieldError[] = []): Response {
+/**
+ * A refusal as RFC 9457 problem details; `errors` names the fields, each with a sentence. `seconds` says when to try again
+ * (RFC 9110, Retry-After).
+ */
+export function problem(
+  reason: Refusal,
+  { fields = [], seconds }: Pick<Refused, 'fields' | 'seconds'> = {},
+): Response {
   const body = {
     type: `urn:pembit:problem:${reason}`,
-    title: refusalTexts[reason],
+    title: seconds === undefined ? refusalTexts[reason] : tooOftenText(seconds),
     status: STATUS[reason],
     ...(fields.length > 0 ? { errors: fields } : {}),
   };
   return new Response(JSON.stringify(body), {
     status: body.status,
-    headers: { 'content-type': 'application/problem+json; charset=utf-8', 'cache-control': 'no-store' },
+    headers: {
+      'content-type': 'application/problem+json; charset=utf-8',
+      'cache-control': 'no-store',
+      ...(seconds === undefined ? {} : { 'retry-after': String(seconds) }),
+    },
   });
 }

@@ -26,9 +26,16 @@ export type SchoolSettings = Readonly<{
   weekStart: number;
   /** How long archived courses and old history are kept; absent: always. */
   keepYears?: number;
+  /** Whether whoever teaches or administers sets up a second step of signing in before anything else. */
+  secondStepForStaff: boolean;
 }>;
 
-export const NO_SETTINGS: SchoolSettings = { name: '', locale: DEFAULT_LOCALE, weekStart: 1 };
+export const NO_SETTINGS: SchoolSettings = {
+  name: '',
+  locale: DEFAULT_LOCALE,
+  weekStart: 1,
+  secondStepForStaff: false,
+};
 
 export const settingsFields = {
   locale: z
@@ -46,5 +53,6 @@ export const settingsInput = z.object({
     .min(1, 'At least one year.')
     .max(50, 'At most 50 years.')
     .optional(),
+  secondStepForStaff: z.boolean().default(false),
 });
 export type SettingsInput = z.output<typeof settingsInput>;

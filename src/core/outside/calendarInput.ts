@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { line } from '../fields';
 import { safeUri } from '../icalendar/text';
-import { courseId, fileId, termId } from '../ids';
+import { courseIds, fileId, termId } from '../ids';
 import type { OutsideCalendar } from './outsideCalendar';
 
 const address = z
@@ -44,7 +44,7 @@ const source = z
 const target = z.object({
   term: termId,
   /** Absent: all courses of the term, which is for the administrator. */
-  courses: z.array(courseId).min(1, 'Choose at least one course.').max(30).optional(),
+  courses: courseIds.optional(),
 });
 
 /** What is sent to look at a calendar before it is added. */

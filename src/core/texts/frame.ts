@@ -34,6 +34,11 @@ export const frameTexts = {
     `A letter to ${to} (“${subject}”) did not arrive: ${error}`,
   stopped: 'Stopped. Nothing was changed.',
   stop: 'Stop',
+  brokenTitle: 'This page could not be drawn',
+  brokenLead:
+    'Nothing that was saved is lost. Try again; if it goes on, tell whoever runs Pembit when it happened.',
+  again: 'Try again',
+  lost: 'Pembit does not answer just now. What you have typed stays here, and the page goes on by itself when it is back.',
   offline: 'Pembit did not answer. Nothing is lost: try again in a moment.',
 } as const;
 

@@ -21,6 +21,8 @@ export const passwordTexts = {
   step: 'Second step',
   stepLead:
     'With it, signing in also asks for a code that an authenticator on your phone shows. Whoever learns your password cannot sign in with it alone.',
+  stepOwed:
+    'Your school asks everybody who teaches or administers for a second step of signing in. Set it up here; then all the rest opens.',
   stepIsOn: 'It is on: signing in asks for a code.',
   stepBegin: 'Set up a second step',
   stepScan:

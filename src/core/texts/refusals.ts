@@ -39,8 +39,9 @@ export const refusalTexts = {
   seatsTaken: 'All seats are taken.',
   noMeetingService: 'No meeting service is connected, or it did not answer. Paste a link instead.',
   noJoining: 'Nobody can join at this address any more. Ask your instructor for the present one.',
-  tooManyTries: 'This was tried too often. Wait a quarter of an hour, then try again.',
+  tooManyTries: 'This was tried too often. Wait a while, then try again.',
   codeNeeded: 'Type the code that your authenticator shows now.',
+  secondStepOwed: 'Your school asks for a second step of signing in. Set it up on your account’s page first.',
   wrongCode: 'This code does not fit. Type the one that is shown now, or a recovery code.',
   notSaved:
     'This could not be saved: the server has no room, or may not write. Nothing was changed; what you typed is still here. Tell whoever runs the server.',
@@ -50,3 +51,8 @@ export const refusalTexts = {
     'The school’s sign-in does not lead to an account here. Use the address that is on your roster, or ask your instructor.',
   alreadyUndone: 'This has been undone already.',
 } as const satisfies Record<Refusal, string>;
+
+export const tooOftenText = (seconds: number): string =>
+  seconds < 60
+    ? 'This was tried too often. Try again in a minute.'
+    : `This was tried too often. Try again in ${Math.ceil(seconds / 60)} minutes.`;

@@ -41,6 +41,8 @@ export const schoolTexts = {
   saveSettings: 'Save',
   keepYears: 'Keep archived courses and history for (years)',
   keepYearsHint: 'Empty: always',
+  secondStepForStaff: 'Ask everybody who teaches or administers for a second step of signing in',
+  secondStepHint: 'From then on whoever has none sets one up before anything else, you as well.',
   changeTerm: (name: string) => `Change ${name}`,
   change: 'Change',
   seeEffects: 'See what it changes',

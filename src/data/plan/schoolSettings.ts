@@ -15,6 +15,7 @@ export async function schoolSettings(reader: Reader): Promise<SchoolSettings> {
     locale: row.locale,
     weekStart: row.week_start,
     keepYears: row.keep_years ?? undefined,
+    secondStepForStaff: row.second_step_for_staff === 1,
   };
 }
 
@@ -24,6 +25,7 @@ export async function writeSettings(change: Change, settings: SchoolSettings): P
     locale: settings.locale,
     week_start: settings.weekStart,
     keep_years: settings.keepYears ?? null,
+    second_step_for_staff: settings.secondStepForStaff ? 1 : 0,
   };
   const known = await select<Rows['school']>(change, 'SELECT * FROM school');
   if (known.length > 0) await change.update('school', ID, row);

@@ -68,7 +68,13 @@ describe('a term in another zone', () => {
 });
 
 test('the school’s settings reach dates and weeks, are the administrator’s alone, and can be undone', async () => {
-  const input = { name: 'Ropewalk', locale: 'fr-CA' as const, weekStart: 7 as const, keepYears: 5 };
+  const input = {
+    name: 'Ropewalk',
+    locale: 'fr-CA' as const,
+    weekStart: 7 as const,
+    keepYears: 5,
+    secondStepForStaff: false,
+  };
   expect(await changeSettings(school.pembit, school.instructor, input)).toMatchObject({ reason: 'notYours' });
   const first = await changeSettings(school.pembit, admin, { ...input, locale: 'en-GB', weekStart: 1 });
   value(first);

@@ -36,6 +36,7 @@ export async function setUp(pembit: Pembit, input: SetupInput): Promise<Outcome<
         name: input.school,
         locale: input.locale,
         weekStart: input.weekStart,
+        secondStepForStaff: false,
       });
       return done({ email });
     },

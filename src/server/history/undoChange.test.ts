@@ -8,6 +8,7 @@ import { select } from '@/data/database';
 import { changeEntry } from '../entries/changeEntry';
 import { deleteEntry } from '../entries/deleteEntry';
 import { planEntry } from '../entries/planEntry';
+import { removeGroup, writeGroup } from '../people/groups';
 import { undoChange } from './undoChange';
 
 let school: School;
@@ -88,6 +89,18 @@ test('an act on which later changes rest is refused, with what they are, and not
     fields: [{ field: 'entries' }],
   });
   expect(await stateOf()).toEqual(before);
+});
+
+test('what would hang on something that is gone is refused, and nothing is written', async () => {
+  const { pembit, instructor, course, students } = school;
+  const people = students.slice(0, 2).map(({ person }) => person.id);
+  const { id } = (await must(writeGroup(pembit, instructor, { course }, { name: 'Team', people }))).value;
+  const emptied = await must(
+    writeGroup(pembit, instructor, { course, group: id }, { name: 'Team', people: [] }),
+  );
+  await must(removeGroup(pembit, instructor, { course, group: id }));
+  expect(await undoChange(pembit, instructor, emptied.history as HistoryId)).toMatchObject({ ok: false, reason: 'laterChanges' }); // prettier-ignore
+  expect(await select(pembit, 'SELECT * FROM group_members')).toEqual([]);
 });
 
 test('two people editing the same entry: the later one is refused', async () => {

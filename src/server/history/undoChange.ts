@@ -1,3 +1,4 @@
+import { ForeignKeyConstraintError, UniqueConstraintError } from 'sequelize';
 import type { CourseId, HistoryId, TermId } from '@/core/ids';
 import { isStaffOf } from '@/core/entries/viewer';
 import type { Outcome } from '@/core/refusals';
@@ -11,12 +12,25 @@ import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
 import { perform } from './perform';
 
-/** Takes an act back: whoever did it may, and the staff of all the courses it concerned. */
-export function undoChange(
+/**
+ * Takes an act back: whoever did it may, and the staff of all the courses it concerned. What it would put back may have
+ * nothing left to hang on, or its place may be taken: then it has changed since, like a row that was written again.
+ */
+export async function undoChange(
   pembit: Pembit,
   actor: SignedIn,
   id: HistoryId,
 ): Promise<Outcome<{ summary: string }>> {
+  try {
+    return await putActBack(pembit, actor, id);
+  } catch (error) {
+    if (error instanceof ForeignKeyConstraintError || error instanceof UniqueConstraintError)
+      return refused('laterChanges');
+    throw error;
+  }
+}
+
+function putActBack(pembit: Pembit, actor: SignedIn, id: HistoryId): Promise<Outcome<{ summary: string }>> {
   return perform(pembit, actor, 'undo', async (change) => {
     const record = await historyRecord(change, id);
     if (!record) return refused('notFound');

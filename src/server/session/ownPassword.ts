@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import type { Outcome } from '@/core/refusals';
-import { done, refused } from '@/core/refusals';
+import { done, refused, tooOften } from '@/core/refusals';
 import { passwordTexts } from '@/core/texts/passwords';
 import { personByEmail } from '@/data/people/people';
 import { sendLinks } from '../people/invitation';
@@ -9,7 +9,7 @@ import { choosePassword } from './choosePassword';
 import { verifyPassword } from './password';
 import type { SignedIn } from './session';
 import { openSession } from './session';
-import { countTry, isSpent, mayTry } from './tries';
+import { countTry, mayTry, secondsToWait } from './tries';
 
 const HOLDS_MS = 30 * 60_000;
 
@@ -19,7 +19,8 @@ export async function changePassword(
   { person }: SignedIn,
   { current, password }: Readonly<{ current: string; password: string }>,
 ): Promise<Outcome<{ token: string }>> {
-  if (isSpent(pembit, 'signIn', person.id)) return refused('tooManyTries');
+  const wait = secondsToWait(pembit, 'signIn', person.id);
+  if (wait > 0) return tooOften(wait);
   const known = await personByEmail(pembit, person.email);
   if (!known || !(await verifyPassword(current, known.passwordHash))) {
     countTry(pembit, 'signIn', person.id);
@@ -40,7 +41,9 @@ export async function changePassword(
 
 /** Sends a link for a new password. The answer is the same whoever asks: who has an account is nobody else’s business. */
 export async function sendReset(pembit: Pembit, email: string, from: string): Promise<Outcome<null>> {
-  if (!mayTry(pembit, 'letter', from)) return refused('tooManyTries');
+  const wait = secondsToWait(pembit, 'letter', from);
+  if (wait > 0) return tooOften(wait);
+  countTry(pembit, 'letter', from);
   const person = await personByEmail(pembit, email);
   const key = createHash('sha256').update(email.trim().toLowerCase()).digest('hex');
   // Nobody’s mailbox is filled by others: three letters in an hour are enough for anybody.

@@ -52,6 +52,21 @@ export const hasSecondStep = async (reader: Reader, person: PersonId): Promise<b
   return row !== undefined && row.confirmed_at !== null;
 };
 
+/**
+ * Whether somebody has to set up a second step before anything else: staff of a school that asks for it. Who signs in at the
+ * school alone, and has no password here, is left to the school.
+ */
+export async function owesSecondStep(reader: Reader, { person, viewer }: Actor): Promise<boolean> {
+  if (!person.isAdmin && viewer.staffOf.size === 0) return false;
+  const rows = await select(
+    reader,
+    `SELECT 1 FROM school, people WHERE school.second_step_for_staff = 1 AND people.id = :person AND people.password_hash IS NOT NULL
+       AND NOT EXISTS (SELECT 1 FROM second_steps WHERE person_id = :person AND confirmed_at IS NOT NULL)`,
+    { person: person.id },
+  );
+  return rows.length > 0;
+}
+
 const plainCode = (code: string) => code.toLowerCase().replace(/[^0-9a-z]/g, '');
 const hashOf = (code: string) => createHash('sha256').update(plainCode(code)).digest('base64url');
 

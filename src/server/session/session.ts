@@ -6,11 +6,11 @@ import { deleteSessions, insertSession, sessionById, touchSession } from '@/data
 import type { Viewer } from '@/core/entries/viewer';
 import type { PersonId } from '@/core/ids';
 import type { Outcome } from '@/core/refusals';
-import { done, refused } from '@/core/refusals';
+import { done, refused, tooOften } from '@/core/refusals';
 import { keptPerson } from '../people/keptPeople';
 import type { Pembit } from '../pembit';
 import { hasSecondStep, spendCode } from './secondStep';
-import { countTry, forgetTries, isSpent } from './tries';
+import { countTry, forgetTries, secondsToWait } from './tries';
 import { verifyNobody, verifyPassword } from './password';
 
 const HOUR = 3_600_000;
@@ -55,7 +55,8 @@ export async function signIn(
     ['account', account],
     ['address', from],
   ] as const;
-  if (counted.some(([what, who]) => isSpent(pembit, what, who))) return refused('tooManyTries');
+  const wait = Math.max(...counted.map(([what, who]) => secondsToWait(pembit, what, who)));
+  if (wait > 0) return tooOften(wait);
   const wrong = (reason: 'wrongSignIn' | 'wrongCode') => {
     for (const [what, who] of counted) countTry(pembit, what, who);
     return refused(reason);

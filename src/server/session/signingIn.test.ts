@@ -8,9 +8,16 @@ import { acceptInvitation, invite } from '../people/invitation';
 import type { Pembit } from '../pembit';
 import { changePassword, sendReset } from './ownPassword';
 import { hashPassword } from './password';
-import { beginSecondStep, confirmSecondStep, endSecondStep, hasSecondStep } from './secondStep';
+import {
+  beginSecondStep,
+  confirmSecondStep,
+  endSecondStep,
+  hasSecondStep,
+  owesSecondStep,
+} from './secondStep';
 import { openSession, signIn, signedInBy } from './session';
-import { countTry, isSpent, keepTries, keptTries, mayTry } from './tries';
+import { changeSettings } from '../frame/settings';
+import { countTry, keepTries, keptTries, mayTry, secondsToWait } from './tries';
 
 const PASSWORD = 'a long enough password';
 const STAFF = 'p0@school.example';
@@ -43,7 +50,7 @@ test('ten wrong passwords for an account pause it for that address alone, and a 
 
   await keepTries(pembit);
   const restarted = { ...pembit, tries: await keptTries(pembit, pembit.now().epochMilliseconds) };
-  expect(isSpent(restarted, 'signIn', `192.0.2.1 ${STUDENT}`)).toBe(true);
+  expect(secondsToWait(restarted, 'signIn', `192.0.2.1 ${STUDENT}`)).toBe(900);
   expect(JSON.stringify(await select(pembit, 'SELECT * FROM tries'))).not.toContain('192.0.2.1');
   shiftMs = 16 * MINUTE;
   expect(await attempt(STUDENT, PASSWORD)).toBe('ok');
@@ -58,7 +65,7 @@ test('a wrong password counts, the right one wipes it out', async () => {
 
 test('a class of 200 behind one address, each wrong twice, shuts nobody out', () => {
   for (let i = 0; i < 400; i++) countTry(pembit, 'address', '192.0.2.1');
-  expect(isSpent(pembit, 'address', '192.0.2.1')).toBe(false);
+  expect(secondsToWait(pembit, 'address', '192.0.2.1')).toBe(0);
   for (let i = 0; i < 200; i++) expect(mayTry(pembit, 'booking', `student ${i}`)).toBe(true);
 });
 
@@ -149,4 +156,18 @@ test('a second step asks for a code, which works once; recovery codes replace it
 
 test('students have no second step', async () => {
   expect(await beginSecondStep(pembit, school.students[0]!)).toMatchObject({ reason: 'notYours' });
+});
+
+test('a school that asks staff for a second step lets them do nothing else before; students, and who has it, go on', async () => {
+  const owes = async (of = school.instructor) => owesSecondStep(pembit, of);
+  expect(await owes()).toBe(false);
+  const admin = { ...school.instructor, person: { ...school.instructor.person, isAdmin: true } };
+  valueOf(await changeSettings(pembit, admin, { name: 'School', locale: 'en-GB', weekStart: 1, secondStepForStaff: true })); // prettier-ignore
+  expect(await owes()).toBe(true);
+  expect(await owes(school.students[0]!)).toBe(false);
+  const { key } = valueOf(await beginSecondStep(pembit, school.instructor));
+  expect(await owes()).toBe(true);
+  const code = new TOTP({ secret: Secret.fromBase32(key) }).generate({ timestamp: pembit.now().epochMilliseconds }); // prettier-ignore
+  valueOf(await confirmSecondStep(pembit, school.instructor, code));
+  expect(await owes()).toBe(false);
 });

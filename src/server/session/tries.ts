@@ -45,11 +45,12 @@ const keyOf = (what: Tried, who: string) => createHash('sha256').update(`${what}
 export const keptTries = (reader: Reader, nowMs: number): Promise<Map<string, Tries>> =>
   triesSince(reader, nowMs - LONGEST);
 
-/** Whether somebody has tried something as often as they may for now. */
-export function isSpent({ tries, now }: Counting, what: Tried, who: string): boolean {
+/** How long somebody who has tried something as often as they may has to wait; 0 where they may go on. */
+export function secondsToWait({ tries, now }: Counting, what: Tried, who: string): number {
   const { most, within } = LIMITS[what];
   const known = tries.get(keyOf(what, who));
-  return known !== undefined && now().epochMilliseconds - known.sinceMs < within && known.count >= most;
+  if (known === undefined || known.count < most) return 0;
+  return Math.max(0, Math.ceil((known.sinceMs + within - now().epochMilliseconds) / 1000));
 }
 
 /** Notes a try: in memory, written down every few seconds. */
@@ -69,7 +70,7 @@ export function countTry({ tries, unwrittenTries, now }: Counting, what: Tried, 
 
 /** Counts a try, unless there have been too many: answers whether it may go on. */
 export function mayTry(pembit: Counting, what: Tried, who: string): boolean {
-  if (isSpent(pembit, what, who)) return false;
+  if (secondsToWait(pembit, what, who) > 0) return false;
   countTry(pembit, what, who);
   return true;
 }

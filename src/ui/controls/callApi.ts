@@ -1,4 +1,5 @@
 import { frameTexts } from '@/core/texts/frame';
+import { noteAnswer, untilBack } from './connection';
 
 export type FieldErrors = Readonly<Record<string, string>>;
 export type Called<T> =
@@ -7,6 +8,26 @@ export type Called<T> =
 
 type Problem = { type?: string; title?: string; errors?: { field: string; message: string }[] };
 
+/** How long to wait before what may be sent twice is sent again, where there was no answer and none since. */
+const PAUSES_MS = [500, 2000, 4000, 8000, 15_000];
+
+/**
+ * Sends a request. Without an answer, reading and writing what is the same however often it is written is tried again; a
+ * POST may have been done, and is left to whoever sent it.
+ */
+async function send(method: string, path: string, init: RequestInit): Promise<Response> {
+  const again = method === 'GET' || method === 'PUT';
+  for (const pause of again ? PAUSES_MS : []) {
+    try {
+      return await fetch(path, init);
+    } catch {
+      noteAnswer(false);
+      await untilBack(pause);
+    }
+  }
+  return fetch(path, init);
+}
+
 /** Calls a route of the API. A refusal, or no answer at all, comes back as a sentence for the person. */
 export async function callApi<T>(
   method: 'GET' | 'POST' | 'PUT' | 'DELETE',
@@ -14,11 +35,12 @@ export async function callApi<T>(
   body?: unknown,
 ): Promise<Called<T>> {
   try {
-    const response = await fetch(path, {
+    const response = await send(method, path, {
       method,
       headers: body === undefined ? {} : { 'content-type': 'application/json' },
       body: body === undefined ? undefined : JSON.stringify(body),
     });
+    noteAnswer(true);
     const answer: unknown = await response.json().catch(() => ({}));
     if (response.ok)
       return { ok: true, value: answer as T, history: response.headers.get('pembit-history') ?? undefined };
@@ -31,6 +53,7 @@ export async function callApi<T>(
       fields: Object.fromEntries(errors.map(({ field, message }) => [field, message])),
     };
   } catch {
+    noteAnswer(false);
     return { ok: false, status: 0, message: frameTexts.offline, fields: {} };
   }
 }

@@ -4,6 +4,7 @@ import { Suspense } from 'react';
 import { frameTexts } from '@/core/texts/frame';
 import { Messages } from '../controls/Messages';
 import type { SwitchCourse } from './CourseSwitches';
+import { ConnectionNote } from './ConnectionNote';
 import { CourseSwitches } from './CourseSwitches';
 import styles from './Frame.module.css';
 import type { NavItem } from './navItem';
@@ -65,6 +66,7 @@ export function Frame({
           ))}
         </nav>
         <main id="page" className={wide ? styles.wide : styles.page} tabIndex={-1}>
+          <ConnectionNote />
           {children}
         </main>
       </div>

@@ -1,4 +1,6 @@
 'use client';
+import Checkbox from '@mui/material/Checkbox';
+import FormControlLabel from '@mui/material/FormControlLabel';
 import { useState } from 'react';
 import type { SchoolSettings } from '@/core/frame/schoolSettings';
 import { LOCALES, WEEK_STARTS } from '@/core/frame/schoolSettings';
@@ -24,8 +26,10 @@ export function SettingsForm({ settings }: { settings: SchoolSettings }) {
     locale: settings.locale,
     weekStart: String(settings.weekStart),
     keepYears: settings.keepYears === undefined ? '' : String(settings.keepYears),
+    secondStepForStaff: settings.secondStepForStaff,
   });
-  const set = (key: keyof typeof value) => (text: string) => setValue({ ...value, [key]: text });
+  const set = (key: Exclude<keyof typeof value, 'secondStepForStaff'>) => (text: string) =>
+    setValue({ ...value, [key]: text });
   const save = () =>
     submit(
       'PUT',
@@ -69,6 +73,16 @@ export function SettingsForm({ settings }: { settings: SchoolSettings }) {
         onChange={set('keepYears')}
         error={errors.keepYears}
       />
+      <FormControlLabel
+        control={
+          <Checkbox
+            checked={value.secondStepForStaff}
+            onChange={(e) => setValue({ ...value, secondStepForStaff: e.target.checked })}
+          />
+        }
+        label={schoolTexts.secondStepForStaff}
+      />
+      <p className="soft">{schoolTexts.secondStepHint}</p>
     </FormBox>
   );
 }

@@ -12,20 +12,23 @@ const credentials = z.object({
 });
 
 /** Signs in. */
-export const POST = endpoint({ who: 'anyone', body: credentials }, async ({ pembit, actor, body, from }) => {
-  const outcome = await signIn(pembit, { ...body, from });
-  if (!outcome.ok) return outcome;
-  // A session that was there before the sign-in does not outlive it.
-  if (actor) await signOut(pembit, actor);
-  const { token, person } = outcome.value;
-  return {
-    ...done({ name: person.name, email: person.email }),
-    headers: { 'set-cookie': sessionCookie(pembit.config.baseUrl, token) },
-  };
-});
+export const POST = endpoint(
+  { who: 'anyone', beforeSecondStep: true, body: credentials },
+  async ({ pembit, actor, body, from }) => {
+    const outcome = await signIn(pembit, { ...body, from });
+    if (!outcome.ok) return outcome;
+    // A session that was there before the sign-in does not outlive it.
+    if (actor) await signOut(pembit, actor);
+    const { token, person } = outcome.value;
+    return {
+      ...done({ name: person.name, email: person.email }),
+      headers: { 'set-cookie': sessionCookie(pembit.config.baseUrl, token) },
+    };
+  },
+);
 
 /** Signs out. */
-export const DELETE = endpoint({ who: 'person' }, async ({ pembit, actor }) => {
+export const DELETE = endpoint({ who: 'person', beforeSecondStep: true }, async ({ pembit, actor }) => {
   await signOut(pembit, actor);
   return { ...done(null), headers: { 'set-cookie': sessionCookie(pembit.config.baseUrl, '') } };
 });

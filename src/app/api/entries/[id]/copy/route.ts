@@ -1,11 +1,11 @@
 import { z } from 'zod';
-import { courseId, entryId } from '@/core/ids';
+import { courseIds, entryId } from '@/core/ids';
 import { copyEntry } from '@/server/entries/copyEntry';
 import { endpoint } from '../../../endpoint';
 import { entryAnswer } from '../../entryAnswer';
 
 const params = z.object({ id: entryId });
-const body = z.object({ courses: z.array(courseId).min(1).max(30).optional() });
+const body = z.object({ courses: courseIds.optional() });
 
 /** Makes a copy, a draft: for the same audience, or for everyone in other courses. */
 export const POST = endpoint({ who: 'person', params, body }, async ({ pembit, actor, params, body }) =>

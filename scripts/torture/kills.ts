@@ -1,40 +1,24 @@
-/**
- * npm run torture -- [--rounds 100] [--seed N]: kills a server at random moments under a mixed load, over and over, on one
- * data folder of its own; after each kill the database must be sound, every acknowledged write there, no half of one. Loopback
- * only. Prints a table, and ends with 1 where anything was lost.
- */
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import path from 'node:path';
-import { parseArgs } from 'node:util';
-import { openDatabase, select } from '../src/data/database';
-import type { Api } from '../tests/support/api';
-import { signedIn } from '../tests/support/api';
-import { startServer } from './serverProcess';
-
-const { values } = parseArgs({ options: { rounds: { type: 'string', default: '100' }, seed: { type: 'string', default: '1' } } }); // prettier-ignore
-const rounds = Number(values.rounds);
-
-/** Numbers between 0 and 1 that are the same for the same seed (mulberry32). */
-function randomOf(seed: number): () => number {
-  let state = seed;
-  return () => {
-    state = (state + 0x6d2b79f5) | 0;
-    let t = Math.imul(state ^ (state >>> 15), 1 | state);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 4_294_967_296;
-  };
-}
-const random = randomOf(Number(values.seed));
-const folder = mkdtempSync(path.join(tmpdir(), 'pembit-torture-'));
+/** Kills a server at random moments: the database must be sound, every acknowledged write there, no half of one. */
+import type { Reader } from '../../src/data/database';
+import { openDatabase, select } from '../../src/data/database';
+import type { Api } from '../../tests/support/api';
+import { signedIn } from '../../tests/support/api';
+import { freePort, startServer } from '../serverProcess';
+import type { Report } from './random';
 
 /** What was acknowledged: entries by title with the day they were last put on, deleted ones without; times taken by whom. */
 const days = new Map<string, string | undefined>();
 const unsure = new Map<string, Set<string | undefined>>();
 const taken = new Set<string>();
+/** The last reading of the outside calendar that was served, and that was acknowledged. */
+let served = 0;
+let readings = 0;
 let writes = 0;
 let unacknowledged = 0;
 const broken: string[] = [];
+
+const CLOSED = ['2026-11-19', '2026-11-23', '2026-11-27'];
+let random: () => number;
 
 type Done = Readonly<{ status: number; body: Record<string, unknown> }>;
 async function ask(api: Api, method: string, route: string, body?: unknown): Promise<Done | undefined> {
@@ -110,8 +94,38 @@ async function book(api: Api, slots: readonly string[]): Promise<void> {
   }
 }
 
+/** Changes the district's days and has them read, over and over; the number in each title says which reading it was. */
+async function readCalendar(api: Api, id: string, standins: string): Promise<void> {
+  for (;;) {
+    const reading = ++served;
+    const lines = CLOSED.map((date, i) => `${date} Reading ${reading}, ${i} (no school)`);
+    try {
+      await fetch(`${standins}/district`, { method: 'POST', body: new URLSearchParams({ days: lines.join('\n') }), redirect: 'manual' });
+    } catch {
+      return;
+    }
+    const done = await ask(api, 'POST', `/api/calendars/${id}/refresh`);
+    if (!done) return void unacknowledged++;
+    if (done.status >= 400 || done.body.failure) return void broken.push(`reading ${reading}: ${done.status} ${String(done.body.failure)}`);
+    readings = reading;
+    writes++;
+  }
+} // prettier-ignore
+
+/** What is kept of a calendar is one reading, not older than the one acknowledged, and the days it closes are of the same. */
+async function examineCalendar(reader: Reader, round: number): Promise<void> {
+  const numbers = (texts: readonly string[]) => texts.flatMap((text) => [...text.matchAll(/Reading (\d+), \d/g)].map(([, n]) => Number(n)));
+  const copies = await select<{ times: string }>(reader, "SELECT times FROM calendar_copies WHERE times LIKE '%Reading %'");
+  const closed = await select<{ name: string }>(reader, "SELECT name FROM closures WHERE name LIKE 'Reading %'");
+  const [kept, closing] = [numbers(copies.map(({ times }) => times)), numbers(closed.map(({ name }) => name))];
+  const all = new Set([...kept, ...closing]);
+  if (all.size > 1 || kept.length !== closing.length || kept.length % CLOSED.length !== 0)
+    broken.push(`round ${round}: half a calendar, ${kept.join()} kept and ${closing.join()} closed`);
+  if (readings > 0 && !([...all][0]! >= readings)) broken.push(`round ${round}: reading ${readings} is lost, ${[...all].join()} is there`);
+} // prettier-ignore
+
 /** What the folder holds after a kill, against what was acknowledged. */
-async function examine(round: number): Promise<void> {
+async function examine(folder: string, round: number): Promise<void> {
   const sequelize = openDatabase(folder);
   const reader = { sequelize };
   const [sound] = await select<{ integrity_check: string }>(reader, 'PRAGMA integrity_check');
@@ -137,35 +151,43 @@ async function examine(round: number): Promise<void> {
   const bookings = new Set((await select<{ id: string }>(reader, 'SELECT id FROM bookings')).map(({ id }) => id));
   for (const id of taken) if (!bookings.has(id)) broken.push(`round ${round}: the time ${id} is lost`);
   const [twice] = await select<{ n: number }>(reader, 'SELECT COUNT(*) AS n FROM (SELECT 1 FROM bookings GROUP BY slot_id, seat HAVING COUNT(*) > 1)');
+  await examineCalendar(reader, round);
   if (twice && twice.n > 0) broken.push(`round ${round}: ${twice.n} seats are taken twice`);
   await sequelize.close();
 } // prettier-ignore
 
-const began = Date.now();
-for (let round = 1; round <= rounds; round++) {
-  const server = await startServer({ PEMBIT_DATA: folder });
-  const [maren, tobias, ivo, signe] = await Promise.all(
-    ['maren', 'tobias', 'ivo', 'signe'].map((name) => signedIn(server.url, `${name}@kittiwake.example`)),
-  );
-  const sequelize = openDatabase(folder);
-  const [course] = await select<{ id: string }>(
-    { sequelize },
-    "SELECT id FROM courses WHERE code = 'HL 210'",
-  );
-  const slots = await select<{ id: string }>({ sequelize }, 'SELECT id FROM slots');
-  await sequelize.close();
-  const free = slots.map(({ id }) => id);
-  const load = [edit(maren!, course!.id, round, 1), edit(tobias!, course!.id, round, 2), book(ivo!, free), book(signe!, free)]; // prettier-ignore
-  await new Promise((resolve) => setTimeout(resolve, 50 + random() * 2500));
-  await server.kill();
-  await Promise.all(load);
-  await examine(round);
-  if (process.stderr.isTTY)
-    process.stderr.write(`\r${round} of ${rounds}, ${writes} writes, ${broken.length} faults`);
-}
-rmSync(folder, { recursive: true, force: true });
-console.log(
-  `\nKilled ${rounds} times in ${Math.round((Date.now() - began) / 1000)} s: ${writes} acknowledged writes, ${unacknowledged} cut off in the middle, ${broken.length} lost, halved or damaged.`,
-);
-for (const line of broken.slice(0, 50)) console.log(`  ${line}`);
-process.exit(broken.length > 0 ? 1 : 0); // prettier-ignore
+type Given = Readonly<{ folder: string; random: () => number; rounds: number }>;
+
+export async function killOverAndOver({ folder, random: numbers, rounds }: Given): Promise<Report> {
+  random = numbers;
+  const began = Date.now();
+  // The outside calendar keeps its address from one start to the next.
+  const standins = String(await freePort());
+  for (let round = 1; round <= rounds; round++) {
+    const server = await startServer({ PEMBIT_DATA: folder, PEMBIT_STANDINS_PORT: standins });
+    const standinsUrl = `http://127.0.0.1:${standins}`;
+    const [maren, tobias, ivo, signe, office] = await Promise.all(
+      ['maren', 'tobias', 'ivo', 'signe', 'office'].map((name) => signedIn(server.url, `${name}@kittiwake.example`)),
+    );
+    const sequelize = openDatabase(folder);
+    const reader = { sequelize };
+    const [course] = await select<{ id: string }>(reader, "SELECT id FROM courses WHERE code = 'HL 210'");
+    const [district] = await select<{ id: string }>(reader, "SELECT id FROM calendars WHERE name = 'Breakwater District'");
+    const slots = (await select<{ id: string }>(reader, 'SELECT id FROM slots')).map(({ id }) => id);
+    await sequelize.close();
+    readings = 0;
+    const load = [
+      edit(maren!, course!.id, round, 1), edit(tobias!, course!.id, round, 2), book(ivo!, slots), book(signe!, slots),
+      readCalendar(office!, district!.id, standinsUrl),
+    ];
+    await new Promise((resolve) => setTimeout(resolve, 50 + random() * 2500));
+    await server.kill();
+    await Promise.all(load);
+    await examine(folder, round);
+    if (process.stderr.isTTY) process.stderr.write(`\r${round} of ${rounds}, ${writes} writes, ${broken.length} faults`);
+  }
+  return {
+    sentence: `Killed ${rounds} times in ${Math.round((Date.now() - began) / 1000)} s: ${writes} acknowledged writes, ${served} readings of a calendar among them, ${unacknowledged} cut off in the middle, ${broken.length} lost, halved or damaged.`,
+    faults: broken,
+  };
+} // prettier-ignore

@@ -1,0 +1,38 @@
+/**
+ * npm run torture -- [--only kills,fuzz] [--rounds 100] [--requests 20000] [--seed 1]: kills a server at random moments under a
+ * mixed load, over and over, and sends it what nobody should. Loopback only. Prints what it did, and ends with 1 where anything
+ * was lost, damaged or answered with an error of the server.
+ */
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { parseArgs } from 'node:util';
+import { fuzz } from './fuzz';
+import { killOverAndOver } from './kills';
+import type { Report } from './random';
+import { randomOf } from './random';
+
+const { values } = parseArgs({
+  options: {
+    only: { type: 'string', default: 'kills,fuzz' },
+    rounds: { type: 'string', default: '100' },
+    requests: { type: 'string', default: '20000' },
+    seed: { type: 'string', default: '1' },
+  },
+});
+
+async function part(name: string, run: (folder: string) => Promise<Report>): Promise<number> {
+  if (!values.only.split(',').includes(name)) return 0;
+  const folder = mkdtempSync(path.join(tmpdir(), `pembit-${name}-`));
+  const { sentence, faults } = await run(folder);
+  rmSync(folder, { recursive: true, force: true });
+  console.log(`\n${sentence}`);
+  for (const line of faults.slice(0, 50)) console.log(`  ${line}`);
+  return faults.length;
+}
+
+const random = randomOf(Number(values.seed));
+const faults =
+  (await part('kills', (folder) => killOverAndOver({ folder, random, rounds: Number(values.rounds) }))) +
+  (await part('fuzz', (folder) => fuzz({ folder, random, requests: Number(values.requests) })));
+process.exit(faults > 0 ? 1 : 0);

@@ -1,0 +1,20 @@
+'use client';
+import Button from '@mui/material/Button';
+import Link from 'next/link';
+import { frameTexts } from '@/core/texts/frame';
+
+/** In the place of a page that could not be drawn: what happened, and what to do. */
+export default function PageError({ reset }: { reset: () => void }) {
+  return (
+    <main style={{ padding: '48px 24px', maxWidth: 560 }}>
+      <h1>{frameTexts.brokenTitle}</h1>
+      <p style={{ padding: '8px 0 16px' }}>{frameTexts.brokenLead}</p>
+      <p style={{ display: 'flex', gap: 16, alignItems: 'center' }}>
+        <Button variant="contained" onClick={reset}>
+          {frameTexts.again}
+        </Button>
+        <Link href="/">{frameTexts.product}</Link>
+      </p>
+    </main>
+  );
+}
