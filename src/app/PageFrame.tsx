@@ -73,6 +73,7 @@ export async function PageFrame({
     ...(viewer.memberOf.size > 0
       ? STUDENT_NAV.filter((i) => viewer.staffOf.size === 0 || !STAFF_NAV.some((own) => own.href === i.href))
       : []),
+    { href: '/help', label: nav.help, wideOnly: true },
   ];
   const [failed, { open }] = await Promise.all([
     failedMailOf(sharedPembit(), actor),

@@ -178,13 +178,13 @@ test('waiting: what is given back is offered to who waits, who takes it', async 
   await other.click('button', 'Take this time');
   await other.sees('Sat 31 Oct, 09:00–09:30');
   await ivo.open(`${pembit.pembitUrl}/sign-up`);
-  await ivo.clickOn('section[aria-label*="Last chance"] button[aria-label$="wait for it"]');
+  await ivo.clickOn('section[aria-label*="Last chance"] button[aria-label*="wait for it"]');
   await ivo.click('button', 'Wait for it');
   await ivo.sees('You wait for Sat 31 Oct, 09:00');
   // The list itself, drawn anew: the first of the two times is another one.
   await other.clickOn('section[aria-labelledby=yours] li:nth-child(2) button');
   await other.sees('is free again');
-  await ivo.clickOn('section[aria-label*="Last chance"] button[aria-label$="kept for you"]');
+  await ivo.clickOn('section[aria-label*="Last chance"] button[aria-label*="kept for you"]');
   await ivo.click('button', 'Take this time');
   await ivo.sees('Sat 31 Oct, 09:00–09:30');
 });

@@ -224,6 +224,7 @@ const CHECKS: Readonly<Record<string, () => readonly Check[]>> = {
     { method: 'GET', path: '/courses/HL%20210', expected: page(404) },
     { method: 'GET', path: '/courses/nothing', expected: page(404) },
   ],
+  '/help': () => [{ method: 'GET', path: '/help', expected: page() }],
   '/welcome/[token]': () => [{ method: 'GET', path: `/welcome/${'x'.repeat(43)}`, expected: all(200) }],
   '/e/[entry]': () => [
     { method: 'GET', path: `/e/${hlEntry}`, expected: { nobody: 307, stranger: 404, student: 200 } },

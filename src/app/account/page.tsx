@@ -1,5 +1,6 @@
 import type { Metadata } from 'next';
-import { accountTexts } from '@/core/texts/frame';
+import Link from 'next/link';
+import { accountTexts, frameTexts } from '@/core/texts/frame';
 import { passwordTexts } from '@/core/texts/passwords';
 import { zoneNames } from '@/core/time/zoneData';
 import { sharedPembit } from '@/server/pembit';
@@ -49,6 +50,11 @@ export default async function AccountPage() {
         />
         <PasswordForm />
         {person.isAdmin || actor.viewer.staffOf.size > 0 ? <SecondStep on={secondStep} /> : null}
+        <p>
+          <Link className="lone" href="/help">
+            {frameTexts.nav.help}
+          </Link>
+        </p>
         <SignOut />
       </div>
     </PageFrame>

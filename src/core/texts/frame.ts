@@ -16,6 +16,7 @@ export const frameTexts = {
     next: 'Next',
     signUp: 'Sign up',
     subscribe: 'Subscribe',
+    help: 'Help',
   },
   navLabel: 'Main',
   coursesLabel: 'Courses shown',

@@ -37,7 +37,7 @@ export const schoolTexts = {
   zone: 'Time zone',
   termLine: (from: string, to: string, weeks: number, zone: string) =>
     `${from} – ${to} · ${weeks} teaching weeks · ${zone}`,
-  settings: 'Name, dates and retention',
+  settings: 'Name, dates, retention, signing in',
   saveSettings: 'Save',
   keepYears: 'Keep archived courses and history for (years)',
   keepYearsHint: 'Empty: always',

@@ -28,6 +28,8 @@ export function BarChart({
       if (gone || !canvas.current) return;
       const theme = getComputedStyle(document.documentElement);
       const color = (name: string) => theme.getPropertyValue(name).trim();
+      Made.defaults.font.family = getComputedStyle(document.body).fontFamily;
+      Made.defaults.color = color('--ink');
       chart = new Made(canvas.current, {
         data: {
           labels: given.labels,

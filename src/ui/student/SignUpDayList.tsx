@@ -25,6 +25,13 @@ type Props = Readonly<{
   onWait: (slot: SlotChoice) => Promise<boolean>;
 }>;
 
+/** What a time offers to whoever presses it. */
+function offerOf({ state, time, minutes }: SlotChoice): string {
+  if (state === 'free') return say.slot(time, minutes);
+  if (state === 'offered') return say.slotOffered(time);
+  return state === 'waiting' ? say.slotWaiting(time) : say.slotWait(time);
+}
+
 /** The times of each day, next first; the one that is tapped opens below. */
 export function SignUpDayList({ days, host, busy, moving, onTake, onWait }: Props) {
   const [chosen, setChosen] = useState<string>();
@@ -70,15 +77,7 @@ export function SignUpDayList({ days, host, busy, moving, onTake, onWait }: Prop
                     type="button"
                     className={styles.slot}
                     data-state={s.state}
-                    aria-label={
-                      s.state === 'free'
-                        ? say.slot(s.time, s.minutes)
-                        : s.state === 'offered'
-                          ? say.slotOffered(s.time)
-                          : s.state === 'waiting'
-                            ? say.slotWaiting(s.time)
-                            : say.slotWait(s.time)
-                    }
+                    aria-label={`${offerOf(s)}, ${day.date}, ${day.title}`}
                     aria-pressed={s.id === chosen}
                     onClick={() => choose(s.id)}
                   >

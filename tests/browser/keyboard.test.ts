@@ -1,0 +1,235 @@
+import { Key } from 'selenium-webdriver';
+import { afterAll, beforeAll, expect, test } from 'vitest';
+import { signedIn } from '../support/api';
+import type { Person } from './browser';
+import { newPerson } from './browser';
+import type { RunningPembit } from './server';
+import { startPembit } from './server';
+
+/** Every job of the effort table without a pointer: what has the focus is found by pressing Tab, and acted on by keys. */
+let pembit: RunningPembit;
+let person: Person;
+beforeAll(async () => {
+  pembit = await startPembit();
+  person = await newPerson();
+});
+afterAll(async () => {
+  await person?.quit();
+  await pembit?.stop();
+});
+
+const matches = (name: string, wanted: string | RegExp) =>
+  typeof wanted === 'string' ? name.trim() === wanted : wanted.test(name);
+const keys = (...list: string[]) => person.driver.actions().sendKeys(...list).perform(); // prettier-ignore
+const focused = async () => (await person.driver.switchTo().activeElement()).getAccessibleName();
+
+/** Presses Tab until the focus is on what has this name; pages are drawn anew meanwhile, so it may take a second round. */
+async function reach(wanted: string | RegExp, tag?: string): Promise<void> {
+  for (let i = 0; i < 600; i++) {
+    const element = await person.driver.switchTo().activeElement();
+    const [name, kind] = await Promise.all([element.getAccessibleName(), element.getTagName()]).catch(() => [
+      '',
+      '',
+    ]);
+    if (matches(name!, wanted) && (tag ?? kind) === kind) return;
+    await keys(Key.TAB);
+  }
+  throw new Error(`Tab does not reach ${wanted}.\n${await person.text()}`);
+}
+const go = async (name: string | RegExp) => {
+  await reach(name);
+  await keys(Key.ENTER);
+};
+const tick = async (name: string | RegExp) => {
+  await reach(name);
+  await keys(Key.SPACE);
+};
+const write = async (name: string | RegExp, text: string) => {
+  await reach(name);
+  await person.driver.actions().keyDown(Key.CONTROL).sendKeys('a').keyUp(Key.CONTROL).perform();
+  await keys(text);
+};
+
+/** Into the grid of the term, along its days to the one with this date. */
+async function toDay(date: string): Promise<void> {
+  await reach(/^week \d+, /);
+  const place = (day?: string) =>
+    person.driver.executeScript<string>(
+      `const cell = arguments[0] ? document.querySelector('[data-date="' + arguments[0] + '"]') : document.activeElement; return cell.dataset.cell;`,
+      day,
+    );
+  const [toRow, toColumn] = (await place(date)).split(' ').map(Number);
+  const [row, column] = (await place()).split(' ').map(Number);
+  for (let i = row!; i !== toRow; i += Math.sign(toRow! - i)) await keys(toRow! > i ? Key.ARROW_DOWN : Key.ARROW_UP); // prettier-ignore
+  for (let i = column!; i !== toColumn; i += Math.sign(toColumn! - i)) await keys(toColumn! > i ? Key.ARROW_RIGHT : Key.ARROW_LEFT); // prettier-ignore
+}
+/** Onto a mark of that day. */
+async function toMark(date: string, name: RegExp): Promise<void> {
+  await toDay(date);
+  await keys(Key.ENTER);
+  for (let i = 0; i < 8 && !name.test(await focused()); i++) await keys(Key.ARROW_DOWN);
+  expect(await focused()).toMatch(name);
+}
+const dayOfMark = (name: string) =>
+  person.driver.executeScript<string>(
+    `return [...document.querySelectorAll('[role=gridcell] button')].find((e) => e.getAttribute('aria-label')?.includes(arguments[0])).closest('[data-date]').dataset.date`,
+    name,
+  );
+
+async function become(name: string, path: string): Promise<void> {
+  await person.driver.manage().deleteAllCookies();
+  await person.open(`${pembit.pembitUrl}/sign-in`);
+  await go(`Sign in as ${name}`);
+  await person.find('link', /^Your account/);
+  await person.open(pembit.pembitUrl + path);
+}
+
+test('an instructor plans: from the shelf, by the quick line, to three courses', async () => {
+  await become('Maren Toft', '/term');
+  // The word of the navigation is a link.
+  await reach('Materials', 'button');
+  await keys(Key.ENTER);
+  await go('Plan Bending a batten');
+  await write('Day', '10222026');
+  await go(/^Save for/);
+  await person.sees('Added Bending a batten');
+  await person.sees('week 7, Thu 22 Oct');
+
+  await write('Quick line', 'Buoyage quiz, set next class, due week 8 Friday 5 pm, NV');
+  await person.sees('Add Buoyage quiz');
+  await keys(Key.ENTER);
+  await person.sees('Added Buoyage quiz');
+
+  await become('Tobias Aldous', '/term');
+  await toDay('2026-10-28');
+  await keys('O');
+  await person.find('field', 'Title');
+  await keys('pen harbour');
+  for (const course of [/^HL/, /^NV/, /^SR/]) {
+    await reach(course);
+    const box = await person.driver.switchTo().activeElement();
+    if (!(await box.isSelected())) await keys(Key.SPACE);
+  }
+  await keys(Key.ENTER);
+  await person.sees('Added Open harbour');
+  for (const who of ['38 students in HL', '26 students in NV', '27 students in SR']) await person.sees(who);
+});
+
+test('when things change: a due date moves with what hangs on it, a class that was not reached slides, and is undone', async () => {
+  await become('Maren Toft', '/term');
+  await toMark('2026-10-15', /Due, by 17:00, Half-breadth plan/);
+  await person.chord(Key.ALT, Key.ARROW_RIGHT);
+  await person.sees('Moved Half-breadth plan to week 6, Fri 16 Oct');
+  await go('Bring what hangs on it');
+  await person.doesNotSee('Bring what hangs on it');
+
+  await toMark(await dayOfMark('Class, 10:00, Stations 2 to 6'), /Class, 10:00, Stations 2 to 6/);
+  await keys(Key.ENTER);
+  await person.find('button', 'We did not get to it: slide');
+  await go('We did not get to it: slide');
+  await person.find('button', /^Slide [1-9]\d* plans?$/);
+  await go(/^Slide [1-9]\d* plans?$/);
+  await person.sees(/Moved \d+ class plans, Stations 2 to 6 first/);
+  await go('Undo');
+  await person.sees('Undone.');
+});
+
+test('office hours: a day in halves of an hour, lunch all term; a student takes a time and gives it back', async () => {
+  await become('Maren Toft', '/office-hours/new');
+  await write('Days and hours', 'Sat 24 Oct 10-4');
+  await write('What it is called', 'Open loft');
+  await person.find('button', 'Offer 12 times to 38 students');
+  await go('Offer 12 times to 38 students');
+  await person.find('link', 'Who comes: Open loft');
+
+  await person.open(`${pembit.pembitUrl}/office-hours/new`);
+  await write('What it is called', 'Lunch hours');
+  await write('Days and hours', 'Tue Thu 12-2');
+  await write('Minutes of a time', '25');
+  await write('Minutes between times', '5');
+  await reach('How often');
+  await keys('every week to');
+  await person.sees('over 9 weeks');
+  await go(/^Offer \d+ times to 38 students/);
+  await person.find('link', 'Who comes: Lunch hours');
+
+  await become('Ivo Saltmarsh', '/sign-up');
+  await person.sees('Open loft');
+  await go(/^10:30, .*24 October, Open loft/);
+  await go('Take this time');
+  await person.sees('Sat 24 Oct, 10:30–11:00');
+  await go('Give back');
+  await person.sees('is free again');
+});
+
+test('a student reaches the handout from what is next', async () => {
+  await become('Ivo Saltmarsh', '/next');
+  await reach('Open Handout: bevel board');
+  expect(await (await person.driver.switchTo().activeElement()).getAttribute('href')).toContain('://');
+  await keys(Key.ENTER);
+  await person.driver.wait(async () => (await person.driver.getAllWindowHandles()).length === 2, 10_000);
+  const [first, second] = await person.driver.getAllWindowHandles();
+  await person.driver.switchTo().window(second!);
+  await person.driver.close();
+  await person.driver.switchTo().window(first!);
+});
+
+test('a feed and an embed are published', async () => {
+  await become('Maren Toft', '/term');
+  await go('Publish');
+  await person.find('link', 'New feed');
+  await go('New feed');
+  await person.find('button', /^Publish to anyone with the address/);
+  await go(/^Publish to anyone with the address, and copy it/);
+  await person.sees('Published Hull lofting.');
+  await person.open(`${pembit.pembitUrl}/publish`);
+  await go('New embed');
+  await person.find('field', 'NV Coastal navigation');
+  await tick('NV Coastal navigation');
+  await tick('Breakwater District');
+  await write('Name', 'Both courses');
+  await go(/^Publish to anyone with the address, and copy the snippet/);
+  await person.sees('Published Both courses.');
+});
+
+test('the office adds a course with its classes; its instructor pastes topics onto them, and carries a plan over', async () => {
+  const office = await signedIn(pembit.pembitUrl, 'office@kittiwake.example');
+  const term = { name: 'Winter 2027', startsOn: '2027-01-11', endsOn: '2027-04-23', tzid: 'America/Halifax' };
+  expect((await office.call('POST', '/api/terms', term)).status).toBe(201);
+  await become('School office', '/school');
+  await reach('Add a course');
+  await keys(Key.ENTER);
+  await reach('Term');
+  await keys('Winter 2027');
+  await write('Code', 'HL 220');
+  await write('Tag', 'HM');
+  await write('Title', 'Hull models');
+  await reach('Instructor');
+  await keys('Maren');
+  await write('Sections, one a line', 'A: Mon Wed 10-11:30');
+  await go('Add the course');
+  await person.sees('HL 220');
+
+  await become('Maren Toft', '/courses');
+  await go(/HL 220/);
+  await person.find('link', 'Carry a plan over into this course');
+  await person.sees('30 classes');
+  await go('Carry a plan over into this course');
+  await person.sees('Half-breadth plan');
+  await go(/^Carry \d+ over to HL 220/);
+  await person.sees(/Carried \d+ things over to HL 220/);
+  await go('Undo');
+  await person.sees('Undone');
+
+  await person.open(`${pembit.pembitUrl}/term`);
+  await go('Paste topics');
+  await person.find('field', 'Topics');
+  await write('Topics', 'Transom');
+  await keys(Key.ENTER);
+  await keys('Critique');
+  await write('From class', '24');
+  await go('Look at it first');
+  await person.sees(/Critique Class 25, A: Tue 8 Dec, B: Tue 8 Dec/);
+  await go('Plan 2 classes');
+  await person.sees('Planned 2 classes');
+});
