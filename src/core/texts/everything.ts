@@ -60,7 +60,8 @@ export const everythingTexts = {
     showBefore: (n: number) => `Students will see ${several(n)} some days before`,
     moveMeetings: (n: number) => `Moved ${several(n)} by classes`,
   },
-  csv: 'Save as CSV',
+  saveAs: (format: string) => `Save as ${format}`,
+  weekHeading: (week: number) => (week === 0 ? 'Outside the term' : `Week ${week}`),
   print: 'Print',
   none: 'Nothing fits. Change the search or the filters.',
 } as const;

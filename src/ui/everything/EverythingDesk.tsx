@@ -2,7 +2,8 @@
 import Button from '@mui/material/Button';
 import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
-import { planCsv } from '@/core/exchange/planCsv';
+import type { ListFormat } from '@/core/exchange/list/listFormat';
+import { LIST_FORMATS } from '@/core/exchange/list/listFormats';
 import { everythingTexts as say } from '@/core/texts/everything';
 import { linkTexts } from '@/core/texts/links';
 import { Field } from '../controls/Field';
@@ -50,9 +51,17 @@ function List({ rows, desk, from, to }: Omit<Props, 'data'> & { desk: Desk }) {
           {say.count(list.length, rows.length)}
         </p>
         <span className={styles.tools}>
-          <Button className={deskStyles.tool} size="small" variant="outlined" onClick={() => saveCsv(list)}>
-            {say.csv}
-          </Button>
+          {LIST_FORMATS.map((format) => (
+            <Button
+              key={format.id}
+              className={deskStyles.tool}
+              size="small"
+              variant="outlined"
+              onClick={() => save(format, list)}
+            >
+              {say.saveAs(format.name)}
+            </Button>
+          ))}
           <Button className={deskStyles.tool} size="small" variant="outlined" onClick={() => window.print()}>
             {say.print}
           </Button>
@@ -98,19 +107,16 @@ function List({ rows, desk, from, to }: Omit<Props, 'data'> & { desk: Desk }) {
 }
 
 /** The list as it stands, as a file. */
-function saveCsv(list: readonly EverythingRow[]): void {
-  const { columns } = say;
-  const body = planCsv(
-    Object.values(columns),
-    list.map((row) => ({
-      [columns.week]: row.week ? String(row.week) : '',
-      [columns.date]: row.start.slice(0, 10),
-      [columns.time]: row.time,
-      [columns.tags]: row.tags.map((tag) => tag.tag).join(' '),
-      [columns.kind]: row.kindLabel,
-      [columns.title]: row.title,
-      [columns.shown]: row.releaseLabel,
-    })),
-  );
-  saveFile('plan.csv', body, 'text/csv');
+function save({ file, type, write }: ListFormat, list: readonly EverythingRow[]): void {
+  const lines = list.map((row) => ({
+    week: row.week,
+    date: row.start.slice(0, 10),
+    day: row.day,
+    time: row.time,
+    tags: row.tags.map(({ tag }) => tag).join(' '),
+    kind: row.kindLabel,
+    title: row.title,
+    shown: row.releaseLabel,
+  }));
+  saveFile(file, write(lines), type);
 }
