@@ -1,9 +1,10 @@
 import { spawn } from 'node:child_process';
+import { heapFlags } from './heap.mjs';
 import { environment, root } from './setup.mjs';
 
 /** Starts server.ts and hands signals on; this process ends when the server does. */
 export function serve(env = {}) {
-  const child = spawn(process.execPath, ['node_modules/tsx/dist/cli.mjs', 'server.ts'], {
+  const child = spawn(process.execPath, [...heapFlags(), '--import', 'tsx', 'server.ts'], {
     cwd: root,
     env: { ...environment, NODE_ENV: 'production', ...env },
     stdio: 'inherit',

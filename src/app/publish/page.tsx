@@ -1,6 +1,5 @@
 import type { Metadata } from 'next';
 import { redirect } from 'next/navigation';
-import QRCode from 'qrcode';
 import { isStaffOf } from '@/core/entries/viewer';
 import { publishTexts } from '@/core/texts/publish';
 import { requireZone } from '@/core/time/zoneData';
@@ -9,6 +8,7 @@ import { courseChecks } from '@/server/outlets/courseChecks';
 import { outletsFor } from '@/server/outlets/publish';
 import { planSeenBy } from '@/server/plan/planSeenBy';
 import { todayIn } from '@/server/plan/todayIn';
+import { addressPicture } from '@/server/outlets/addressPicture';
 import { sharedPembit } from '@/server/pembit';
 import { CourseCheck } from '@/ui/outlets/CourseCheck';
 import { OutletCard } from '@/ui/outlets/OutletCard';
@@ -41,7 +41,7 @@ export default async function PublishPage({ searchParams }: { searchParams: Sear
         courses: plan.courses,
         calendars: plan.calendars,
         use: uses.get(outlet.id),
-        code: await QRCode.toString(outlet.url.replace(/^https?:/, 'webcal:'), { type: 'svg', margin: 1 }),
+        code: await addressPicture(outlet.url.replace(/^https?:/, 'webcal:')),
         zone,
         today,
         locale: plan.locale,

@@ -1,11 +1,11 @@
 import type { Metadata } from 'next';
-import QRCode from 'qrcode';
 import { publishTexts, subscribeTexts } from '@/core/texts/publish';
 import { requireZone } from '@/core/time/zoneData';
 import { outletUses } from '@/server/outlets/countReads';
 import { outletsFor } from '@/server/outlets/publish';
 import { planSeenBy } from '@/server/plan/planSeenBy';
 import { todayIn } from '@/server/plan/todayIn';
+import { addressPicture } from '@/server/outlets/addressPicture';
 import { sharedPembit } from '@/server/pembit';
 import { CopyField } from '@/ui/controls/CopyField';
 import { READ_DAYS, readWords } from '@/ui/outlets/outletCardView';
@@ -28,7 +28,7 @@ export default async function SubscribePage() {
   const use = (await outletUses(pembit, [own.id], today.subtract({ days: READ_DAYS }))).get(own.id);
   const zone = requireZone(plan.terms[0]?.tzid ?? 'UTC');
   const webcal = own.url.replace(/^https?:/, 'webcal:');
-  const code = await QRCode.toString(webcal, { type: 'svg', margin: 1 });
+  const code = await addressPicture(webcal);
   return (
     <PageFrame actor={actor}>
       <div className={styles.page}>

@@ -1,4 +1,5 @@
 import type { Temporal } from 'temporal-polyfill';
+import { dayMs } from './civil';
 import type { Term } from './term';
 import { weekNumber } from './term';
 import type { Moment } from './zonedWall';
@@ -33,7 +34,7 @@ export function dateLabel(
     formatter = new Intl.DateTimeFormat(locale, { ...formats[style], timeZone: 'UTC' });
     formatters.set(key, formatter);
   }
-  return formatter.format(date.toZonedDateTime('UTC').epochMilliseconds);
+  return formatter.format(dayMs(date));
 }
 
 /** `October 2026`. */

@@ -1,4 +1,5 @@
 import { Temporal } from 'temporal-polyfill';
+import { daysFromEpoch, wallFromMs } from './civil';
 import type { ZonedWall } from './zonedWall';
 
 /**
@@ -13,22 +14,12 @@ export type ZoneLookup = (tzid: string) => Zone;
 
 const MS = 1000;
 
-/** Days from 1 January 1970 to a date of the Gregorian calendar, counted in years that begin in March. */
-function daysFromEpoch(year: number, month: number, day: number): number {
-  const y = month > 2 ? year : year - 1;
-  const dayOfYear = Math.floor((153 * ((month + 9) % 12) + 2) / 5) + day - 1;
-  return y * 365 + Math.floor(y / 4) - Math.floor(y / 100) + Math.floor(y / 400) + dayOfYear - 719_468;
-}
-
 /** The wall time read as if it were UTC, in epoch milliseconds. Plain arithmetic: a page asks for it thousands of times. */
 export const wallMs = (wall: Temporal.PlainDateTime): number =>
   (((daysFromEpoch(wall.year, wall.month, wall.day) * 24 + wall.hour) * 60 + wall.minute) * 60 +
     wall.second) *
     MS +
   wall.millisecond;
-
-const wallFromMs = (ms: number): Temporal.PlainDateTime =>
-  Temporal.Instant.fromEpochMilliseconds(ms).toZonedDateTimeISO('UTC').toPlainDateTime();
 
 /** Index of the offset in force at an instant: binary search over `untils`. */
 function indexAt(zone: Zone, epochMs: number): number {

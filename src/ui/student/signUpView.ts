@@ -12,7 +12,7 @@ import { dateLabel, momentLabel, rangeLabel, timeLabel } from '@/core/time/dateL
 import type { Term } from '@/core/time/term';
 import { weekNumber } from '@/core/time/term';
 import type { Zone, ZoneLookup } from '@/core/time/zone';
-import { toWall, zonedWallAt } from '@/core/time/zone';
+import { toWall } from '@/core/time/zone';
 
 export type SlotChoice = Readonly<{
   id: string;
@@ -121,10 +121,10 @@ export function signUpView(plan: SeenPlan, { zoneOf, now, occurrences = [], term
           id: slot.id,
           time: timeLabel(start, plan.locale),
           range: rangeLabel(start, toWall(zone, slot.interval.end), plan.locale),
-          minutes: slot.interval.start.until(slot.interval.end).total('minutes'),
+          minutes: (slot.interval.end.epochMilliseconds - slot.interval.start.epochMilliseconds) / 60_000,
           state,
           mayWait: state === 'taken' && sheet.rules.waitingList && shut === '',
-          when: momentLabel(zonedWallAt(zone, slot.interval.start), plan.locale),
+          when: momentLabel({ wall: start, tzid: zone.tzid }, plan.locale),
           hosts: listed(slot.hostNames),
           clash: clash ? signupTexts.take.clash(clash.title) : '',
         };

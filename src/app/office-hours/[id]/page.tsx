@@ -2,10 +2,10 @@ import type { Metadata } from 'next';
 import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { notFound, redirect } from 'next/navigation';
-import QRCode from 'qrcode';
 import { signupTexts } from '@/core/texts/signup';
 import { requireZone } from '@/core/time/zoneData';
 import { rostersOf } from '@/server/people/rosters';
+import { addressPicture } from '@/server/outlets/addressPicture';
 import { sharedPembit } from '@/server/pembit';
 import { CopyField } from '@/ui/controls/CopyField';
 import { AddTime } from '@/ui/signup/AddTime';
@@ -39,7 +39,7 @@ export default async function SheetRunPage({ params }: { params: Promise<{ id: s
     roster,
   });
   const address = `${pembit.config.baseUrl}/s/${id}`;
-  const code = await QRCode.toString(address, { type: 'svg', margin: 1 });
+  const code = await addressPicture(address);
   return (
     <PageFrame actor={page.actor} plan={page.plan}>
       <p className="soft">

@@ -1,0 +1,1 @@
+export function heapFlags(env?: Readonly<Record<string, string | undefined>>): string[];
