@@ -7,7 +7,7 @@ const of = (n: number, one: string, many: string) => (n === 1 ? `1 ${one}` : `${
 export const carryTexts = {
   title: 'Carry over',
   heading: (to: string) => `Carry a plan over to ${to}`,
-  lead: 'Everything is looked at before anything is made. Bookings, replies, extended due dates and named students stay behind.',
+  lead: 'Everything is looked at before anything is made. Taken times, replies, extended due dates and named students stay behind.',
   open: 'Carry a plan over into this course',
   from: 'From',
   to: 'To',

@@ -11,7 +11,7 @@ export const entryTexts = {
     set: 'Set',
     due: 'Due',
     times: 'Office hours',
-    booking: 'Booking',
+    booking: 'Taken time',
   },
   forSections: (title: string, names: string) => `${title} (${names})`,
   setTitle: (title: string) => `set: ${title}`,

@@ -12,11 +12,11 @@ export const publishTexts = {
   who: 'Who can read it',
   public: 'Public',
   publicLead:
-    'Anyone with its address can read it. It shows what concerns everyone in the course and the ticked sections, never a student’s name or a booking, and links into meetings only if ticked.',
+    'Anyone with its address can read it. It shows what concerns everyone in the course and the ticked sections, never a student’s name or who has taken a time, and links into meetings only if ticked.',
   roster: 'For the roster',
   rosterLead:
     'Give the address to your students only: whoever holds it can read it. It may show what concerns the ticked sections, too.',
-  personalLead: 'Your own: whoever holds this address can read what you see, bookings included.',
+  personalLead: 'Your own: whoever holds this address can read what you see, taken times included.',
   sections: 'Sections whose classes and own entries are in it',
   kinds: 'What it shows',
   kindNames: {

@@ -96,7 +96,7 @@ describe('each mark says itself in words', () => {
   });
   test('a sheet, with how many of its times are taken', () => {
     expect(words(plan({ sheets: [sheet([[booking()], []])] }), '2026-10-15', staff(HL))).toEqual([
-      'HL, Booking, 12:00, Ivo Saltmarsh',
+      'HL, Taken time, 12:00, Ivo Saltmarsh',
       'HL, Office hours, 12:00, Office hours, 1 of 2 times taken',
     ]);
   });
