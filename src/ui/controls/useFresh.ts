@@ -12,9 +12,13 @@ const EVERY_MS = 3000;
 export function useFresh(version: number): void {
   const router = useRouter();
   useEffect(() => {
+    let looking = false;
     const look = async () => {
-      if (document.visibilityState !== 'visible') return;
+      // One look at a time: without an answer it goes on trying by itself.
+      if (looking || document.visibilityState !== 'visible') return;
+      looking = true;
       const answer = await callApi<{ version: number }>('GET', '/api/version');
+      looking = false;
       if (answer.ok && answer.value.version !== version) router.refresh();
     };
     const timer = setInterval(() => void look(), EVERY_MS);
