@@ -417,7 +417,9 @@ test('what no text can hold is left out, and what is named twice counts once', a
   expect(title).toBe('Batten');
   const copied = await maren.call('POST', `/api/entries/${id}/copy`, { courses: [course, course] });
   expect(copied.status).toBe(201);
-  expect(((await copied.json()) as { audience: unknown[] }).audience).toHaveLength(1);
+  const copy = ((await copied.json()) as { id: string }).id;
+  const seen = (await (await maren.call('GET', `/api/entries/${copy}`)).json()) as { who: string };
+  expect(seen.who.match(/HL/g)).toHaveLength(1);
 });
 
 test('200 requests at once for one free time: one gets it, 199 a clear refusal', async () => {
