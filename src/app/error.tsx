@@ -1,5 +1,4 @@
 'use client';
-import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { frameTexts } from '@/core/texts/frame';
 
@@ -10,9 +9,9 @@ export default function PageError({ reset }: { reset: () => void }) {
       <h1>{frameTexts.brokenTitle}</h1>
       <p style={{ padding: '8px 0 16px' }}>{frameTexts.brokenLead}</p>
       <p style={{ display: 'flex', gap: 16, alignItems: 'center' }}>
-        <Button variant="contained" onClick={reset}>
+        <button type="button" onClick={reset}>
           {frameTexts.again}
-        </Button>
+        </button>
         <Link href="/">{frameTexts.product}</Link>
       </p>
     </main>

@@ -5,6 +5,7 @@ import { everythingTexts } from '@/core/texts/everything';
 import { termTexts } from '@/core/texts/term';
 import { linkTestsFor } from '@/server/links/linkTestsFor';
 import { sharedPembit } from '@/server/pembit';
+import { packed } from '@/ui/controls/packed';
 import { EverythingDesk } from '@/ui/everything/EverythingDesk';
 import { everythingView } from '@/ui/everything/everythingView';
 import { planPage } from '../planPage';
@@ -31,8 +32,8 @@ export default async function EverythingPage({ searchParams }: { searchParams: S
     <PlanFrame page={page} empty={[termTexts.noCourses, termTexts.noCoursesLead]}>
       {term && data && range ? (
         <EverythingDesk
-          rows={everythingView({ plan, term, occurrences, mayMove }, { ...range, tests })}
-          data={data}
+          rows={packed(everythingView({ plan, term, occurrences, mayMove }, { ...range, tests }))}
+          data={packed(data)}
           from={range.from.toString()}
           to={range.to.toString()}
         />

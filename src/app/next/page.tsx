@@ -14,6 +14,7 @@ import { unseenChanges } from '@/server/students/changes';
 import { doneOf } from '@/server/students/done';
 import { sharedPembit } from '@/server/pembit';
 import { withoutCourses } from '@/ui/frame/switchedCourses';
+import { packed } from '@/ui/controls/packed';
 import { KeepOffline } from '@/ui/offline/KeepOffline';
 import { DayList } from '@/ui/student/DayList';
 import { changeLines } from '@/core/plan/changeLines';
@@ -77,7 +78,7 @@ export default async function NextPage({ searchParams }: { searchParams: Search 
   };
   return (
     <PageFrame actor={actor} plan={plan}>
-      {view.found === undefined && !asked.week ? <KeepOffline kept={kept} /> : null}
+      {view.found === undefined && !asked.week ? <KeepOffline kept={packed(kept)} /> : null}
       {term ? <p className="soft">{weekAndDate(term, today, plan.locale)}</p> : null}
       <h1>{studentTexts.nextTitle}</h1>
       {plan.abroad && term ? (

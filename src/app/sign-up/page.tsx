@@ -7,6 +7,7 @@ import { requireZone } from '@/core/time/zoneData';
 import { planSeenBy } from '@/server/plan/planSeenBy';
 import { todayIn } from '@/server/plan/todayIn';
 import { sharedPembit } from '@/server/pembit';
+import { packed } from '@/ui/controls/packed';
 import { SignUp } from '@/ui/student/SignUp';
 import { signUpView } from '@/ui/student/signUpView';
 import { PageFrame } from '../PageFrame';
@@ -30,7 +31,7 @@ export default async function SignUpPage() {
     <PageFrame actor={actor}>
       <h1>{signupTexts.take.title}</h1>
       <p className="soft">{signupTexts.take.lead}</p>
-      <SignUp {...view} version={version} />
+      <SignUp view={packed(view)} version={version} />
     </PageFrame>
   );
 }

@@ -2,6 +2,7 @@ import type { Metadata } from 'next';
 import { termTexts } from '@/core/texts/term';
 import type { Zoom } from '@/ui/term/termView';
 import { termView } from '@/ui/term/termView';
+import { packed } from '@/ui/controls/packed';
 import { TermDesk } from '@/ui/term/TermDesk';
 import { planPage } from '../planPage';
 import { PlanFrame } from '../PlanFrame';
@@ -23,8 +24,8 @@ export default async function TermPage({ searchParams }: { searchParams: Search 
     <PlanFrame page={page} empty={[termTexts.noCourses, termTexts.noCoursesLead]}>
       {term && data ? (
         <TermDesk
-          view={termView({ plan, term, occurrences, shown, mayMove, zoom: zoomOf(search) }, today)}
-          data={data}
+          view={packed(termView({ plan, term, occurrences, shown, mayMove, zoom: zoomOf(search) }, today))}
+          data={packed(data)}
           today={today.toString()}
         />
       ) : null}

@@ -5,6 +5,7 @@ import { weekTexts } from '@/core/texts/week';
 import { toWall } from '@/core/time/zone';
 import { requireZone } from '@/core/time/zoneData';
 import { sharedPembit } from '@/server/pembit';
+import { packed } from '@/ui/controls/packed';
 import { WeekDesk } from '@/ui/week/WeekDesk';
 import { weekView } from '@/ui/week/weekView';
 import { planPage } from '../planPage';
@@ -25,11 +26,13 @@ export default async function WeekPage({ searchParams }: { searchParams: Search 
     <PlanFrame page={page} empty={[termTexts.noCourses, termTexts.noCoursesLead]}>
       {term && data ? (
         <WeekDesk
-          view={weekView(
-            { plan, term, occurrences, mayMove },
-            { date, now: toWall(requireZone(term.tzid), sharedPembit().now()) },
+          view={packed(
+            weekView(
+              { plan, term, occurrences, mayMove },
+              { date, now: toWall(requireZone(term.tzid), sharedPembit().now()) },
+            ),
           )}
-          data={data}
+          data={packed(data)}
           today={today.toString()}
         />
       ) : null}

@@ -17,17 +17,22 @@ import { BulkActs } from './BulkActs';
 import styles from './Everything.module.css';
 import type { EverythingRow } from './everythingView';
 import type { LinksChoice, Search, ShownChoice } from './findRows';
+import type { Packed } from '../controls/packed';
+import { useUnpacked } from '../controls/packed';
 import { findRows } from './findRows';
 import { RowTable } from './RowTable';
 
-type Props = Readonly<{ rows: readonly EverythingRow[]; data: DeskData; from: string; to: string }>;
+type Range = Readonly<{ from: string; to: string }>;
+type Props = Range & Readonly<{ rows: Packed<readonly EverythingRow[]>; data: Packed<DeskData> }>;
 
 /** The plain list: search, filter, sort, choose several and act on them; the panel beside it. */
-export function EverythingDesk({ data, ...list }: Props) {
-  return <PlanDesk data={data}>{(desk) => <List desk={desk} {...list} />}</PlanDesk>;
+export function EverythingDesk({ from, to, ...given }: Props) {
+  const rows = useUnpacked(given.rows);
+  const data = useUnpacked(given.data);
+  return <PlanDesk data={data}>{(desk) => <List desk={desk} rows={rows} from={from} to={to} />}</PlanDesk>;
 }
 
-function List({ rows, desk, from, to }: Omit<Props, 'data'> & { desk: Desk }) {
+function List({ rows, desk, from, to }: Range & { rows: readonly EverythingRow[]; desk: Desk }) {
   const router = useRouter();
   const [search, setSearch] = useState<Search>({
     words: '',

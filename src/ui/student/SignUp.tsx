@@ -5,6 +5,8 @@ import { useState } from 'react';
 import { signupTexts } from '@/core/texts/signup';
 import type { Called } from '../controls/callApi';
 import { callApi } from '../controls/callApi';
+import type { Packed } from '../controls/packed';
+import { useUnpacked } from '../controls/packed';
 import { Select } from '../controls/Select';
 import { useFresh } from '../controls/useFresh';
 import { useMessages } from '../controls/Messages';
@@ -19,7 +21,8 @@ const ALL = '';
 const DAYS_SHOWN = 20;
 
 /** Free times over all courses: tap one, then take it; give one's own back, exchange it, wait for a taken one. */
-export function SignUp({ days, own, version }: SignUpView & { version: number }) {
+export function SignUp({ view, version }: Readonly<{ view: Packed<SignUpView>; version: number }>) {
+  const { days, own } = useUnpacked(view);
   const router = useRouter();
   const tell = useMessages();
   useFresh(version);

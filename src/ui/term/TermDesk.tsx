@@ -3,6 +3,8 @@ import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { usePathname, useSearchParams } from 'next/navigation';
 import { termTexts } from '@/core/texts/term';
+import type { Packed } from '../controls/packed';
+import { useUnpacked } from '../controls/packed';
 import { ShelfButton } from '../plan/ShelfButton';
 import type { DeskData } from '../plan/planItem';
 import { PlanDesk } from '../plan/PlanDesk';
@@ -10,10 +12,12 @@ import styles from '../plan/PlanDesk.module.css';
 import { TermGrid } from './TermGrid';
 import type { TermGridView } from './termView';
 
-type Props = Readonly<{ view: TermGridView; data: DeskData; today: string }>;
+type Props = Readonly<{ view: Packed<TermGridView>; data: Packed<DeskData>; today: string }>;
 
 /** The whole term on one page, with the panel beside it. */
-export function TermDesk({ view, data, today }: Props) {
+export function TermDesk({ today, ...given }: Props) {
+  const view = useUnpacked(given.view);
+  const data = useUnpacked(given.data);
   return (
     <PlanDesk data={data}>
       {(desk) => (

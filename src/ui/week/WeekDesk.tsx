@@ -3,6 +3,8 @@ import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { termTexts } from '@/core/texts/term';
 import { weekTexts } from '@/core/texts/week';
+import type { Packed } from '../controls/packed';
+import { useUnpacked } from '../controls/packed';
 import { PlanDesk } from '../plan/PlanDesk';
 import deskStyles from '../plan/PlanDesk.module.css';
 import { ShelfButton } from '../plan/ShelfButton';
@@ -10,8 +12,12 @@ import type { DeskData } from '../plan/planItem';
 import { Hours } from './Hours';
 import type { WeekView } from './weekView';
 
+type Props = Readonly<{ view: Packed<WeekView>; data: Packed<DeskData>; today: string }>;
+
 /** One week by the hour, with the panel beside it. */
-export function WeekDesk({ view, data, today }: { view: WeekView; data: DeskData; today: string }) {
+export function WeekDesk({ today, ...given }: Props) {
+  const view = useUnpacked(given.view);
+  const data = useUnpacked(given.data);
   const day = view.days.find((d) => d.today)?.date ?? view.days[0]!.date;
   return (
     <PlanDesk data={data}>

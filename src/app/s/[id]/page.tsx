@@ -12,6 +12,7 @@ import { holdsLink } from '@/server/signup/mailLink';
 import { LinkForm } from '@/ui/signup/LinkForm';
 import { SpendLink } from '@/ui/signup/SpendLink';
 import styles from '@/ui/session/SignIn.module.css';
+import { packed } from '@/ui/controls/packed';
 import { SignUp } from '@/ui/student/SignUp';
 import { signUpView } from '@/ui/student/signUpView';
 import { PageFrame } from '../../PageFrame';
@@ -65,7 +66,7 @@ export default async function SheetAddressPage({ params, searchParams }: Props) 
   return (
     <PageFrame actor={actor}>
       <h1>{sheet.title}</h1>
-      <SignUp {...view} version={version} />
+      <SignUp view={packed(view)} version={version} />
     </PageFrame>
   );
 }
