@@ -91,7 +91,8 @@ test('an instructor plans and offers, a student clicks and takes, and it shows w
   await ivo.clickOn('section[aria-label*="Stem clinic"] button[aria-label^="13:00"]');
   await ivo.type(/What would you like to talk about/, 'My stem will not fair.');
   await ivo.click('button', 'Take this time');
-  await ivo.sees('Sat 21 Nov, 13:00–13:25');
+  // In the list of one's own: the form names the time before it is taken.
+  await ivo.sees('Your times HL Sat 21 Nov, 13:00–13:25');
 
   // The instructor sees who comes and why.
   await maren.open(`${pembit}/office-hours`);
