@@ -28,6 +28,9 @@ function isReadable(path: string): boolean {
   }
 }
 
+// Nobody may be reading the log any more: writing to a closed pipe is an error, and saying so would be the next one.
+for (const stream of [process.stdout, process.stderr]) stream.on('error', () => undefined);
+
 /**
  * The process: node:http in front, which answers /feeds/, /embed/ and what a whole class asks for at once itself, and
  * hands everything else to Next.

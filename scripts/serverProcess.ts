@@ -11,6 +11,8 @@ export type ServerProcess = Readonly<{
   readyMs: number;
   /** The last that it has said. */
   output: () => string;
+  /** Reads no more of what it says. */
+  deafen: () => void;
   stop: () => Promise<void>;
   /** SIGKILL: nothing is finished, nothing said. */
   kill: () => Promise<void>;
@@ -66,6 +68,10 @@ export async function startServer(env: Readonly<Record<string, string>>): Promis
     pid: child.pid!,
     readyMs: performance.now() - began,
     output: () => output,
+    deafen: () => {
+      child.stdout.destroy();
+      child.stderr.destroy();
+    },
     stop: () => end('SIGTERM'),
     kill: () => end('SIGKILL'),
   };

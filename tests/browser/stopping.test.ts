@@ -1,4 +1,4 @@
-import { mkdtempSync, rmSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { afterAll, expect, test } from 'vitest';
@@ -34,6 +34,25 @@ test('SIGTERM answers what has been asked, keeps what was written, and lets the 
     expect(health.jobLagSeconds).toBeGreaterThanOrEqual(0);
   } finally {
     await second.stop();
+  }
+});
+
+test('when nobody reads the log any more, the server goes on and is idle between requests', async () => {
+  const server = await startServer({ PEMBIT_DATA: folder, PEMBIT_LOG: 'debug' });
+  try {
+    server.deafen();
+    for (let i = 0; i < 20; i++) expect((await fetch(`${server.url}/sign-in`)).status).toBe(200);
+    // In clock ticks, a hundred a second: what the process itself has worked, whatever else the machine does.
+    const worked = () => {
+      const fields = readFileSync(`/proc/${server.pid}/stat`, 'utf8').split(') ')[1]!.split(' ');
+      return Number(fields[11]) + Number(fields[12]);
+    };
+    const before = worked();
+    await new Promise((resolve) => setTimeout(resolve, 3000));
+    expect(worked() - before).toBeLessThan(150);
+    expect((await fetch(`${server.url}/api/health`)).status).toBe(200);
+  } finally {
+    await server.stop();
   }
 });
 
