@@ -7,18 +7,20 @@ import { owesSecondStep } from '@/server/session/secondStep';
 import type { SignedIn } from '@/server/session/session';
 import { cookieName, signedInBy } from '@/server/session/session';
 
-/** Whoever asks for the page, once for each request. */
-export const signedIn = cache(async (): Promise<SignedIn | undefined> => {
+const sessionOf = cache(async (owing: boolean): Promise<SignedIn | undefined> => {
   const pembit = sharedPembit();
-  return signedInBy(pembit, (await cookies()).get(cookieName(pembit.config.baseUrl))?.value);
+  return signedInBy(pembit, (await cookies()).get(cookieName(pembit.config.baseUrl))?.value, { owing });
 });
+
+/** Whoever asks for the page, once for each request. */
+export const signedIn = (): Promise<SignedIn | undefined> => sessionOf(false);
 
 /**
  * The signed-in person, or the way to the sign-in page and, from there, back to `path`. Who has yet to set up a second step
  * that the school asks for is led to it.
  */
 export async function signedInOr(path: string): Promise<SignedIn> {
-  const actor = await signedIn();
+  const actor = await sessionOf(true);
   if (actor) {
     if (path !== '/account' && (await owesSecondStep(sharedPembit(), actor))) redirect('/account');
     return actor;

@@ -1,3 +1,4 @@
+import { forgetOldest } from './forgetOldest';
 import type { Pembit } from './pembit';
 
 type Kept<T> = Readonly<{ version: string; value: Promise<T> }>;
@@ -25,10 +26,7 @@ export function keptReads<T>(most: number, holds: (pembit: Pembit, value: T) => 
     const found = known?.version === version ? known : { version, value: read() };
     found.value.catch(() => kept.delete(key));
     kept.set(key, found);
-    for (const oldest of kept.keys()) {
-      if (kept.size <= most) break;
-      kept.delete(oldest);
-    }
+    forgetOldest(kept, most);
     const value = await found.value;
     if (found === known && !holds(pembit, value)) {
       const anew = { version, value: read() };

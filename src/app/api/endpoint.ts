@@ -69,7 +69,7 @@ export function endpoint<
     if (request.method !== 'GET' && !sameOrigin(request, pembit.config.baseUrl))
       return problem('wrongOrigin');
     const jar = parseCookie(request.headers.get('cookie') ?? '');
-    const actor = await signedInBy(pembit, jar[cookieName(pembit.config.baseUrl)]);
+    const actor = await signedInBy(pembit, jar[cookieName(pembit.config.baseUrl)], { owing: true });
     if (spec.who === 'person' && !actor) return problem('notSignedIn');
     if (actor && !spec.beforeSecondStep && (await owesSecondStep(pembit, actor)))
       return problem('secondStepOwed');

@@ -46,7 +46,7 @@ export default async function HelpPage() {
         <section aria-labelledby="marks">
           <h2 id="marks">{say.marksTitle}</h2>
           <p className="soft">{say.marksLead}</p>
-          <MarksLegend />
+          <MarksLegend staff={staff} />
         </section>
         {staff ? (
           <section aria-labelledby="quick">

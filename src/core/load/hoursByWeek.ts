@@ -41,12 +41,12 @@ export function workByWeek(
 /**
  * What a course may ask for in a week of a term: for each credit an hour of class and, at least, two hours out of class, as
  * the credit hour of the United States is defined (34 CFR 600.2; unverified against its text). A course may name its own hours
- * instead. In minutes; undefined where it says neither.
+ * instead. In minutes; undefined where it says neither (no credits say nothing).
  */
 export function expectedMinutes({
   credits,
   weeklyHours,
 }: Readonly<{ credits?: number; weeklyHours?: number }>): number | undefined {
   if (weeklyHours !== undefined) return weeklyHours * 60;
-  return credits === undefined ? undefined : credits * 3 * 60;
+  return credits ? credits * 3 * 60 : undefined;
 }

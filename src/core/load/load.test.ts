@@ -77,6 +77,7 @@ test('a course of three credits may ask for nine hours a week: an hour of class 
   expect(expectedMinutes({ credits: 3, weeklyHours: 7.5 })).toBe(450);
   expect(expectedMinutes({ weeklyHours: 0 })).toBe(0);
   expect(expectedMinutes({})).toBeUndefined();
+  expect(expectedMinutes({ credits: 0 })).toBeUndefined();
 });
 
 describe('better days', () => {

@@ -29,8 +29,8 @@ export type Taking = Readonly<{
 
 /**
  * What weighs on some students. `teaches` are the courses of whoever looks: what is due in others has no course, a title only
- * where the course shares its titles (`shared` gives its tag), and is left out where it concerns fewer students than may be
- * told of. `dayOf` counts days from the first of the term.
+ * where the course shares its titles (`shared` gives its tag), and is left out on days on which it concerns fewer students
+ * than may be told of. `dayOf` counts days from the first of the term.
  */
 export function loadItems(
   work: readonly DueWork[],
@@ -61,11 +61,11 @@ export function loadItems(
         else days.set(on, { set: own?.setOn ?? due.setOn, people: new Set([number]) });
       }
     const course = due.audience.find((part) => teaches.has(part.course))?.course;
-    const all = [...days.values()].reduce((sum, { people }) => sum + people.size, 0);
-    if (course === undefined && all < FEWEST) return [];
     const tag = due.audience.map((part) => shared.get(part.course)).find(Boolean);
     const title = course === undefined && tag ? `${tag} ${due.title}` : '';
-    return [...days].map(([on, { set, people }]) => ({
+    // A day of one's own, an extended one, is told of as little as a whole group that small.
+    const told = [...days].filter(([, { people }]) => course !== undefined || people.size >= FEWEST);
+    return told.map(([on, { set, people }]) => ({
       id: due.id,
       ...(course === undefined ? { title } : { course, title: due.title }),
       due: dayOf(on),

@@ -1,6 +1,6 @@
 import { Temporal } from 'temporal-polyfill';
 import type { CalendarId, ClosureId, CourseId, MeetingId, SiteDateId, TermId } from '@/core/ids';
-import type { SiteDate } from '@/core/plan/plan';
+import type { Course, SiteDate } from '@/core/plan/plan';
 import type { Term } from '@/core/time/term';
 import type { Closure } from '@/core/time/closure';
 import type { Meeting } from '@/core/time/meetings';
@@ -26,6 +26,24 @@ export const fromTerm = (term: Term): Rows['terms'] => ({
   starts_on: term.startsOn.toString(),
   ends_on: term.endsOn.toString(),
   tzid: term.tzid,
+});
+
+type CourseFacts = Pick<
+  Course,
+  'code' | 'title' | 'tag' | 'color' | 'credits' | 'weeklyHours' | 'sharesTitles' | 'place' | 'meetingLink'
+>;
+
+/** What a course is called and says of itself. */
+export const fromCourseFacts = (course: CourseFacts) => ({
+  code: course.code,
+  title: course.title,
+  tag: course.tag.toUpperCase(),
+  color: course.color,
+  credits: course.credits ?? null,
+  weekly_hours: course.weeklyHours ?? null,
+  shares_titles: course.sharesTitles ? 1 : 0,
+  place: course.place,
+  meeting_link: course.meetingLink,
 });
 
 export const toSiteDate = (row: Rows['site_dates']): SiteDate => ({

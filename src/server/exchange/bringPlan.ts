@@ -18,7 +18,14 @@ import type { Change } from '@/data/history/change';
 import { insertMaterials } from '@/data/materials/materials';
 import { personById } from '@/data/people/people';
 import { writeClassPlan } from '@/data/plan/classPlans';
-import { fromClosure, fromMeeting, fromPattern, fromSiteDate, fromTerm } from '@/data/plan/frameRows';
+import {
+  fromClosure,
+  fromCourseFacts,
+  fromMeeting,
+  fromPattern,
+  fromSiteDate,
+  fromTerm,
+} from '@/data/plan/frameRows';
 import { siteClosures } from '@/data/plan/frameStore';
 import { allTerms, siteDatesOf } from '@/data/plan/loadPlan';
 import { schoolSettings } from '@/data/plan/schoolSettings';
@@ -199,15 +206,7 @@ async function insertFrame(
 const courseRow = (course: Course, nowMs: number) => ({
   id: course.id,
   term_id: course.term,
-  code: course.code,
-  title: course.title,
-  tag: course.tag,
-  color: course.color,
-  credits: course.credits ?? null,
-  weekly_hours: course.weeklyHours ?? null,
-  shares_titles: course.sharesTitles ? 1 : 0,
-  place: course.place,
-  meeting_link: course.meetingLink,
+  ...fromCourseFacts(course),
   archived_at: course.archived ? nowMs : null,
   join_generation: 0,
   join_hash: null,

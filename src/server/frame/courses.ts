@@ -10,24 +10,13 @@ import { changePattern } from '@/core/time/pattern';
 import type { Reader } from '@/data/database';
 import { select } from '@/data/database';
 import { personById } from '@/data/people/people';
+import { fromCourseFacts } from '@/data/plan/frameRows';
 import { courseOfSection, writePatterns } from '@/data/plan/frameStore';
 import { allTerms, loadFrame } from '@/data/plan/loadPlan';
 import { perform } from '../history/perform';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
 import { refitMeetings } from './refitMeetings';
-
-const rowOf = (input: CourseInput) => ({
-  code: input.code,
-  title: input.title,
-  tag: input.tag.toUpperCase(),
-  color: input.color,
-  credits: input.credits ?? null,
-  weekly_hours: input.weeklyHours ?? null,
-  shares_titles: input.sharesTitles ? 1 : 0,
-  place: input.place,
-  meeting_link: input.meetingLink,
-});
 
 /** A code is unique within its term: it is what addresses and commands use. */
 export async function codeTaken(
@@ -60,7 +49,14 @@ export function addCourse(
     if (taken.length > 0) return refused('badRequest', taken);
     const id = randomUUID() as CourseId;
     await change.insert('courses', [
-      { id, term_id: term.id, ...rowOf(input), archived_at: null, join_generation: 0, join_hash: null },
+      {
+        id,
+        term_id: term.id,
+        ...fromCourseFacts(input),
+        archived_at: null,
+        join_generation: 0,
+        join_hash: null,
+      },
     ]);
     await change.insert('staff', [
       { id: randomUUID(), course_id: id, person_id: input.instructor, role: 'instructor' },
@@ -94,7 +90,7 @@ export function changeCourse(
     if (!course || !(isStaffOf(actor.viewer, id) || actor.person.isAdmin)) return refused('notFound');
     const taken = await codeTaken(change, { term: course.term, code: input.code, except: id });
     if (taken.length > 0) return refused('badRequest', taken);
-    await change.update('courses', id, rowOf(input));
+    await change.update('courses', id, fromCourseFacts(input));
     change.concerns(`course:${id}`);
     change.summarise(frameHistoryTexts.changedCourse(input.code));
     return done({ code: input.code });

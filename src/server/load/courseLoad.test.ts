@@ -57,6 +57,13 @@ test('a course that shares its titles lets colleagues read them, and not of fewe
   expect(await on('2026-10-22')).toMatchObject({ own: [], others: 1, titles: ['NV Due 2026-10-22T09:00'] });
 });
 
+test('an extended due date in a course of others is not told of: it would be somebody’s', async () => {
+  const extensions = [{ person: school.students[0]!.person.id, due: '2026-10-26T17:00' }];
+  await work('2026-10-22T09:00', { by: neighbour, course: school.other, extensions });
+  expect(await on('2026-10-22')).toMatchObject({ others: 1, concerned: 5 });
+  expect(await on('2026-10-26')).toMatchObject({ others: 0, concerned: 0 });
+});
+
 test('of fewer than five students nothing is told of what others plan', async () => {
   const few = school.students.slice(0, 4).map(({ person }) => person.id);
   await work('2026-10-22T09:00', { by: neighbour, course: school.other, audience: [{ course: school.other, people: few }] }); // prettier-ignore

@@ -1,4 +1,5 @@
 import QRCode from 'qrcode';
+import { forgetOldest } from '../forgetOldest';
 
 const MOST_KEPT = 500;
 const pictures = new Map<string, Promise<string>>();
@@ -8,9 +9,6 @@ export function addressPicture(address: string): Promise<string> {
   const picture = pictures.get(address) ?? QRCode.toString(address, { type: 'svg', margin: 1 });
   pictures.delete(address);
   pictures.set(address, picture);
-  for (const oldest of pictures.keys()) {
-    if (pictures.size <= MOST_KEPT) break;
-    pictures.delete(oldest);
-  }
+  forgetOldest(pictures, MOST_KEPT);
   return picture;
 }

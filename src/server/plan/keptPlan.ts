@@ -12,7 +12,6 @@ import type { Pembit } from '../pembit';
 /** As many as a large school has in a term: whoever takes five of them finds most of them read. */
 const keptCourses = keptReads<Plan>(240);
 const keptNotes = keptReads<readonly Entry[]>(200);
-const keptLocale = keptReads<string>(1);
 
 /**
  * What `loadPlan` reads, kept in memory course by course until something is written that concerns the course: most pages
@@ -23,13 +22,13 @@ export async function keptPlan(
   courses: readonly CourseId[],
   author?: PersonId,
 ): Promise<Plan> {
-  const [locale, notes, ...plans] = await Promise.all([
-    keptLocale(pembit, '', async () => (await schoolSettings(pembit)).locale),
+  const [notes, ...plans] = await Promise.all([
     author ? keptNotes(pembit, author, () => notesOf(pembit, author), [`person:${author}`]) : [],
     ...courses.map((course) =>
       keptCourses(pembit, course, () => loadPlan(pembit, [course]), [`course:${course}`]),
     ),
   ]);
+  const locale = plans[0]?.locale ?? (await schoolSettings(pembit)).locale;
   const plan = mergePlans(plans, locale);
   return notes.length === 0 ? plan : { ...plan, entries: [...plan.entries, ...notes] };
 }

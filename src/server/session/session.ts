@@ -9,7 +9,7 @@ import type { Outcome } from '@/core/refusals';
 import { done, refused, tooOften } from '@/core/refusals';
 import { keptPerson } from '../people/keptPeople';
 import type { Pembit } from '../pembit';
-import { hasSecondStep, spendCode } from './secondStep';
+import { hasSecondStep, owesSecondStep, spendCode } from './secondStep';
 import { countTry, forgetTries, secondsToWait } from './tries';
 import { verifyNobody, verifyPassword } from './password';
 
@@ -87,8 +87,15 @@ export async function openSession(pembit: Pembit, person: PersonId): Promise<str
   return token;
 }
 
-/** The person behind a cookie's token, or undefined when there is no session, or it has run out. */
-export async function signedInBy(pembit: Pembit, token: string | undefined): Promise<SignedIn | undefined> {
+/**
+ * The person behind a cookie's token, or undefined when there is no session, or it has run out. Who has yet to set up a second
+ * step that the school asks for is nobody, but where `owing` says that such a one is dealt with.
+ */
+export async function signedInBy(
+  pembit: Pembit,
+  token: string | undefined,
+  { owing = false }: Readonly<{ owing?: boolean }> = {},
+): Promise<SignedIn | undefined> {
   if (!token) return undefined;
   const session = await sessionById(pembit, idOf(token));
   if (!session) return undefined;
@@ -104,7 +111,8 @@ export async function signedInBy(pembit: Pembit, token: string | undefined): Pro
   // A note of each request would be a write for each; five minutes are exact enough for 12 hours.
   if (nowMs - session.seenAtMs > 5 * 60_000)
     await pembit.queue.write((writer) => touchSession(writer, session.id, nowMs), { aside: true });
-  return { person, viewer, session: session.id };
+  const actor = { person, viewer, session: session.id };
+  return !owing && (await owesSecondStep(pembit, actor)) ? undefined : actor;
 }
 
 export const signOut = (pembit: Pembit, signedIn: SignedIn): Promise<void> =>

@@ -4,6 +4,7 @@ import { triesSince, writeTries } from '@/data/people/tries';
 import type { Reader } from '@/data/database';
 import type { WriteQueue } from '@/data/writeQueue';
 import type { Clock } from '../clock';
+import { forgetOldest } from '../forgetOldest';
 
 /** Where tries are counted. */
 export type Counting = Readonly<{
@@ -62,10 +63,7 @@ export function countTry({ tries, unwrittenTries, now }: Counting, what: Tried, 
   tries.delete(key);
   tries.set(key, holds ? { ...known, count: known.count + 1 } : { count: 1, sinceMs: nowMs });
   unwrittenTries.add(key);
-  for (const oldest of tries.keys()) {
-    if (tries.size <= MOST_KEPT) break;
-    tries.delete(oldest);
-  }
+  forgetOldest(tries, MOST_KEPT);
 }
 
 /** Counts a try, unless there have been too many: answers whether it may go on. */

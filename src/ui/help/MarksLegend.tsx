@@ -23,7 +23,7 @@ const mark = (kind: GridItem['kind'], words: string, more: Partial<GridItem> = {
 });
 const SAMPLES: readonly GridItem[] = [
   mark('class', marks.class, { planned: true, time: '10:00', title: 'Bevels' }),
-  mark('class', marks.empty, { ordinal: 12, long: 'Class 12' }),
+  mark('class', marks.empty, { ordinal: 12, long: 'Class 12', title: '' }),
   mark('event', marks.event, { time: '13:00', title: 'Slipway visit' }),
   mark('due', marks.due, { by: 'by 17:00' }),
   mark('set', marks.set, { title: 'set: Bevel board' }),
@@ -36,11 +36,11 @@ const SAMPLES: readonly GridItem[] = [
   mark('due', marks.news, { news: true, by: 'by 17:00' }),
 ];
 
-/** One mark of each kind and state beside what it says. */
-export function MarksLegend() {
+/** One mark of each kind and state beside what it says; what students do not see, for staff alone. */
+export function MarksLegend({ staff }: { staff: boolean }) {
   return (
     <dl className={styles.legend}>
-      {SAMPLES.map((item) => (
+      {SAMPLES.filter((item) => staff || item.release === 'shown').map((item) => (
         <div key={item.words}>
           <dt>
             <TermItem item={item} selected={false} picked={false} onOpen={() => undefined} />

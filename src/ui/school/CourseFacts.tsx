@@ -9,6 +9,7 @@ import { Field } from '../controls/Field';
 import { FormBox } from './FormBox';
 import styles from './School.module.css';
 import { Select } from '../controls/Select';
+import { numberIn } from '../controls/numberIn';
 import { useSubmit } from '../controls/useSubmit';
 
 export type CourseFactsView = Readonly<{
@@ -24,14 +25,13 @@ export type CourseFactsView = Readonly<{
   meetingLink: string;
 }>;
 
-const numberIn = (text: string) => (text.trim() === '' ? undefined : Number(text));
-
 /** What a course is called and where it meets unless said otherwise. */
 export function CourseFacts({ course }: { course: CourseFactsView }) {
   const { submit, errors, message, busy } = useSubmit();
   const [value, setValue] = useState(course);
-  const set = (key: keyof typeof value) => (text: string | boolean) => setValue({ ...value, [key]: text });
-  const field = (key: Exclude<keyof typeof value, 'sharesTitles'>) => ({
+  type Text = Exclude<keyof typeof value, 'sharesTitles'>;
+  const set = (key: Text) => (text: string) => setValue({ ...value, [key]: text });
+  const field = (key: Text) => ({
     value: value[key],
     onChange: set(key),
     error: errors[key],
@@ -74,7 +74,10 @@ export function CourseFacts({ course }: { course: CourseFactsView }) {
       </div>
       <FormControlLabel
         control={
-          <Checkbox checked={value.sharesTitles} onChange={(e) => set('sharesTitles')(e.target.checked)} />
+          <Checkbox
+            checked={value.sharesTitles}
+            onChange={(e) => setValue({ ...value, sharesTitles: e.target.checked })}
+          />
         }
         label={schoolTexts.sharesTitles}
       />

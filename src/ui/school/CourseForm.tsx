@@ -7,6 +7,7 @@ import { Field } from '../controls/Field';
 import { FormBox } from './FormBox';
 import styles from './School.module.css';
 import { Select } from '../controls/Select';
+import { numberIn } from '../controls/numberIn';
 import { useSubmit } from '../controls/useSubmit';
 
 type Props = Readonly<{
@@ -54,7 +55,7 @@ export function CourseForm({ terms, people, taken }: Props) {
       '/api/courses',
       {
         term: value.term, instructor: value.instructor, code: value.code, title: value.title, tag: value.tag, color: value.color || free, place: value.place,
-        credits: value.credits.trim() === '' ? undefined : Number(value.credits), sections: lines.map(sectionOf),
+        credits: numberIn(value.credits), sections: lines.map(sectionOf),
       },
       ({ code }) => frameHistoryTexts.addedCourse(code),
     ); // prettier-ignore

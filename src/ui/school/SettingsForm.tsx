@@ -10,6 +10,7 @@ import { Field } from '../controls/Field';
 import { FormBox } from './FormBox';
 import styles from './School.module.css';
 import { Select } from '../controls/Select';
+import { numberIn } from '../controls/numberIn';
 import { useSubmit } from '../controls/useSubmit';
 
 export const localeOptions = Object.entries(LOCALES).map(([value, label]) => ({ value, label }));
@@ -37,7 +38,7 @@ export function SettingsForm({ settings }: { settings: SchoolSettings }) {
       {
         ...value,
         weekStart: Number(value.weekStart),
-        keepYears: value.keepYears.trim() === '' ? undefined : Number(value.keepYears),
+        keepYears: numberIn(value.keepYears),
       },
       () => frameHistoryTexts.changedSettings,
     );
