@@ -8,7 +8,7 @@ export function LoadGrid({ view }: { view: Pick<LoadView, 'weekdays' | 'weeks'> 
     <section aria-labelledby="by-day">
       <h2 id="by-day">{say.gridTitle}</h2>
       <p className="soft">{say.legend}</p>
-      <div className={styles.scroll}>
+      <div className={styles.scroll} role="group" aria-labelledby="by-day" tabIndex={0}>
         <table className={styles.grid}>
           <thead>
             <tr>
