@@ -1,8 +1,8 @@
-// npm test: sets up a fresh machine, then lint, types, unit and reference tests, build, browser tests.
+// npm test: sets up a fresh machine, then lint, types and build, unit and reference tests, browser tests.
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import {
   checkNode,
   ensureBrowser,
@@ -20,10 +20,12 @@ checkNode();
 ensurePackages();
 ensureBrowser();
 ensureRouteTypes();
-say('Lint');
-run('npm', ['run', '--silent', 'lint']);
-say('Types');
+say('Lint, types and build, side by side');
+const lint = spawn('npm', ['run', '--silent', 'lint'], { cwd: root, env: environment, stdio: 'inherit' });
+const linted = new Promise((resolve) => lint.once('exit', resolve));
 run('npm', ['run', '--silent', 'types']);
+ensureBuild();
+if ((await linted) !== 0) fail('The linter found something; it is said above.');
 
 const reports = mkdtempSync(path.join(tmpdir(), 'pembit-report-'));
 const totals = { passed: 0, failed: 0, skipped: 0 };
@@ -57,7 +59,6 @@ function tests(project) {
 
 say('Unit, reference and property tests');
 const unit = tests('unit');
-ensureBuild();
 say('Browser tests');
 const browser = tests('browser');
 rmSync(reports, { recursive: true, force: true });

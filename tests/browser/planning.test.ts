@@ -1,5 +1,7 @@
 import { Key } from 'selenium-webdriver';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import { demoId } from '../../src/server/demo/demoIds';
+import { signedIn } from '../support/api';
 import type { Person } from './browser';
 import { PHONE, newPerson } from './browser';
 import { effortTable } from './effort';
@@ -82,6 +84,30 @@ describe('on the term grid', () => {
     await maren.type('Title', 'Repairs in the loft');
     await maren.click('button', /^Save for/);
     await maren.sees('week 10, Tue 10 Nov – Thu 12 Nov');
+  });
+
+  test('a full day opens in place and stays open; marks chosen on two days move by the same distance', async () => {
+    const api = await signedIn(pembit.pembitUrl, 'maren@kittiwake.example');
+    const audience = [{ course: demoId('HL 210') }];
+    const add = (title: string, start: string) =>
+      api.call('POST', '/api/entries', { kind: 'event', title, start, audience });
+    await add('Oakum', '2026-11-30T11:00');
+    for (const hour of ['12', '13', '14', '15']) await add(`Knot ${hour}`, `2026-12-02T${hour}:00`);
+    await maren.open(`${pembit.pembitUrl}/term`);
+    await maren.click('button', /^\d more on week 13, Wed 2 Dec: show all$/);
+    await maren.find('button', /Knot 15/);
+    await maren.driver.navigate().refresh();
+    const [oakum, knot] = [await maren.find('button', /Oakum/), await maren.find('button', /Knot 15/)];
+    const actions = maren.driver.actions().keyDown(Key.CONTROL).click(oakum).click(knot);
+    await actions.keyUp(Key.CONTROL).perform();
+    await maren.sees('2 chosen');
+    await maren.driver.executeScript('arguments[0].focus()', knot);
+    await maren.chord(Key.ALT, Key.ARROW_RIGHT);
+    await maren.sees('Moved 2 entries');
+    await maren.element('[data-date="2026-12-01"] button[aria-label*="Oakum"]');
+    await maren.element('[data-date="2026-12-03"] button[aria-label*="Knot 15"]');
+    await maren.click('button', 'Show less');
+    await maren.find('button', /^\d more on week 13, Wed 2 Dec: show all$/);
   });
 
   test('a class plan is written on the class, dragged to another day in both sections, and a list fills the rest', async () => {

@@ -8,7 +8,8 @@ import { teachingWeeks } from '@/core/time/term';
 import { toWall } from '@/core/time/zone';
 import { requireZone } from '@/core/time/zoneData';
 import { everythingView } from '@/ui/everything/everythingView';
-import { planItemOf, termView } from '@/ui/term/termView';
+import { planItemOf } from '@/ui/term/termMarks';
+import { termView } from '@/ui/term/termView';
 import { weekView } from '@/ui/week/weekView';
 import { NOW, person, plan } from '../support/arbitraryPlan';
 
@@ -35,8 +36,16 @@ test('what one viewer sees is the same set in every view, whatever the plan', ()
       );
 
       const shown = new Set(seen.courses.map((course) => course.id));
-      const grid = termView({ plan: seen, term, occurrences, shown }, today);
-      const inTerm = grid.weeks.flatMap((week) => week.days.flatMap((day) => day.items));
+      const shownInTerm = { plan: seen, term, occurrences, mayMove, shown };
+      // A week by itself has room for all marks; the whole term counts those that it has no room for.
+      const days = weeks.flatMap(({ number }) =>
+        termView({ ...shownInTerm, zoom: { kind: 'one', from: number } }, today).weeks.flatMap((w) => w.days),
+      );
+      const inTerm = days.flatMap((day) => day.items);
+      const whole = termView(shownInTerm, today).weeks.flatMap((week) => week.days);
+      expect(whole.map(({ date, count }) => [date, count])).toEqual(
+        days.map(({ date, items }) => [date, items.length]),
+      );
       // Sections that share a class plan share a mark; it names the classes it stands for.
       const classKeys = new Map(
         occurrences.flatMap((o) => (o.kind === 'class' ? [[o.meeting, key(o)]] : [])),

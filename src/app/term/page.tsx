@@ -24,7 +24,12 @@ export default async function TermPage({ searchParams }: { searchParams: Search 
     <PlanFrame page={page} empty={[termTexts.noCourses, termTexts.noCoursesLead]}>
       {term && data ? (
         <TermDesk
-          view={packed(termView({ plan, term, occurrences, shown, mayMove, zoom: zoomOf(search) }, today))}
+          view={packed(
+            termView(
+              { plan, term, occurrences, shown, mayMove, zoom: zoomOf(search), open: search.open },
+              today,
+            ),
+          )}
           data={packed(data)}
           today={today.toString()}
         />

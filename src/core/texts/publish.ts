@@ -102,7 +102,7 @@ export const publishTexts = {
   courseTitle: 'Before it goes out',
   courseWho: (n: number) => (n === 1 ? '1 student' : `${n} students`),
   courseChecks: (n: number) => (n === 0 ? 'no checks left' : n === 1 ? '1 check left' : `${n} checks left`),
-  courseLinks: (failing: number, untested: number) =>
+  courseLinks: (all: number, failing: number, untested: number) =>
     failing > 0
       ? failing === 1
         ? '1 link does not open'
@@ -111,7 +111,9 @@ export const publishTexts = {
         ? untested === 1
           ? '1 link is not tested yet'
           : `${untested} links are not tested yet`
-        : 'all links open',
+        : all === 0
+          ? 'no links yet'
+          : 'all links open',
   courseOutlets: (open: number, roster: number) =>
     open + roster === 0
       ? 'in no feed and no embed: students see it in Pembit alone'

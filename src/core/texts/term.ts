@@ -79,7 +79,7 @@ export const panelTexts = {
   edge: { start: 'start', end: 'end' },
   noSuchClass: 'There is no class of this number',
   follows: (date: string, ordinal: number, edge: 'start' | 'end') => `${date} (${edge} of class ${ordinal})`,
-  dueInSection: (name: string) => `Due in section ${name}`,
+  inSection: (what: string, name: string) => `${what} in section ${name}`,
   moreEvent: 'Repeats, video meeting, who is coming',
   moreShown: 'When students see it',
   repeats: 'Repeats',

@@ -43,7 +43,7 @@ export async function courseChecks(
         who: publishTexts.courseWho(course.students),
         checks: publishTexts.courseChecks(checks),
         checksLeft: checks > 0,
-        links: publishTexts.courseLinks(failing, untested),
+        links: publishTexts.courseLinks(states.length, failing, untested),
         linksBad: failing > 0,
         outlets: publishTexts.courseOutlets(isPublic, holding.length - isPublic),
         untold: (await untoldOf(pembit, course.id)).length,

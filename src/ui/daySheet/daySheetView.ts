@@ -15,7 +15,7 @@ import { Temporal as T } from 'temporal-polyfill';
 import type { PlanItem } from '../plan/planItem';
 import type { DayLine, JoinAt } from '../student/dayLines';
 import { dayLine } from '../student/dayLines';
-import { planItemOf } from '../term/termView';
+import { planItemOf } from '../term/termMarks';
 
 export type SheetItem = Omit<DayLine, 'links'> &
   Readonly<{

@@ -1,6 +1,7 @@
 import type { SeenEntry } from '@/core/entries/seenBy';
 import { mainMoment } from '@/core/entries/entry';
-import type { ClassRef, SharedEntry } from '@/core/entries/entry';
+import { DATE_FIELDS } from '@/core/entries/classDates';
+import type { ClassRef, DateField, SectionDates, SharedEntry } from '@/core/entries/entry';
 import { audienceWords } from '@/core/plan/audienceWords';
 import type { Course } from '@/core/plan/plan';
 import { sanitize } from '@/core/richText/sanitize';
@@ -73,6 +74,26 @@ function datesOf(entry: SharedEntry, locale: string): LineDate[] {
   ];
 }
 
+const DATE_NAMES: Record<DateField, string> = {
+  setOn: entryTexts.kind.set,
+  opens: panelTexts.opens,
+  due: entryTexts.kind.due,
+  closes: panelTexts.closes,
+};
+
+/** The dates in which sections differ, each in each section. */
+function inSections(sections: readonly SectionDates[], locale: string): (readonly [string, string])[] {
+  return DATE_FIELDS.flatMap((field) => {
+    const dates = sections.flatMap((section) => {
+      const date = section[field];
+      return date
+        ? [[panelTexts.inSection(DATE_NAMES[field], section.name), momentLabel(date, locale)] as const]
+        : [];
+    });
+    return new Set(dates.map(([, date]) => date)).size > 1 ? dates : [];
+  });
+}
+
 function factsOf(entry: SeenEntry, locale: string): Named[] {
   if (entry.kind === 'event')
     return named([
@@ -81,9 +102,7 @@ function factsOf(entry: SeenEntry, locale: string): Named[] {
     ]);
   if (entry.kind !== 'assignment') return [];
   return named([
-    ...(entry.sectionDates ?? []).map(
-      ({ name, due }) => [panelTexts.dueInSection(name), momentLabel(due, locale)] as const,
-    ),
+    ...inSections(entry.sectionDates ?? [], locale),
     [panelTexts.handingIn, entry.handIn],
     [panelTexts.latePolicy, entry.latePolicy],
     [panelTexts.points, entry.points === undefined ? '' : String(entry.points)],

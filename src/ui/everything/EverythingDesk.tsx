@@ -4,6 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
 import type { ListFormat } from '@/core/exchange/list/listFormat';
 import { LIST_FORMATS } from '@/core/exchange/list/listFormats';
+import { entryTexts } from '@/core/texts/entries';
 import { everythingTexts as say } from '@/core/texts/everything';
 import { linkTexts } from '@/core/texts/links';
 import { Field } from '../controls/Field';
@@ -46,7 +47,7 @@ function List({ rows, desk, from, to }: Range & { rows: readonly EverythingRow[]
   const list = useMemo(() => findRows(rows, search), [rows, search]);
   const set = (changes: Partial<Search>) => setSearch({ ...search, ...changes });
   const range = (a: string, b: string) => a && b && router.push(`?from=${a}&to=${b}`);
-  const kinds = [...new Map(rows.map((row) => [row.kind, row.kindLabel]))];
+  const kinds = [...new Map(rows.map((row) => [row.kind, entryTexts.kind[row.kind]]))];
   const picked = rows.filter((row) => chosen.has(row.id) && row.movable && row.entry);
   return (
     <>
@@ -119,9 +120,9 @@ function save({ file, type, write }: ListFormat, list: readonly EverythingRow[])
     day: row.day,
     time: row.time,
     tags: row.tags.map(({ tag }) => tag).join(' '),
-    kind: row.kindLabel,
+    kind: entryTexts.kind[row.kind],
     title: row.title,
-    shown: row.releaseLabel,
+    shown: entryTexts.release[row.release],
   }));
   saveFile(file, write(lines), type);
 }

@@ -1,7 +1,9 @@
 'use client';
 import Link from 'next/link';
 import { useState } from 'react';
+import { entryTexts } from '@/core/texts/entries';
 import { everythingTexts as say } from '@/core/texts/everything';
+import { useFirstThenAll } from '../controls/useFirstThenAll';
 import type { Desk } from '../plan/PlanDesk';
 import styles from './Everything.module.css';
 import type { EverythingRow } from './everythingView';
@@ -18,11 +20,15 @@ type Props = Readonly<{
   onSort: (by: Column) => void;
 }>;
 
+/** More than any screen has room for. */
+const FIRST = 60;
+
 const canBeChosen = (row: EverythingRow) => row.movable && row.entry !== undefined;
 
 /** Plain elements: a term has hundreds of rows, and a component for each would be slow to draw. */
 export function RowTable({ rows, desk, chosen, onChoose, sort, onSort }: Props) {
   const choosable = rows.filter(canBeChosen);
+  const drawn = useFirstThenAll(rows, FIRST);
   const [editing, setEditing] = useState<string>();
   const toggle = (key: string) => {
     const next = new Set(chosen);
@@ -60,7 +66,7 @@ export function RowTable({ rows, desk, chosen, onChoose, sort, onSort }: Props) 
           </tr>
         </thead>
         <tbody>
-          {rows.map((row) =>
+          {drawn.map((row) =>
             row.line && editing === row.id ? (
               <tr key={row.id} data-course={row.tags[0]?.color}>
                 <td />
@@ -94,11 +100,11 @@ export function RowTable({ rows, desk, chosen, onChoose, sort, onSort }: Props) 
                     </span>
                   ))}
                 </td>
-                <td className="soft">{row.kindLabel}</td>
+                <td className="soft">{entryTexts.kind[row.kind]}</td>
                 <td>
                   <Title row={row} desk={desk} /> <span className="soft">{row.detail}</span>
                 </td>
-                <td className={row.release === 'shown' ? 'soft' : styles.hidden}>{row.releaseLabel}</td>
+                <td className={row.release === 'shown' ? 'soft' : styles.hidden}>{entryTexts.release[row.release]}</td>
                 <td>
                   {row.line ? (
                     <button

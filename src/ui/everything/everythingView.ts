@@ -5,14 +5,14 @@ import type { SeenEntry } from '@/core/entries/seenBy';
 import type { LinkTest } from '@/core/links/linkTest';
 import type { Occurrence } from '@/core/plan/occurrences';
 import { touching } from '@/core/plan/occurrenceDays';
-import { entryTexts } from '@/core/texts/entries';
 import { dateLabel } from '@/core/time/dateLabels';
 import { weekNumber } from '@/core/time/term';
 import { dayOf, momentText } from '@/core/time/zonedWall';
 import type { PlanItem } from '../plan/planItem';
 import { dayLine } from '../student/dayLines';
-import type { SeenTerm, Tag } from '../term/termView';
-import { planItemOf } from '../term/termView';
+import type { Tag } from '../term/termMarks';
+import type { SeenTerm } from '../term/termView';
+import { planItemOf } from '../term/termMarks';
 
 /** The worst that is known of its links. */
 export type RowLinks = 'none' | 'fine' | 'untested' | 'moved' | 'fails';
@@ -32,7 +32,6 @@ export type EverythingRow = PlanItem &
     /** One of a kind in the list; stays when the date of what was planned once changes. */
     id: string;
     kind: Occurrence['kind'];
-    kindLabel: string;
     week: number;
     day: string;
     time: string;
@@ -40,7 +39,6 @@ export type EverythingRow = PlanItem &
     detail: string;
     off: boolean;
     release: Occurrence['release'];
-    releaseLabel: string;
     /** How the links of an entry or class answered; `none` where it has no links. For its staff alone. */
     links: RowLinks;
     /** What can be changed in the line itself. */
@@ -81,7 +79,6 @@ export function everythingView(
       line: entry && mayMove(entry.id) && !(o.kind === 'due' && o.variant) ? lineOf(entry) : undefined,
       title,
       kind: o.kind,
-      kindLabel: entryTexts.kind[o.kind],
       week: weekNumber(term, dayOf(o.start)) ?? 0,
       day: dateLabel(dayOf(o.start), 'short', plan.locale),
       time,
@@ -89,7 +86,6 @@ export function everythingView(
       detail,
       off,
       release: o.release,
-      releaseLabel: entryTexts.release[o.release],
       links: 'links' in o ? linksOf(o.links, tests) : 'none',
     };
   });

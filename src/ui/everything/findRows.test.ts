@@ -4,13 +4,13 @@ import type { Search } from './findRows';
 import { findRows } from './findRows';
 
 const row = (changes: Partial<EverythingRow>): EverythingRow => ({
-  key: changes.title ?? '', id: changes.title ?? '', title: '', date: '2026-10-13', start: '2026-10-13T10:00', movable: true, kind: 'event', kindLabel: 'Event', week: 6, day: 'Tue 13 Oct',
-  time: '10:00', tags: [{ tag: 'HL', color: 'brick' }], detail: '', off: false, release: 'shown', releaseLabel: 'Students see this', links: 'none', ...changes,
+  key: changes.title ?? '', id: changes.title ?? '', title: '', date: '2026-10-13', start: '2026-10-13T10:00', movable: true, kind: 'event', week: 6, day: 'Tue 13 Oct',
+  time: '10:00', tags: [{ tag: 'HL', color: 'brick' }], detail: '', off: false, release: 'shown', links: 'none', ...changes,
 }); // prettier-ignore
 const ROWS = [
   row({ title: 'Rope walk', detail: 'The loft', links: 'fails' }),
-  row({ title: 'Body plan', kind: 'due', kindLabel: 'Due', start: '2026-10-15T17:00', release: 'draft', links: 'fine' }),
-  row({ title: 'Tide quiz', kind: 'due', kindLabel: 'Due', start: '2026-10-12T17:00', release: 'notYet', tags: [] }),
+  row({ title: 'Body plan', kind: 'due', start: '2026-10-15T17:00', release: 'draft', links: 'fine' }),
+  row({ title: 'Tide quiz', kind: 'due', start: '2026-10-12T17:00', release: 'notYet', tags: [] }),
 ]; // prettier-ignore
 const found = (search: Partial<Search>) =>
   findRows(ROWS, { words: '', kind: '', shown: 'all', links: 'any', by: 'date', down: false, ...search }).map(

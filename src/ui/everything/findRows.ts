@@ -1,3 +1,4 @@
+import { entryTexts } from '@/core/texts/entries';
 import type { EverythingRow } from './everythingView';
 
 export const COLUMNS = ['week', 'date', 'time', 'tags', 'kind', 'title', 'shown'] as const;
@@ -19,9 +20,9 @@ const keyOf: Record<Column, (row: EverythingRow) => string> = {
   date: (row) => row.start,
   time: (row) => row.time,
   tags: (row) => row.tags.map((tag) => tag.tag).join(' '),
-  kind: (row) => row.kindLabel,
+  kind: (row) => entryTexts.kind[row.kind],
   title: (row) => row.title.toLowerCase(),
-  shown: (row) => row.releaseLabel,
+  shown: (row) => entryTexts.release[row.release],
 };
 
 function isShown({ release }: EverythingRow, wanted: ShownChoice): boolean {
@@ -35,7 +36,7 @@ function hasLinks({ links }: EverythingRow, wanted: LinksChoice): boolean {
 }
 
 const textOf = (row: EverythingRow) =>
-  [row.title, row.detail, row.kindLabel, row.day, `week ${row.week}`, ...row.tags.map((t) => t.tag)]
+  [row.title, row.detail, entryTexts.kind[row.kind], row.day, `week ${row.week}`, ...row.tags.map((t) => t.tag)]
     .join(' ')
     .toLowerCase();
 

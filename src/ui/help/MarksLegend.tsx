@@ -1,7 +1,7 @@
 'use client';
 import { helpTexts } from '@/core/texts/help';
 import { TermItem } from '../term/TermItem';
-import type { GridItem } from '../term/termView';
+import type { GridItem } from '../term/termMarks';
 import styles from './Help.module.css';
 
 const { marks } = helpTexts;

@@ -13,10 +13,9 @@ import { NONE } from '../plan/panelState';
 import styles from './QuickLine.module.css';
 import type { Find, QuickView } from './quickView';
 
-// Comes with the first letter that is typed.
-const QuickReading = dynamic(() => import('./QuickReading').then((module) => module.QuickReading), {
-  ssr: false,
-});
+// Comes when one enters the field.
+const comes = () => import('./QuickReading').then((module) => module.QuickReading);
+const QuickReading = dynamic(comes, { ssr: false });
 
 /** How long typing must pause before the line is read. */
 const PAUSE_MS = 120;
@@ -137,7 +136,10 @@ export function QuickLine({ notesOnly }: { notesOnly: boolean }) {
           maxLength={500}
           placeholder={notesOnly ? quickTexts.placeholderNotes : quickTexts.placeholder}
           value={line}
-          onFocus={() => setOpen(true)}
+          onFocus={() => {
+            setOpen(true);
+            void comes();
+          }}
           onChange={(event) => type(event.target.value)}
         />
       </form>

@@ -7,12 +7,11 @@ import type { Desk } from '../plan/PlanDesk';
 import styles from './TermGrid.module.css';
 import { movedMarks } from './movedMarks';
 import { TermItem } from './TermItem';
-import type { GridDay, GridItem, GridWeek, TermGridView } from './termView';
+import type { GridItem } from './termMarks';
+import type { GridDay, GridWeek, TermGridView } from './termView';
 import { useDragLoad } from './useDragLoad';
 import { useGridDrag } from './useGridDrag';
-
-/** Beyond this many a cell shows a count, which opens the day in place. */
-const SHOWN = { all: 2, six: 4, one: 40 } as const;
+import { useOpenDay } from './useOpenDay';
 
 const ARROWS: Record<string, readonly [number, number]> = {
   ArrowUp: [-1, 0],
@@ -30,21 +29,22 @@ type Props = Readonly<{ view: TermGridView; desk: Desk }>;
 export function TermGrid({ view, desk }: Props) {
   const table = useRef<HTMLDivElement>(null);
   const [active, setActive] = useState<readonly [number, number]>(() => startOf(view.weeks));
-  const [opened, setOpened] = useState<string>();
-  const [picked, setPicked] = useState<ReadonlySet<string>>(new Set());
+  const { open, opening } = useOpenDay();
+  const [picked, setPicked] = useState<ReadonlyMap<string, GridItem>>(new Map());
   const { pending } = desk;
   const weeks = useMemo(
     () => (pending ? movedMarks(view.weeks, pending) : view.weeks),
     [view.weeks, pending],
   );
   const all = weeks.flatMap((week) => week.days.flatMap((day) => day.items));
-  /** A mark with all that are chosen along with it. */
-  const together = (item: GridItem) => (picked.has(item.key) ? all.filter((i) => picked.has(i.key)) : [item]);
+  /** A mark with all that are chosen along with it, the one that is moved by hand first. */
+  const together = (item: GridItem) =>
+    picked.has(item.key) ? [item, ...[...picked.values()].filter((i) => i.key !== item.key)] : [item];
   const { drag, begin, wasDragged, surface } = useGridDrag({
     onMark: (key, to) => {
       const item = all.find((i) => i.key === key);
       if (item && item.date !== to) desk.move(together(item), to);
-      setPicked(new Set());
+      setPicked(new Map());
     },
     onDays: (day, lastDay) => desk.canAdd && desk.add({ day, lastDay }),
   });
@@ -64,7 +64,7 @@ export function TermGrid({ view, desk }: Props) {
     if (!item.movable) return;
     const to = Temporal.PlainDate.from(item.date).add({ days: weeks * 7 + days });
     desk.move(together(item), to.toString());
-    setPicked(new Set());
+    setPicked(new Map());
   };
 
   const onKey = (event: KeyboardEvent<HTMLElement>, cell: GridDay, row: number, column: number) => {
@@ -73,16 +73,15 @@ export function TermGrid({ view, desk }: Props) {
     const arrow = ARROWS[event.key];
     if (event.altKey) {
       const key = (event.target as HTMLElement).dataset.key;
-      const item =
-        cell.items.find((i) => i.key === key) ?? (cell.items.length === 1 ? cell.items[0] : undefined);
+      const item = cell.items.find((i) => i.key === key) ?? (cell.count === 1 ? cell.items[0] : undefined);
       if (!arrow || !item) return;
       event.preventDefault();
       return moveBy(item, arrow);
     }
     const items = [...event.currentTarget.querySelectorAll<HTMLElement>('button')];
     if (event.key === 'Escape') {
-      setOpened(undefined);
-      setPicked(new Set());
+      if (cell.whole) open(undefined);
+      setPicked(new Map());
       event.currentTarget.focus();
     } else if (inside && (event.key === 'ArrowUp' || event.key === 'ArrowDown')) {
       event.preventDefault();
@@ -106,8 +105,8 @@ export function TermGrid({ view, desk }: Props) {
   const onItem = (item: GridItem, extend: boolean) => {
     if (wasDragged()) return;
     if (!extend || !item.movable) return desk.open(item);
-    const next = new Set(picked);
-    if (!next.delete(item.key)) next.add(item.key);
+    const next = new Map(picked);
+    if (!next.delete(item.key)) next.set(item.key, item);
     setPicked(next);
   };
 
@@ -123,6 +122,7 @@ export function TermGrid({ view, desk }: Props) {
         aria-label={termTexts.grid}
         ref={table}
         data-zoom={view.zoom}
+        data-room={view.room}
         data-dragging={drag !== undefined}
         {...surface}
       >
@@ -155,13 +155,7 @@ export function TermGrid({ view, desk }: Props) {
             </div>
             {week.days.map((cell, column) => {
               const here = active[0] === row && active[1] === column;
-              const whole = opened === cell.date;
-              // The name of a closure takes the line of one mark.
-              const most = SHOWN[view.zoom] - (cell.closed ? 1 : 0);
-              const shown = whole
-                ? cell.items
-                : cell.items.slice(0, cell.items.length > most ? most - 1 : most);
-              const more = cell.items.length - shown.length;
+              const more = cell.count - cell.items.length;
               return (
                 <div
                   role="gridcell"
@@ -172,7 +166,7 @@ export function TermGrid({ view, desk }: Props) {
                   data-outside={!cell.inTerm}
                   data-add={desk.canAdd}
                   data-closed={cell.closed !== undefined}
-                  data-empty={cell.items.length === 0}
+                  data-empty={cell.count === 0}
                   data-long={cell.long}
                   data-load={load?.get(cell.date)?.words}
                   data-much={load?.get(cell.date)?.much}
@@ -183,7 +177,7 @@ export function TermGrid({ view, desk }: Props) {
                   }
                   className={styles.cell}
                   tabIndex={here ? 0 : -1}
-                  aria-label={`${cell.long}${cell.today ? `, ${termTexts.today}` : ''}: ${cell.items.length === 0 ? (cell.closed ?? termTexts.empty) : termTexts.entries(cell.items.length)}`}
+                  aria-label={`${cell.long}${cell.today ? `, ${termTexts.today}` : ''}: ${cell.count === 0 ? (cell.closed ?? termTexts.empty) : termTexts.entries(cell.count)}`}
                   aria-selected={desk.day === cell.date}
                   onKeyDown={(event) => onKey(event, cell, row, column)}
                   onFocus={() => setActive([row, column])}
@@ -196,8 +190,8 @@ export function TermGrid({ view, desk }: Props) {
                   }}
                 >
                   {cell.closed ? <span className={styles.closed}>{cell.closed}</span> : null}
-                  <div className={whole ? styles.opened : styles.items} data-alone={cell.items.length === 1}>
-                    {shown.map((item) => (
+                  <div className={cell.whole ? styles.opened : styles.items} data-alone={cell.count === 1}>
+                    {cell.items.map((item) => (
                       <TermItem
                         key={item.key}
                         item={item}
@@ -209,28 +203,18 @@ export function TermGrid({ view, desk }: Props) {
                         onPress={(event) => item.movable && begin(event, 'mark', item.key)}
                       />
                     ))}
-                    {more > 0 ? (
-                      <span className={styles.printed}>
-                        {cell.items
-                          .slice(shown.length)
-                          .map((item) =>
-                            [item.tags.map(({ tag }) => tag).join(' '), item.time, item.title]
-                              .filter(Boolean)
-                              .join(' '),
-                          )
-                          .join(' · ')}
-                      </span>
-                    ) : null}
-                    {more > 0 || whole ? (
+                    {cell.behind ? <span className={styles.printed}>{cell.behind}</span> : null}
+                    {more > 0 || cell.whole ? (
                       <button
                         type="button"
                         className={styles.more}
                         tabIndex={-1}
-                        aria-expanded={whole}
-                        aria-label={whole ? termTexts.fewer : termTexts.moreOn(more, cell.long)}
-                        onClick={() => setOpened(whole ? undefined : cell.date)}
+                        aria-expanded={cell.whole}
+                        aria-busy={opening === cell.date}
+                        aria-label={cell.whole ? termTexts.fewer : termTexts.moreOn(more, cell.long)}
+                        onClick={() => open(cell.whole ? undefined : cell.date)}
                       >
-                        {whole ? termTexts.fewer : termTexts.more(more)}
+                        {cell.whole ? termTexts.fewer : termTexts.more(more)}
                       </button>
                     ) : null}
                   </div>

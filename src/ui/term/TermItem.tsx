@@ -1,7 +1,7 @@
 import type { PointerEvent } from 'react';
 import { entryTexts } from '@/core/texts/entries';
 import styles from './TermGrid.module.css';
-import type { GridItem } from './termView';
+import type { GridItem } from './termMarks';
 
 /** The mark of one entry: kind by form, course by tag and colour, state by texture. */
 export function TermItem({

@@ -10,6 +10,7 @@ function week(first: string, marks: Record<string, string[]> = {}): GridWeek {
     number: 1, theme: '', range: '', now: false, past: false,
     days: dates.map((date) => ({
       date, long: '', today: false, inTerm: true,
+      whole: false, count: (marks[date] ?? []).length + 3,
       items: (marks[date] ?? []).map((key) => ({ key, title: key, date, start: date, movable: true, kind: 'due', tags: [], planned: false, release: 'shown', cancelled: false, news: false, words: '' })),
     })),
   }; // prettier-ignore
@@ -27,3 +28,10 @@ test.each([
 ])('%s', (_, keys, days, expected) =>
   expect(drawn(movedMarks(weeks, { keys: new Set(keys), days }))).toEqual(expected),
 );
+
+test('a cell counts what leaves it and what arrives, also beside what is not drawn', () => {
+  const counts = movedMarks(weeks, { keys: new Set(['quiz']), days: 1 }).flatMap((w) =>
+    w.days.map((d) => d.count),
+  );
+  expect(counts.slice(0, 6)).toEqual([3, 3, 3, 4, 4, 3]);
+});

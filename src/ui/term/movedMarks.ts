@@ -1,6 +1,7 @@
 import { Temporal } from 'temporal-polyfill';
 import type { PendingMove } from '../plan/useMoves';
-import type { GridItem, GridWeek } from './termView';
+import type { GridItem } from './termMarks';
+import type { GridWeek } from './termView';
 
 /** The weeks with some marks already where they are going: what is drawn until the server has answered. */
 export function movedMarks(weeks: readonly GridWeek[], { keys, days }: PendingMove): GridWeek[] {
@@ -16,13 +17,11 @@ export function movedMarks(weeks: readonly GridWeek[], { keys, days }: PendingMo
     days: week.days.map((day, i) => {
       // A cell reaches to the next one; the last one, which may be a whole weekend, to the end of the week.
       const next = week.days[i + 1]?.date ?? dayAfterWeek(week);
-      return {
-        ...day,
-        items: [
-          ...day.items.filter((item) => !keys.has(item.key)),
-          ...arriving.filter((item) => item.date >= day.date && item.date < next),
-        ],
-      };
+      const items = [
+        ...day.items.filter((item) => !keys.has(item.key)),
+        ...arriving.filter((item) => item.date >= day.date && item.date < next),
+      ];
+      return { ...day, items, count: day.count + items.length - day.items.length };
     }),
   }));
 }

@@ -3,6 +3,7 @@ import {
   HL,
   NOW,
   SECTION_A,
+  at,
   assignment,
   course,
   day,
@@ -16,7 +17,7 @@ import {
   term,
   time,
 } from '../../../tests/support/plans';
-import type { ClosureId } from '@/core/ids';
+import type { ClosureId, EntryId } from '@/core/ids';
 import type { Viewer } from '@/core/entries/viewer';
 import { occurrencesOf } from '@/core/plan/occurrences';
 import type { Plan } from '@/core/plan/plan';
@@ -24,16 +25,28 @@ import { seenPlan } from '@/core/plan/seenPlan';
 import { requireZone } from '@/core/time/zoneData';
 import { termView } from './termView';
 
-const view = (given: Plan, viewer: Viewer = student()) => {
+const view = (
+  given: Plan,
+  viewer: Viewer = student(),
+  more: Partial<Parameters<typeof termView>[0]> = {},
+) => {
   const seen = seenPlan(viewer, given, NOW);
   const shown = new Set(seen.courses.map((c) => c.id));
   return termView(
-    { plan: seen, term, occurrences: occurrencesOf(seen, requireZone), shown },
+    {
+      plan: seen,
+      term,
+      occurrences: occurrencesOf(seen, requireZone),
+      shown,
+      mayMove: () => false,
+      ...more,
+    },
     day('2026-10-13'),
   );
 };
+/** A cell as it is when it is opened: with all its marks. */
 const cell = (given: Plan, date: string, viewer?: Viewer) =>
-  view(given, viewer)
+  view(given, viewer, { open: date })
     .weeks.flatMap((week) => week.days)
     .find((d) => d.date === date)!;
 
@@ -85,6 +98,45 @@ test('in a busy cell due work comes first', () => {
     'class',
     'set',
   ]);
+});
+
+describe('a cell with more than it has room for', () => {
+  const entries = ['Blocks', 'Knots', 'Rope walk', 'Splices', 'Tackles', 'Whipping'].map((title) =>
+    event({ id: title as EntryId, title, when: { kind: 'timed', start: at('2026-10-15T14:00') } }),
+  );
+  const titles = (more: Parameters<typeof view>[2]) => {
+    const found = view(plan({ entries }), student(), more)
+      .weeks.flatMap((week) => week.days)
+      .find((d) => d.date === '2026-10-15')!;
+    return { ...found, items: found.items.map((item) => item.title) };
+  };
+  test('draws one, and prints the others', () => {
+    const { items, count, whole, behind } = titles({});
+    expect({ items, count, whole }).toEqual({ items: ['Blocks'], count: 6, whole: false });
+    expect(behind).toBe(
+      'HL 14:00 Knots · HL 14:00 Rope walk · HL 14:00 Splices · HL 14:00 Tackles · HL 14:00 Whipping',
+    );
+  });
+  test('has room for three and a count where six weeks are shown', () => {
+    expect(titles({ zoom: { kind: 'six', from: 3 } }).items).toEqual(['Blocks', 'Knots', 'Rope walk']);
+  });
+  test('draws all when it is opened, and where one week is shown', () => {
+    const all = entries.map(({ title }) => title);
+    expect(titles({ open: '2026-10-15' })).toMatchObject({ items: all, whole: true, behind: undefined });
+    expect(titles({ zoom: { kind: 'one', from: 6 } })).toMatchObject({ items: all, whole: false });
+  });
+  test('gives the line of one mark to the name of a closure', () => {
+    const closure = {
+      id: 'c' as ClosureId,
+      term: term.id,
+      name: 'Regatta',
+      start: day('2026-10-15'),
+      end: day('2026-10-16'),
+      created: NOW,
+    };
+    const two = plan({ entries: entries.slice(0, 2), closures: [closure] });
+    expect(view(two).weeks[5]!.days[3]).toMatchObject({ items: [], count: 2 });
+  });
 });
 
 describe('each mark says itself in words', () => {

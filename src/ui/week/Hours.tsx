@@ -9,7 +9,7 @@ import { callApi } from '../controls/callApi';
 import { useMessages } from '../controls/Messages';
 import type { Desk } from '../plan/PlanDesk';
 import { TermItem } from '../term/TermItem';
-import type { GridItem } from '../term/termView';
+import type { GridItem } from '../term/termMarks';
 import type { HourDrag } from './useHourDrag';
 import { clockOf, useHourDrag } from './useHourDrag';
 import styles from './Week.module.css';

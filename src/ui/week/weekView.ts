@@ -6,8 +6,9 @@ import { weekTexts } from '@/core/texts/week';
 import { dateLabel } from '@/core/time/dateLabels';
 import { weekNumber, weekStartOf } from '@/core/time/term';
 import { isDay } from '@/core/time/zonedWall';
-import type { GridItem, SeenTerm } from '../term/termView';
-import { itemOf } from '../term/termView';
+import type { GridItem } from '../term/termMarks';
+import type { SeenTerm } from '../term/termView';
+import { itemOf } from '../term/termMarks';
 
 /** A mark with a time of day: minutes from midnight, and the lane it is drawn in. */
 export type WeekBlock = Readonly<{ item: GridItem; from: number; to: number; lane: number; lanes: number }>;
