@@ -104,7 +104,9 @@ export function RowTable({ rows, desk, chosen, onChoose, sort, onSort }: Props) 
                 <td>
                   <Title row={row} desk={desk} /> <span className="soft">{row.detail}</span>
                 </td>
-                <td className={row.release === 'shown' ? 'soft' : styles.hidden}>{entryTexts.release[row.release]}</td>
+                <td className={row.release === 'shown' ? 'soft' : styles.hidden}>
+                  {entryTexts.release[row.release]}
+                </td>
                 <td>
                   {row.line ? (
                     <button

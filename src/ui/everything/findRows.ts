@@ -36,7 +36,14 @@ function hasLinks({ links }: EverythingRow, wanted: LinksChoice): boolean {
 }
 
 const textOf = (row: EverythingRow) =>
-  [row.title, row.detail, entryTexts.kind[row.kind], row.day, `week ${row.week}`, ...row.tags.map((t) => t.tag)]
+  [
+    row.title,
+    row.detail,
+    entryTexts.kind[row.kind],
+    row.day,
+    `week ${row.week}`,
+    ...row.tags.map((t) => t.tag),
+  ]
     .join(' ')
     .toLowerCase();
 
