@@ -10,8 +10,9 @@ import { planSeenBy } from '@/server/plan/planSeenBy';
 import { todayIn } from '@/server/plan/todayIn';
 import { addressPicture } from '@/server/outlets/addressPicture';
 import { sharedPembit } from '@/server/pembit';
+import { packed } from '@/ui/controls/packed';
 import { CourseCheck } from '@/ui/outlets/CourseCheck';
-import { OutletCard } from '@/ui/outlets/OutletCard';
+import { OutletList } from '@/ui/outlets/OutletList';
 import { READ_DAYS, outletCard } from '@/ui/outlets/outletCardView';
 import styles from '@/ui/outlets/Publish.module.css';
 import { PageFrame } from '../PageFrame';
@@ -75,11 +76,7 @@ export default async function PublishPage({ searchParams }: { searchParams: Sear
           ))}
         </ul>
       </section>
-      <div className={styles.list}>
-        {cards.map((card) => (
-          <OutletCard key={card.id} outlet={card} isNew={card.id === (search.new ?? search.saved)} />
-        ))}
-      </div>
+      <OutletList cards={packed(cards)} made={search.new ?? search.saved} />
     </PageFrame>
   );
 }

@@ -47,24 +47,48 @@ export function loadItems(
     dayOf: (date: string) => number;
   }>,
 ): LoadItem[] {
-  const byCourse = groupBy(taking, ({ course }) => course);
-  return work.flatMap((due): LoadItem[] => {
+  const byCourse = groupBy(
+    taking.flatMap((student) => {
+      const number = students.get(student.person);
+      return number === undefined ? [] : [{ ...student, number }];
+    }),
+    ({ course }) => course,
+  );
+  const everyone = new Map([...byCourse].map(([course, list]) => [course, list.map(({ number }) => number)]));
+  /** The days on which it is due, each with those who have it then. Most of it is due for a whole course at once. */
+  const daysOf = (
+    due: DueWork,
+  ): (readonly [on: string, Readonly<{ set?: string; people: readonly number[] }>])[] => {
+    const [part, ...others] = due.audience;
+    if (
+      part &&
+      others.length === 0 &&
+      isEveryone(part) &&
+      due.bySection.size === 0 &&
+      due.byPerson.size === 0
+    ) {
+      const people = everyone.get(part.course);
+      return people ? [[due.due, { set: due.setOn, people }]] : [];
+    }
     const days = new Map<string, { set?: string; people: Set<number> }>();
     for (const part of due.audience)
       for (const student of byCourse.get(part.course) ?? []) {
-        const number = students.get(student.person);
-        if (number === undefined || !meant(part, student)) continue;
+        if (!meant(part, student)) continue;
         const own = student.section && due.bySection.get(student.section);
         const on = due.byPerson.get(student.person) ?? own?.due ?? due.due;
         const known = days.get(on);
-        if (known) known.people.add(number);
-        else days.set(on, { set: own?.setOn ?? due.setOn, people: new Set([number]) });
+        if (known) known.people.add(student.number);
+        else days.set(on, { set: own?.setOn ?? due.setOn, people: new Set([student.number]) });
       }
+    return [...days].map(([on, { set, people }]) => [on, { set, people: [...people] }]);
+  };
+  return work.flatMap((due): LoadItem[] => {
+    const days = daysOf(due);
     const course = due.audience.find((part) => teaches.has(part.course))?.course;
     const tag = due.audience.map((part) => shared.get(part.course)).find(Boolean);
     const title = course === undefined && tag ? `${tag} ${due.title}` : '';
     // A day of one's own, an extended one, is told of as little as a whole group that small.
-    const told = [...days].filter(([, { people }]) => course !== undefined || people.size >= FEWEST);
+    const told = days.filter(([, { people }]) => course !== undefined || people.length >= FEWEST);
     return told.map(([on, { set, people }]) => ({
       id: due.id,
       ...(course === undefined ? { title } : { course, title: due.title }),
@@ -72,7 +96,7 @@ export function loadItems(
       ...(set === undefined ? {} : { set: dayOf(set) }),
       ...(due.minutes === undefined ? {} : { minutes: due.minutes }),
       weight: due.exam ? WEIGHT.exam : WEIGHT.work,
-      people: [...people],
+      people,
     }));
   });
 }

@@ -47,8 +47,8 @@ type DueRow = Readonly<{
 }>;
 type StoredDates = readonly Readonly<{ section: SectionId; due: string; setOn?: string }>[];
 
-/** Work due in some courses from a day on to another, both included; `seen` says whether students see it by now. */
-export type StoredWork = Readonly<{ work: DueWork; seen: (today: string) => boolean }>;
+/** `start` is when it is due, as a wall time; `seen` says whether students see it by a day. */
+export type StoredWork = Readonly<{ work: DueWork; start: string; seen: (today: string) => boolean }>;
 
 const dayText = (moment: string) => moment.slice(0, 'yyyy-mm-dd'.length);
 
@@ -61,6 +61,7 @@ function seenOn({ visibility, shown_from, shown_days_before, start_local }: DueR
   return from.toString() <= today;
 }
 
+/** Work due in some courses from a day on to another, both included. */
 export async function workIn(
   reader: Reader,
   courses: readonly CourseId[],
@@ -109,6 +110,7 @@ export async function workIn(
           (extensionsOf.get(row.id) ?? []).map((x) => [x.person_id as PersonId, dayText(x.due_local)]),
         ),
       },
+      start: row.start_local,
       seen: (today) => seenOn(row, today),
     };
   });

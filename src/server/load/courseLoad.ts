@@ -6,6 +6,7 @@ import type { DayLoad } from '@/core/load/loadByDay';
 import { loadByDay } from '@/core/load/loadByDay';
 import type { LoadItem } from '@/core/load/loadItem';
 import { ALARM } from '@/core/load/loadItem';
+import type { DueWork } from '@/core/load/loadItems';
 import { loadItems } from '@/core/load/loadItems';
 import type { Course } from '@/core/plan/plan';
 import type { Outcome } from '@/core/refusals';
@@ -13,11 +14,12 @@ import { done, refused } from '@/core/refusals';
 import type { Closure } from '@/core/time/closure';
 import type { Term, TeachingWeek } from '@/core/time/term';
 import { teachingWeeks } from '@/core/time/term';
-import { examsIn, sharedTags, takenByStudentsOf, workIn } from '@/data/load/loadRows';
+import { sharedTags, takenByStudentsOf } from '@/data/load/loadRows';
 import { loadFrame } from '@/data/plan/loadPlan';
 import { todayIn } from '../plan/todayIn';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
+import { keptWork } from './keptWork';
 
 export type CourseLoad = Readonly<{
   course: Course;
@@ -57,18 +59,20 @@ export async function courseLoad(
   const dates = Array.from({ length }, (_, day) => startsOn.add({ days: day }));
   const range = { from: startsOn.toString(), to: endsOn.toString() };
   const taking = await takenByStudentsOf(pembit, id);
-  const taken = [...new Set([id, ...taking.map((t) => t.course)])];
-  const [stored, exams, shared] = await Promise.all([
-    workIn(pembit, taken, range),
-    examsIn(pembit, taken),
+  const taken = [...new Set([id, ...taking.map((t) => t.course)])].sort();
+  const [{ work: stored, exams }, shared] = await Promise.all([
+    keptWork(pembit, taken, range),
     sharedTags(pembit, taken),
   ]);
   const teaches = actor.viewer.staffOf;
+  const isOwn = (due: DueWork) => due.audience.some((part) => teaches.has(part.course));
   const today = todayIn(pembit, { terms }).toString();
-  const work = stored.flatMap(({ work: due, seen }) => {
-    const own = due.audience.some((part) => teaches.has(part.course));
-    return due.id !== without && (own || seen(today)) ? [due] : [];
-  });
+  const own = stored
+    .filter(({ work }) => isOwn(work))
+    .sort((a, b) => (a.start < b.start ? -1 : 1))
+    .map(({ work }) => work);
+  const ofOthers = stored.flatMap(({ work, seen }) => (!isOwn(work) && seen(today) ? [work] : []));
+  const work = [...own, ...ofOthers].filter((due) => due.id !== without);
   const roster = taking.filter((t) => t.course === id).map((t) => t.person);
   const students = new Map(roster.map((person, i) => [person, i]));
   const items = loadItems([...work, ...exams], taking, {

@@ -3,6 +3,7 @@ import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { checkTexts as say } from '@/core/texts/checks';
 import { Field } from '../controls/Field';
+import { useFirstThenAll } from '../controls/useFirstThenAll';
 import { useSubmit } from '../controls/useSubmit';
 import type { CheckLine } from './checkLine';
 import styles from './Checks.module.css';
@@ -10,6 +11,7 @@ import { useRemedy } from './useRemedy';
 
 /** What the checks found, each with its remedy, and a way to say that it is meant so. */
 export function CheckList({ lines, within = false }: { lines: readonly CheckLine[]; within?: boolean }) {
+  const drawn = useFirstThenAll(lines, 12);
   const { open, apply, busy, problem } = useRemedy();
   const { submit, busy: leaving } = useSubmit();
   const [asking, setAsking] = useState<string>();
@@ -27,7 +29,7 @@ export function CheckList({ lines, within = false }: { lines: readonly CheckLine
     <>
       {problem ? <p role="alert">{problem}</p> : null}
       <ul className={styles.list}>
-        {lines.map((line) => (
+        {drawn.map((line) => (
           <li key={line.key} className={styles.line}>
             {within ? null : (
               <p>

@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { loadTexts as say } from '@/core/texts/load';
 import { Field } from '../controls/Field';
 import { Select } from '../controls/Select';
+import { useFirstThenAll } from '../controls/useFirstThenAll';
 import { useSubmit } from '../controls/useSubmit';
 import { Tick, Ticks } from '../outlets/Ticks';
 import styles from './Load.module.css';
@@ -27,6 +28,7 @@ export function SpreadForm({
   alarm: number;
 }) {
   const { submit, errors, message, busy } = useSubmit();
+  const drawn = useFirstThenAll(coming, 12);
   const [ticked, setTicked] = useState<readonly string[]>(coming.map(({ id }) => id));
   const [value, setValue] = useState({
     earliest: coming[0]?.due ?? latest,
@@ -77,7 +79,7 @@ export function SpreadForm({
           <p className="soft">{say.spreadLead}</p>
           <Ticks
             legend={say.which}
-            options={coming.map(({ id, title, words }) => ({ value: id, label: `${title} · ${words}` }))}
+            options={drawn.map(({ id, title, words }) => ({ value: id, label: `${title} · ${words}` }))}
             ticked={ticked}
             onChange={(next) => {
               setTicked(next);
