@@ -10,6 +10,8 @@ const config: NextConfig = {
   agentRules: false,
   // `npm test` checks types, tests included; a build need not do it a second time.
   typescript: { ignoreBuildErrors: true },
+  // Next would load all pages before it answers anything; `loadPages` does it afterwards, one by one.
+  experimental: { preloadEntriesOnStart: false },
   headers: () =>
     Promise.resolve([
       { source: '/_next/static/:path*', headers: staticHeaders },

@@ -11,6 +11,7 @@ import { writeReads } from './src/server/outlets/countReads';
 import { jobsOf } from './src/server/jobs/jobs';
 import { startJobs } from './src/server/jobs/scheduler';
 import { CLIENT_ADDRESS, noteAddress } from './src/server/clientAddress';
+import { loadPages } from './src/server/loadPages';
 import { REQUEST_ID, logRequest } from './src/server/log';
 import { openPembit, sharePembit } from './src/server/pembit';
 import { startStandins } from './src/standins/startStandins';
@@ -44,7 +45,8 @@ async function main(): Promise<void> {
     console.log(`Data folder brought up to date: ${pembit.migrations.applied.join(', ')}`);
   if (config.demo) await loadDemo(pembit);
 
-  const app = next({ dev: process.env.PEMBIT_DEV === '1', hostname: 'localhost', port: config.port });
+  const dev = process.env.PEMBIT_DEV === '1';
+  const app = next({ dev, hostname: 'localhost', port: config.port });
   const handle = app.getRequestHandler();
   await app.prepare();
   const answerOutlet = createOutletAnswerer(pembit);
@@ -109,6 +111,11 @@ async function main(): Promise<void> {
   if (standins) console.log(`The stand-ins are on ${standins.url}`);
 
   const stopJobs = startJobs(pembit, jobsOf(pembit));
+  if (!dev)
+    loadPages('.next').then(
+      (pages) => log.debug({ pages }, 'All pages are loaded'),
+      (error: unknown) => log.error({ err: error }, 'A page could not be loaded'),
+    );
 
   let stopping = false;
   const stop = () => {

@@ -40,6 +40,10 @@ test('SIGTERM answers what has been asked, keeps what was written, and lets the 
 test('when nobody reads the log any more, the server goes on and is idle between requests', async () => {
   const server = await startServer({ PEMBIT_DATA: folder, PEMBIT_LOG: 'debug' });
   try {
+    // After the start it loads its pages, all of them, while it answers already.
+    await expect
+      .poll(server.output, { timeout: 60_000 })
+      .toMatch(/"pages":[1-9]\d+,"msg":"All pages are loaded"/);
     server.deafen();
     for (let i = 0; i < 20; i++) expect((await fetch(`${server.url}/sign-in`)).status).toBe(200);
     // In clock ticks, a hundred a second: what the process itself has worked, whatever else the machine does.
