@@ -15,8 +15,9 @@ import { doneOf } from '@/server/students/done';
 import { sharedPembit } from '@/server/pembit';
 import { withoutCourses } from '@/ui/frame/switchedCourses';
 import { packed } from '@/ui/controls/packed';
-import { KeepOffline } from '@/ui/offline/KeepOffline';
 import { DayList } from '@/ui/student/DayList';
+import days from '@/ui/student/DayList.module.css';
+import { NextDays } from '@/ui/student/NextDays';
 import { changeLines } from '@/core/plan/changeLines';
 import type { KindFilter, NextAsked } from '@/ui/student/nextView';
 import { KIND_FILTERS, nextView } from '@/ui/student/nextView';
@@ -63,22 +64,8 @@ export default async function NextPage({ searchParams }: { searchParams: Search 
   const asked = askedBy(search, weeks.map(({ first }) => first.toString())); // prettier-ignore
   const view = nextView(plan, occurrences, { zoneOf: requireZone, now: pembit.now(), today, done, asked });
   const news = changeLines(changes, plan);
-  const kept = {
-    person: actor.person.id,
-    title: studentTexts.nextTitle,
-    days: view.days.map(({ heading, lines }) => ({
-      heading,
-      lines: lines.map(({ time, tags, title, detail }) => ({
-        time,
-        tags: tags.map(({ tag }) => tag).join(' '),
-        title,
-        detail,
-      })),
-    })),
-  };
   return (
     <PageFrame actor={actor} plan={plan}>
-      {view.found === undefined && !asked.week ? <KeepOffline kept={packed(kept)} /> : null}
       {term ? <p className="soft">{weekAndDate(term, today, plan.locale)}</p> : null}
       <h1>{studentTexts.nextTitle}</h1>
       {plan.abroad && term ? (
@@ -173,7 +160,7 @@ export default async function NextPage({ searchParams }: { searchParams: Search 
         </Link>
       </p>
       {view.wasDue.length > 0 ? (
-        <section className={styles.day} aria-labelledby="was-due">
+        <section className={days.day} aria-labelledby="was-due">
           <h2 id="was-due">{studentTexts.wasDueTitle}</h2>
           <DayList lines={view.wasDue} ticks={false} />
         </section>
@@ -184,19 +171,13 @@ export default async function NextPage({ searchParams }: { searchParams: Search 
           <p>{studentTexts.nothingLead}</p>
         </div>
       ) : null}
-      {view.days.map((day) => (
-        <section key={day.key} className={styles.day} aria-label={day.heading}>
-          <div className={styles.dayHead}>
-            <h2>
-              <Link href={`/day/${day.key}`}>{day.heading}</Link>
-            </h2>
-            <span className="soft">{day.distance}</span>
-          </div>
-          <DayList lines={day.lines} ticks={false} />
-        </section>
-      ))}
+      <NextDays
+        days={packed(view.days)}
+        person={actor.person.id}
+        keeps={view.found === undefined && !asked.week}
+      />
       {view.done.length > 0 ? (
-        <details className={styles.day}>
+        <details className={days.day}>
           <summary>{studentTexts.doneTitle(view.done.length)}</summary>
           <DayList lines={view.done} ticks />
         </details>
