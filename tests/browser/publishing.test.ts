@@ -73,6 +73,16 @@ test('a feed of one course, from the plan to the copied address', async () => {
   });
 });
 
+test('the code to photograph is drawn when one asks how to subscribe, and only then', async () => {
+  const drawn = () =>
+    maren.driver.executeScript<number>(
+      "return [...document.querySelectorAll('details img')].filter((image) => image.naturalWidth > 0).length",
+    );
+  expect(await drawn()).toBe(0);
+  await maren.clickOn('section[aria-label="Feed: Hull lofting"] details summary');
+  await expect.poll(drawn, { timeout: 20_000 }).toBe(1);
+});
+
 test('one embed of two courses and a calendar; what others see of it; its address is replaced and deleted', async () => {
   await maren.open(`${pembit}/term`);
   await effort.counted(maren, 'one embed of two courses and an outside calendar, snippet copied', 6, async () => {

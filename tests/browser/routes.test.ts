@@ -174,6 +174,9 @@ const CHECKS: Readonly<Record<string, () => readonly Check[]>> = {
       { method: 'PUT', path: `/api/outlets/${id}`, body: outletBody(), expected: signedInOnly(404) },
       { method: 'DELETE', path: `/api/outlets/${id}`, expected: signedInOnly(404) },
     ]),
+  '/api/outlets/[id]/code': () => [
+    { method: 'GET', path: `/api/outlets/${hlOutlet}/code`, expected: signedInOnly(404) },
+  ],
   '/api/outlets/[id]/address': () => [
     { method: 'POST', path: `/api/outlets/${hlOutlet}/address`, expected: signedInOnly(404) },
   ],

@@ -8,7 +8,6 @@ import { courseChecks } from '@/server/outlets/courseChecks';
 import { outletsFor } from '@/server/outlets/publish';
 import { planSeenBy } from '@/server/plan/planSeenBy';
 import { todayIn } from '@/server/plan/todayIn';
-import { addressPicture } from '@/server/outlets/addressPicture';
 import { sharedPembit } from '@/server/pembit';
 import { packed } from '@/ui/controls/packed';
 import { CourseCheck } from '@/ui/outlets/CourseCheck';
@@ -36,19 +35,16 @@ export default async function PublishPage({ searchParams }: { searchParams: Sear
   );
   const zone = requireZone(plan.terms[0]?.tzid ?? 'UTC');
   const { config } = pembit;
-  const cards = await Promise.all(
-    outlets.map(async (outlet) =>
-      outletCard(outlet, {
-        courses: plan.courses,
-        calendars: plan.calendars,
-        use: uses.get(outlet.id),
-        code: await addressPicture(outlet.url.replace(/^https?:/, 'webcal:')),
-        zone,
-        today,
-        locale: plan.locale,
-        standins: config.standins ? `http://127.0.0.1:${config.standinsPort}` : undefined,
-      }),
-    ),
+  const cards = outlets.map((outlet) =>
+    outletCard(outlet, {
+      courses: plan.courses,
+      calendars: plan.calendars,
+      use: uses.get(outlet.id),
+      zone,
+      today,
+      locale: plan.locale,
+      standins: config.standins ? `http://127.0.0.1:${config.standinsPort}` : undefined,
+    }),
   );
   const taught = plan.courses.filter((course) => isStaffOf(actor.viewer, course.id) && !course.archived);
   const courses = await courseChecks(pembit, actor, taught, outlets);

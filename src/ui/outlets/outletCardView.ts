@@ -20,7 +20,7 @@ export type OutletCardView = Readonly<{
   url: string;
   webcal: string;
   snippet?: string;
-  /** An SVG of the address. */
+  /** Where its picture is, to be photographed. */
   code: string;
   read: string;
   days: readonly Readonly<{ label: string; reads: number }>[];
@@ -58,7 +58,6 @@ export function outletCard(
     courses,
     calendars,
     use,
-    code,
     zone,
     today,
     locale,
@@ -67,7 +66,6 @@ export function outletCard(
     courses: readonly Course[];
     calendars: readonly Readonly<{ id: string; name: string }>[];
     use?: Use;
-    code: string;
     zone: Zone;
     today: Temporal.PlainDate;
     locale: string;
@@ -102,7 +100,7 @@ export function outletCard(
       isPersonal || outlet.kind === 'feed'
         ? undefined
         : embedSnippet({ title, url: outlet.url, height: outlet.look.height }),
-    code,
+    code: `/api/outlets/${outlet.id}/code?of=${outlet.generation}`,
     read: readWords(use, { zone, today, locale }),
     days: total > 0 ? days : [],
     isPersonal,
