@@ -1,8 +1,9 @@
-/** npm run bench -- [--only core,serving,grid,large,phone] [--json FILE]: one table of how fast Pembit is on this machine. */
+/** npm run bench -- [--only core,serving,grid,phone,weight,large] [--json FILE]: one table of how fast Pembit is on this machine. */
 import { writeFileSync } from 'node:fs';
 import { cpus } from 'node:os';
 import { parseArgs } from 'node:util';
 import { startPembit } from '../../tests/browser/server';
+import { FIRST_LOADS, firstLoadOf, scriptsOfEmbeds } from '../../tests/support/firstLoad';
 import { runStorm } from '../../tests/support/storm';
 import { coreFigures } from './core';
 import { fillTerm, gridFigures } from './grid';
@@ -31,8 +32,20 @@ const PARTS: Readonly<Record<string, () => Promise<readonly Figure[]>>> = {
         { what: '200 students at 20 seats, each asking four times at once, 99 % within', value: p99, unit: 'ms', goal: { most: 3000 } },
       ];
     }),
+  weight: () => onDemo(weightFigures),
   large: () => largeSchoolFigures(LARGE),
 }; // prettier-ignore
+
+/** JavaScript of the first load. */
+async function weightFigures(base: string): Promise<readonly Figure[]> {
+  const figures: Figure[] = [];
+  for (const [email, path, most] of FIRST_LOADS)
+    figures.push({ what: `JavaScript of the first load of ${path}, gzip`, value: await firstLoadOf(base, email, path), unit: 'kB', goal: { most } }); // prettier-ignore
+  return [
+    ...figures,
+    { what: 'scripts in embeds', value: await scriptsOfEmbeds(base), unit: '', goal: { most: 0 } },
+  ];
+}
 
 async function onDemo(
   work: (base: string, pembit: Awaited<ReturnType<typeof startPembit>>) => Promise<readonly Figure[]>,

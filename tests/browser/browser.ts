@@ -63,7 +63,11 @@ const SET_VALUE = `const prototype = arguments[0].tagName === 'TEXTAREA' ? HTMLT
 const matches = (name: string, wanted: string | RegExp) =>
   typeof wanted === 'string' ? name.trim() === wanted : wanted.test(name);
 
-export async function newPerson(size: Size = DESKTOP): Promise<Person> {
+/** `prepare` sets what else the browser is to do. */
+export async function newPerson(
+  size: Size = DESKTOP,
+  prepare: (options: chrome.Options) => void = () => undefined,
+): Promise<Person> {
   const profile = mkdtempSync(path.join(tmpdir(), 'pembit-browser-'));
   const options = new chrome.Options();
   options.setChromeBinaryPath('/usr/bin/chromium');
@@ -71,6 +75,7 @@ export async function newPerson(size: Size = DESKTOP): Promise<Person> {
     '--headless=new', '--no-sandbox', '--disable-dev-shm-usage', '--disable-gpu', '--disable-background-networking',
     '--disable-component-update', '--disable-sync', '--no-first-run', '--hide-scrollbars', `--user-data-dir=${profile}`,
   ); // prettier-ignore
+  prepare(options);
   const driver = (await new Builder()
     .forBrowser('chrome')
     .setChromeOptions(options)

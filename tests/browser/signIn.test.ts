@@ -28,6 +28,8 @@ const signInPage = async () => {
 test('a forgotten password is chosen anew by a letter; a common one is refused with a reason', async () => {
   await signInPage();
   await person.click('link', 'I have forgotten my password');
+  // The page before has a field of the same name.
+  await person.sees('A letter brings a link');
   await person.type('E-mail address', 'signe@kittiwake.example');
   await person.click('button', 'Send the link');
   await person.sees('a letter is on its way');

@@ -1,0 +1,42 @@
+import { gzipSync } from 'node:zlib';
+import { anonymous, signedIn } from './api';
+
+/** Pages by whom they are looked at, each with the most kilobytes of JavaScript, gzip, that it may ask for at first. */
+export const FIRST_LOADS = [
+  ['ivo@kittiwake.example', '/next', 190],
+  ['maren@kittiwake.example', '/term', 260],
+  ['maren@kittiwake.example', '/publish', 260],
+] as const;
+
+/** The scripts that a page asks for before anything is clicked. */
+const scriptsOf = (page: string): string[] => [
+  ...new Set([...page.matchAll(/<script[^>]+src="([^"]+)"(?![^>]*nomodule)/gi)].map((match) => match[1]!)),
+];
+
+/** The kilobytes of JavaScript, gzip, of the first load of a page that somebody is signed in to see. */
+export async function firstLoadOf(base: string, email: string, path: string): Promise<number> {
+  const page = await (await (await signedIn(base, email)).call('GET', path)).text();
+  const scripts = scriptsOf(page);
+  if (scripts.length === 0) throw new Error(`No scripts were found in ${path}.`);
+  const sizes = await Promise.all(
+    scripts.map(
+      async (src) => gzipSync(Buffer.from(await (await fetch(new URL(src, base))).arrayBuffer())).length,
+    ),
+  );
+  return Math.round(sizes.reduce((a, b) => a + b, 0) / 1024);
+}
+
+/** How many scripts the embeds of the demo's instructor have, by themselves and in their text. */
+export async function scriptsOfEmbeds(base: string): Promise<number> {
+  const maren = await signedIn(base, 'maren@kittiwake.example');
+  const outlets = (await (await maren.call('GET', '/api/outlets')).json()) as { kind: string; url: string }[];
+  const embeds = outlets.filter(({ kind }) => kind === 'embed');
+  if (embeds.length === 0) throw new Error('The demo has no embed.');
+  const counts = await Promise.all(
+    embeds.map(async ({ url }) => {
+      const page = await (await anonymous(base).call('GET', new URL(url).pathname)).text();
+      return page.match(/<script/gi)?.length ?? 0;
+    }),
+  );
+  return counts.reduce((a, b) => a + b, 0);
+}
