@@ -15,7 +15,15 @@ export function withTrace(options: Options): void {
   } as Parameters<Options['setPerfLoggingPrefs']>[0]);
 }
 
-type TraceEvent = Readonly<{ name: string; ph: string; ts: number; dur?: number; pid: number; tid: number; args?: { name?: string } }>; // prettier-ignore
+type TraceEvent = Readonly<{
+  name: string;
+  ph: string;
+  ts: number;
+  dur?: number;
+  pid: number;
+  tid: number;
+  args?: Readonly<{ frame_reporter?: Readonly<{ state: string }> }>;
+}>;
 
 const CELLS = [
   '2026-09-14',
@@ -28,22 +36,25 @@ const CELLS = [
 ];
 
 /**
- * What a hand that carries a due date over the whole term costs, by Chromium's own trace: milliseconds between frames that
- * were drawn, and of each task of the page's main thread. It is let go where it was taken up.
+ * What a hand that carries a due date over the whole term costs, by Chromium's own trace: how many frames were due, one for each
+ * sixtieth of a second in which something changed, how many of them were dropped, and the milliseconds of each task of the page's main thread. It is let
+ * go where it was taken up. The driver gives its trace out once: nothing is traced afterwards.
  */
-export async function dragTrace({ driver, element }: Person): Promise<{ frames: number[]; tasks: number[] }> {
-  const log = () => driver.manage().logs().get(logging.Type.PERFORMANCE);
+export async function dragTrace({
+  driver,
+  element,
+}: Person): Promise<{ due: number; dropped: number; tasks: number[] }> {
   await driver.executeScript(
     `addEventListener('pointerdown', () => performance.mark('drag-begins'), { once: true, capture: true });
      addEventListener('pointerup', () => performance.mark('drag-ends'), { once: true, capture: true });`,
   );
   const mark = await element('[data-kind="due"][data-movable="true"]');
   const cells = await Promise.all(CELLS.map((date) => element(`[data-date="${date}"]`)));
-  await log();
   let hand = driver.actions().move({ origin: mark }).press();
   for (const cell of cells) hand = hand.move({ origin: cell, duration: 300 });
   await hand.move({ origin: mark, duration: 300 }).release().perform();
-  const events = (await log()).flatMap(({ message }): TraceEvent[] => {
+  const entries = await driver.manage().logs().get(logging.Type.PERFORMANCE);
+  const events = entries.flatMap(({ message }): TraceEvent[] => {
     const { method, params } = (JSON.parse(message) as { message: { method: string; params: TraceEvent } })
       .message;
     return method === 'Tracing.dataCollected' ? [params] : [];
@@ -51,17 +62,17 @@ export async function dragTrace({ driver, element }: Person): Promise<{ frames: 
   const begins = events.find(({ name }) => name === 'drag-begins');
   const ends = events.find(({ name }) => name === 'drag-ends');
   if (!begins || !ends) throw new Error('Chromium’s trace does not hold the drag.');
-  const during = events.filter(({ ts }) => ts >= begins.ts && ts <= ends.ts);
-  const drawn = during
-    .filter(({ name, pid }) => name === 'DrawFrame' && pid === begins.pid)
-    .map(({ ts }) => ts)
-    .sort((a, b) => a - b);
+  const during = events.filter(({ ts, pid }) => ts >= begins.ts && ts <= ends.ts && pid === begins.pid);
+  const frames = during.flatMap(({ name, ph, args }) =>
+    name === 'PipelineReporter' && ph === 'b' ? (args?.frame_reporter ?? []) : [],
+  );
+  const wanted = frames.filter(({ state }) => state !== 'STATE_NO_UPDATE_DESIRED');
   const tasks = during.filter(
-    ({ name, ph, pid, tid }) =>
-      name.endsWith('RunTask') && ph === 'X' && pid === begins.pid && tid === begins.tid,
+    ({ name, ph, tid }) => name.endsWith('RunTask') && ph === 'X' && tid === begins.tid,
   );
   return {
-    frames: drawn.slice(1).map((ts, i) => (ts - drawn[i]!) / 1000),
+    due: wanted.length,
+    dropped: wanted.filter(({ state }) => state === 'STATE_DROPPED').length,
     tasks: tasks.map(({ dur = 0 }) => dur / 1000),
   };
 }

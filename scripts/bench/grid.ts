@@ -2,6 +2,7 @@
 import type { CourseId, TermId } from '../../src/core/ids';
 import { demoId } from '../../src/server/demo/demoIds';
 import { MAREN } from '../../src/server/demo/people';
+import type { Person } from '../../tests/browser/browser';
 import { DESKTOP, newPerson } from '../../tests/browser/browser';
 import type { Api } from '../../tests/support/api';
 import { signedIn } from '../../tests/support/api';
@@ -55,11 +56,9 @@ export async function gridFigures(base: string, maren: Api): Promise<Figure[]> {
   const figures: Figure[] = [];
   for (const path of ['/term', '/api/occurrences?from=2026-09-07&to=2026-12-20'])
     figures.push({ what: `GET ${path.split('?')[0]} with ${ENTRIES} entries, warm`, value: await median(async () => (await maren.call('GET', path)).text(), ROUNDS), unit: 'ms', goal: { most: 150 } }); // prettier-ignore
-  const person = await newPerson(DESKTOP, withTrace);
+  const person = await newPerson();
   try {
-    await person.open(`${base}/sign-in`);
-    await person.click('button', 'Sign in as Maren Toft');
-    await person.find('link', /^Your account/);
+    await signInAsMaren(person, base);
     await person.open(`${base}/term`);
     const select = await person.driver.executeAsyncScript<number[]>(
       `const [rounds, done] = arguments;
@@ -114,12 +113,30 @@ export async function gridFigures(base: string, maren: Api): Promise<Figure[]> {
       drops.push(await person.driver.executeScript<number>('return window.dropTook'));
     }
     figures.push({ what: 'dropping an entry until it has left its day', value: shareOf(drops, 0.5), unit: 'ms', goal: { most: 100 } }); // prettier-ignore
-    await person.open(`${base}/term`);
-    const { frames, tasks } = await dragTrace(person);
-    figures.push({ what: 'dragging: between frames by Chromium’s own trace, in the median', value: shareOf(frames, 0.5), unit: 'ms', goal: { most: 17 } }); // prettier-ignore
-    figures.push({ what: 'dragging: the longest task by the same trace', value: Math.max(0, ...tasks), unit: 'ms', goal: { most: 50 } }); // prettier-ignore
-    return figures;
   } finally {
     await person.quit();
   }
+  return [...figures, ...(await dragFigures(base))];
+}
+
+/** A browser of its own: its trace holds no more than a minute. */
+async function dragFigures(base: string): Promise<Figure[]> {
+  const person = await newPerson(DESKTOP, withTrace);
+  try {
+    await signInAsMaren(person, base);
+    await person.open(`${base}/term`);
+    const { due, dropped, tasks } = await dragTrace(person);
+    return [
+      { what: `dragging: frames dropped, of ${due} that were due, by Chromium’s own trace`, value: dropped, unit: '', goal: { most: 0 } },
+      { what: `dragging: the longest of ${tasks.length} tasks, by the same trace`, value: Math.max(0, ...tasks), unit: 'ms', goal: { most: 50 } },
+    ]; // prettier-ignore
+  } finally {
+    await person.quit();
+  }
+}
+
+async function signInAsMaren(person: Person, base: string): Promise<void> {
+  await person.open(`${base}/sign-in`);
+  await person.click('button', 'Sign in as Maren Toft');
+  await person.find('link', /^Your account/);
 }

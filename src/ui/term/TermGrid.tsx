@@ -170,11 +170,6 @@ export function TermGrid({ view, desk }: Props) {
                   data-long={cell.long}
                   data-load={load?.get(cell.date)?.words}
                   data-much={load?.get(cell.date)?.much}
-                  data-target={
-                    drag?.kind === 'mark'
-                      ? drag.over === cell.date
-                      : drag !== undefined && isBetween(cell.date, drag.from, drag.over)
-                  }
                   className={styles.cell}
                   tabIndex={here ? 0 : -1}
                   aria-label={`${cell.long}${cell.today ? `, ${termTexts.today}` : ''}: ${cell.count === 0 ? (cell.closed ?? termTexts.empty) : termTexts.entries(cell.count)}`}
@@ -227,9 +222,6 @@ export function TermGrid({ view, desk }: Props) {
     </>
   );
 }
-
-const isBetween = (date: string, a: string, b: string) =>
-  a < b ? date >= a && date <= b : date >= b && date <= a;
 
 /** The cell that the keyboard enters first: today, or the first day. */
 function startOf(weeks: readonly GridWeek[]): readonly [number, number] {
