@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest';
+import type { IVO } from '../../../tests/support/plans';
 import {
   HL,
-  IVO,
   NOW,
   SECTION_A,
   assignment,
