@@ -1,14 +1,15 @@
 'use client';
 import Link from 'next/link';
 import { frameTexts } from '@/core/texts/frame';
+import styles from './error.module.css';
 
-/** In the place of a page that could not be drawn: what happened, and what to do. */
+/** In the place of a page that could not be drawn: what happened, and what to do. Every page brings it along: no component. */
 export default function PageError({ reset }: { reset: () => void }) {
   return (
-    <main style={{ padding: '48px 24px', maxWidth: 560 }}>
+    <main className={styles.page}>
       <h1>{frameTexts.brokenTitle}</h1>
-      <p style={{ padding: '8px 0 16px' }}>{frameTexts.brokenLead}</p>
-      <p style={{ display: 'flex', gap: 16, alignItems: 'center' }}>
+      <p className={styles.lead}>{frameTexts.brokenLead}</p>
+      <p className={styles.acts}>
         <button type="button" onClick={reset}>
           {frameTexts.again}
         </button>
