@@ -36,9 +36,9 @@ const CELLS = [
 ];
 
 /**
- * What a hand that carries a due date over the whole term costs, by Chromium's own trace: how many frames were due, one for each
- * sixtieth of a second in which something changed, how many of them were dropped, and the milliseconds of each task of the page's main thread. It is let
- * go where it was taken up. The driver gives its trace out once: nothing is traced afterwards.
+ * What a hand that carries a due date over the whole term costs, by Chromium's own trace: how many frames were due, one for
+ * each sixtieth of a second in which something changed, how many of them were dropped, and the milliseconds of each task of
+ * the page's main thread. It is let go where it was taken up. The driver gives its trace out once: nothing is traced afterwards.
  */
 export async function dragTrace({
   driver,

@@ -8,6 +8,7 @@ import type { Outcome, Refused } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
 import { publishTexts } from '@/core/texts/publish';
 import { historyTexts } from '@/core/texts/history';
+import type { Reader } from '@/data/database';
 import type { Change } from '@/data/history/change';
 import { recordChange } from '@/data/history/change';
 import { calendarsOf } from '@/data/outside/calendars';
@@ -77,12 +78,18 @@ export function publish(
 }
 
 /** An outlet that somebody may change: their own, or one that holds nothing but courses they teach. */
-export async function changeable(change: Change, actor: SignedIn, id: OutletId): Promise<Outcome<Outlet>> {
-  const outlet = await outletById(change, id);
+export async function changeable(reader: Reader, actor: SignedIn, id: OutletId): Promise<Outcome<Outlet>> {
+  const outlet = await outletById(reader, id);
   if (!outlet) return refused('notFound');
   const teachesAll =
     outlet.audience !== 'personal' && outlet.courses.every((course) => isStaffOf(actor.viewer, course));
   return outlet.owner === actor.person.id || teachesAll ? done(outlet) : refused('notFound');
+}
+
+/** One that somebody may change, with its address. */
+export async function outletFor(pembit: Pembit, actor: SignedIn, id: OutletId): Promise<Outcome<Addressed>> {
+  const found = await changeable(pembit, actor, id);
+  return found.ok ? done(withUrl(pembit, found.value)) : found;
 }
 
 /** Changes what an outlet holds, who may read it and how it looks; its address stays, so another term's course can take its place. */

@@ -1,8 +1,9 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
 import { notFound } from 'next/navigation';
+import type { OutletId } from '@/core/ids';
 import { publishTexts } from '@/core/texts/publish';
-import { outletsFor } from '@/server/outlets/publish';
+import { outletFor } from '@/server/outlets/publish';
 import { planSeenBy } from '@/server/plan/planSeenBy';
 import { sharedPembit } from '@/server/pembit';
 import { Composer } from '@/ui/outlets/Composer';
@@ -17,8 +18,10 @@ export default async function ChangeOutletPage({ params }: { params: Promise<{ i
   const { id } = await params;
   const actor = await signedInOr(`/publish/${id}`);
   const pembit = sharedPembit();
-  const outlet = (await outletsFor(pembit, actor)).find((o) => o.id === id);
-  if (!outlet || outlet.audience === 'personal' || actor.viewer.staffOf.size === 0) notFound();
+  const found = await outletFor(pembit, actor, id as OutletId);
+  if (!found.ok) notFound();
+  const outlet = found.value;
+  if (outlet.audience === 'personal' || actor.viewer.staffOf.size === 0) notFound();
   const parts = composing(await planSeenBy(pembit, actor.viewer), actor);
   return (
     <PageFrame actor={actor}>
