@@ -4,6 +4,7 @@ import path from 'node:path';
 import { panelTexts } from '../src/core/texts/term';
 import { MAREN } from '../src/server/demo/people';
 import { signedIn } from '../tests/support/api';
+import { calendarsAreRead } from '../tests/support/calendars';
 import type { Person } from '../tests/browser/browser';
 import { DESKTOP, PHONE, newPerson } from '../tests/browser/browser';
 import { startPembit } from '../tests/browser/server';
@@ -48,6 +49,7 @@ async function winterCourse(): Promise<string> {
 }
 
 try {
+  await calendarsAreRead(await signedIn(pembit.pembitUrl, 'maren@kittiwake.example'));
   await become('Maren Toft');
   await person.open(`${pembit.pembitUrl}/term`);
   await person.click('button', /Due, by 17:00, Half-breadth plan/);

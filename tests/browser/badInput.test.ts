@@ -1,6 +1,7 @@
 import { beforeAll, describe, expect, inject, test } from 'vitest';
 import type { Api } from '../support/api';
 import { signedIn } from '../support/api';
+import { calendarsAreRead } from '../support/calendars';
 
 const base = inject('pembitUrl');
 let maren: Api;
@@ -10,15 +11,7 @@ beforeAll(async () => {
   maren = await signedIn(base, 'maren@kittiwake.example');
   signe = await signedIn(base, 'signe@kittiwake.example');
   const text = (await (await maren.call('GET', '/term')).text()).replaceAll('\\"', '"');
-  // The district is read when its stand-in is up: until then what one sees may change by itself.
-  for (let unread = true; unread;) {
-    const calendars = (await (await maren.call('GET', '/api/calendars')).json()) as {
-      url: string;
-      readAt?: string;
-    }[];
-    unread = calendars.some(({ url, readAt }) => url !== '' && readAt === undefined);
-    if (unread) await new Promise((resolve) => setTimeout(resolve, 200));
-  }
+  await calendarsAreRead(maren);
   course = /"courses":\[\{"id":"([0-9a-f-]{36})","tag":"HL"/.exec(text)![1]!;
 });
 
