@@ -1,6 +1,6 @@
 import type { Temporal } from 'temporal-polyfill';
 import type { Viewer } from '@/core/entries/viewer';
-import type { Occurrence } from '@/core/plan/occurrences';
+import type { Occurrence } from '@/core/plan/occurrence';
 import { withNews } from '@/core/plan/changesSince';
 import { occurrencesOf } from '@/core/plan/occurrences';
 import type { SeenPlan } from '@/core/plan/seenPlan';

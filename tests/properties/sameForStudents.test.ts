@@ -7,7 +7,7 @@ import type { Outlet } from '@/core/outlets/outlet';
 import { PERSONAL_DEFAULTS } from '@/core/outlets/outlet';
 import { outletContents } from '@/core/outlets/outletContents';
 import { daySheet } from '@/core/plan/daySheet';
-import type { Occurrence } from '@/core/plan/occurrences';
+import type { Occurrence } from '@/core/plan/occurrence';
 import { occurrencesOf } from '@/core/plan/occurrences';
 import { seenPlan } from '@/core/plan/seenPlan';
 import { toWall } from '@/core/time/zone';

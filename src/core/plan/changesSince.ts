@@ -5,7 +5,7 @@ import type { CourseId } from '../ids';
 import { spanOfMeeting } from '../time/meetings';
 import type { Moment } from '../time/zonedWall';
 import { momentText } from '../time/zonedWall';
-import type { NewsKind, Occurrence } from './occurrences';
+import type { NewsKind, Occurrence } from './occurrence';
 import { classTitle } from './occurrences';
 import type { SeenPlan } from './seenPlan';
 

@@ -5,7 +5,7 @@ import type { SeenMaterial } from '../materials/seenMaterials';
 import { requireZone } from '../time/zoneData';
 import { classDaysAround, daySheet, sheetDays, sheetLinks } from './daySheet';
 import { joinWindow } from './joinWindow';
-import type { Occurrence } from './occurrences';
+import type { Occurrence } from './occurrence';
 
 const base = { uid: 'u', title: 'x', tzid: TZID, courses: [HL], release: 'shown' as const, asStaff: false };
 const cls = (date: string, more: object = {}): Occurrence => ({ ...base, kind: 'class', start: at(`${date}T10:00`), end: at(`${date}T11:50`), ordinal: 1, meeting: date as MeetingId, course: HL, place: '', meetingLink: 'https://meet.example', links: [], ...more }); // prettier-ignore

@@ -7,7 +7,7 @@ import { inOrder, outlineOf } from '../materials/outline';
 import type { SeenMaterial } from '../materials/seenMaterials';
 import { heldBy } from '../materials/outline';
 import { dayOf, momentText } from '../time/zonedWall';
-import type { Occurrence } from './occurrences';
+import type { Occurrence } from './occurrence';
 import { touching } from './occurrenceDays';
 
 /** The parts of a day sheet, in the order in which somebody who was away reads them. */

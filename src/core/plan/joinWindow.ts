@@ -2,7 +2,7 @@ import type { Temporal } from 'temporal-polyfill';
 import type { ZoneLookup } from '../time/zone';
 import { instantMs } from '../time/zone';
 import { isDay } from '../time/zonedWall';
-import type { Occurrence } from './occurrences';
+import type { Occurrence } from './occurrence';
 import { overAtMs } from './occurrenceDays';
 
 /** How long before it begins one can join, and how long it is thought to last where no end is said; in minutes. */

@@ -3,7 +3,7 @@ import { groupBy } from '../groupBy';
 import type { Zone } from '../time/zone';
 import { instantMs } from '../time/zone';
 import { dayOf, isDay, momentText } from '../time/zonedWall';
-import type { Occurrence } from './occurrences';
+import type { Occurrence } from './occurrence';
 
 /** The last day an occurrence touches, as text. An end at midnight does not touch the day that begins there. */
 function lastDay(o: Occurrence): string {

@@ -1,23 +1,12 @@
 import { Temporal } from 'temporal-polyfill';
-import type {
-  BookingId,
-  CalendarId,
-  ClassPlanId,
-  CourseId,
-  EntryId,
-  MeetingId,
-  SheetId,
-  TermId,
-} from '../ids';
+import type { CourseId, TermId } from '../ids';
 import type { SiteDate } from './plan';
-import type { Link } from '../entries/entry';
 import type { SectionVariant } from '../entries/perSection';
 import { perSection } from '../entries/perSection';
 import type { SeenEntry } from '../entries/seenBy';
-import type { Release } from '../entries/visibility';
 import type { Span } from '../series/expand';
 import { expandSeries } from '../series/expand';
-import type { SeenSheet, SeenSlot } from '../signup/seenSheet';
+import type { SeenSheet } from '../signup/seenSheet';
 import { slotsByDay } from '../signup/slotsByDay';
 import type { Zone, ZoneLookup } from '../time/zone';
 import { zonedWallAt } from '../time/zone';
@@ -29,80 +18,8 @@ import type { SeenCalendar } from '../outside/seenCalendar';
 import type { Closure } from '../time/closure';
 import { spanOfMeeting } from '../time/meetings';
 import { entryTexts } from '../texts/entries';
+import type { Occurrence } from './occurrence';
 import type { SeenClass, SeenPlan } from './seenPlan';
-
-type Common = Readonly<{
-  uid: string;
-  /** Which of a series this is: the moment its rule names. */
-  recurrenceId?: Moment;
-  /** Called off, visibly; the reason may be empty. */
-  cancelled?: string;
-  title: string;
-  start: Moment;
-  end?: Moment;
-  tzid: string;
-  courses: readonly CourseId[];
-  release: Release;
-  asStaff: boolean;
-  /** What of it is different since its viewer looked. */
-  news?: NewsKind;
-}>;
-
-export type NewsKind = 'new' | 'moved' | 'cancelled' | 'takesPlace' | 'changed';
-
-/** One line of a plan on one day (or over several), whatever it comes from. */
-export type Occurrence = Common &
-  (
-    | Readonly<{
-        kind: 'event';
-        entry: EntryId;
-        place: string;
-        meetingLink: string;
-        links: readonly Link[];
-        /** Own place in the series: of one that repeats. */
-        repeats: boolean;
-      }>
-    | Readonly<{ kind: 'announcement' | 'note'; entry: EntryId; links: readonly Link[] }>
-    | Readonly<{
-        kind: 'class';
-        ordinal: number;
-        /** Where the course has several. */
-        sectionName?: string;
-        meeting: MeetingId;
-        course: CourseId;
-        place: string;
-        meetingLink: string;
-        plan?: ClassPlanId;
-        links: readonly Link[];
-      }>
-    | Readonly<{ kind: 'closure'; closesAt?: Temporal.PlainTime }>
-    | Readonly<{ kind: 'siteDate' }>
-    | Readonly<{ kind: 'outside'; calendar: CalendarId; calendarName: string; place: string; url: string }>
-    | Readonly<{ kind: 'set'; entry: EntryId; due: Moment; links: readonly Link[] }>
-    | Readonly<{
-        kind: 'due';
-        entry: EntryId;
-        handIn: string;
-        setOn?: Temporal.PlainDate;
-        /** The viewer's own due time, later (or earlier) than the others'. */
-        extended: boolean;
-        /** The date of some sections only, which follows their class: it is not moved by itself. */
-        variant: boolean;
-        links: readonly Link[];
-      }>
-    | Readonly<{ kind: 'times'; sheet: SheetId; slots: readonly SeenSlot[] }>
-    | Readonly<{
-        kind: 'booking';
-        sheet: SheetId;
-        booking: BookingId;
-        mine: boolean;
-        /** The hosts to the student, the student to the hosts. */
-        withNames: readonly string[];
-        note: string;
-        place: string;
-        meetingLink: string;
-      }>
-  );
 
 type SeenEvent = Extract<SeenEntry, { kind: 'event' }>;
 type EventOccurrence = Extract<Occurrence, { kind: 'event' }>;

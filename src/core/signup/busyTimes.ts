@@ -1,5 +1,5 @@
 import { Temporal } from 'temporal-polyfill';
-import type { Occurrence } from '../plan/occurrences';
+import type { Occurrence } from '../plan/occurrence';
 import type { ZoneLookup } from '../time/zone';
 import { instantMs } from '../time/zone';
 import { isDay } from '../time/zonedWall';

@@ -1,4 +1,4 @@
-import type { Occurrence } from '../plan/occurrences';
+import type { Occurrence } from '../plan/occurrence';
 import type { Interval } from '../time/interval';
 import type { ZoneLookup } from '../time/zone';
 import { instantMs } from '../time/zone';

@@ -2,7 +2,7 @@ import { coursesOf, isStaffOf } from '@/core/entries/viewer';
 import type { CourseId } from '@/core/ids';
 import type { Plan } from '@/core/plan/plan';
 import type { Viewer } from '@/core/entries/viewer';
-import type { Occurrence } from '@/core/plan/occurrences';
+import type { Occurrence } from '@/core/plan/occurrence';
 import { touching } from '@/core/plan/occurrenceDays';
 import { occurrencesOf } from '@/core/plan/occurrences';
 import type { SeenPlan } from '@/core/plan/seenPlan';

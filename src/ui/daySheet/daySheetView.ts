@@ -3,7 +3,7 @@ import type { CourseId } from '@/core/ids';
 import type { SeenMaterial } from '@/core/materials/seenMaterials';
 import type { SheetLink, SheetPart } from '@/core/plan/daySheet';
 import { classDaysAround, daySheet, sheetLinks } from '@/core/plan/daySheet';
-import type { Occurrence } from '@/core/plan/occurrences';
+import type { Occurrence } from '@/core/plan/occurrence';
 import { classTitle } from '@/core/plan/occurrences';
 import type { SeenPlan } from '@/core/plan/seenPlan';
 import { sanitize } from '@/core/richText/sanitize';

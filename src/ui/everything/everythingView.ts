@@ -3,7 +3,7 @@ import type { Link } from '@/core/entries/entry';
 import { mainMoment } from '@/core/entries/entry';
 import type { SeenEntry } from '@/core/entries/seenBy';
 import type { LinkTest } from '@/core/links/linkTest';
-import type { Occurrence } from '@/core/plan/occurrences';
+import type { Occurrence } from '@/core/plan/occurrence';
 import { touching } from '@/core/plan/occurrenceDays';
 import { dateLabel } from '@/core/time/dateLabels';
 import { weekNumber } from '@/core/time/term';

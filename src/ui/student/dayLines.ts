@@ -1,6 +1,6 @@
 import type { Temporal } from 'temporal-polyfill';
 import { joinWindow } from '@/core/plan/joinWindow';
-import type { Occurrence } from '@/core/plan/occurrences';
+import type { Occurrence } from '@/core/plan/occurrence';
 import type { SeenPlan } from '@/core/plan/seenPlan';
 import { freeOf } from '@/core/signup/seenSheet';
 import { daySheetTexts } from '@/core/texts/daySheet';

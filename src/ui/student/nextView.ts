@@ -1,5 +1,5 @@
 import { Temporal } from 'temporal-polyfill';
-import type { Occurrence } from '@/core/plan/occurrences';
+import type { Occurrence } from '@/core/plan/occurrence';
 import { overAtMs } from '@/core/plan/occurrenceDays';
 import type { SeenPlan } from '@/core/plan/seenPlan';
 import { searchable } from '@/core/searchable';

@@ -1,5 +1,5 @@
 import { Temporal } from 'temporal-polyfill';
-import type { Occurrence } from '@/core/plan/occurrences';
+import type { Occurrence } from '@/core/plan/occurrence';
 import type { SeenPlan } from '@/core/plan/seenPlan';
 import { noticeEnds, untilWords } from '@/core/signup/noticeOf';
 import { clashesWith } from '@/core/signup/clashesWith';

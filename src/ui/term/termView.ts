@@ -1,5 +1,5 @@
 import type { Temporal } from 'temporal-polyfill';
-import type { Occurrence } from '@/core/plan/occurrences';
+import type { Occurrence } from '@/core/plan/occurrence';
 import { touching } from '@/core/plan/occurrenceDays';
 import type { SeenPlan } from '@/core/plan/seenPlan';
 import { entryTexts, listed } from '@/core/texts/entries';

@@ -1,5 +1,5 @@
 import type { Temporal } from 'temporal-polyfill';
-import type { Occurrence } from '@/core/plan/occurrences';
+import type { Occurrence } from '@/core/plan/occurrence';
 import { touching } from '@/core/plan/occurrenceDays';
 import { inLanes } from '@/core/plan/lanes';
 import { weekTexts } from '@/core/texts/week';

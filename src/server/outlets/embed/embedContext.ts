@@ -1,7 +1,7 @@
 import { Temporal } from 'temporal-polyfill';
 import type { OutletContents } from '@/core/outlets/outletContents';
 import type { EmbedLook, PersonalKind } from '@/core/outlets/outlet';
-import type { Occurrence } from '@/core/plan/occurrences';
+import type { Occurrence } from '@/core/plan/occurrence';
 import { occurrencesOf } from '@/core/plan/occurrences';
 import { DEFAULT_LOCALE } from '@/core/time/dateLabels';
 import type { Term } from '@/core/time/term';

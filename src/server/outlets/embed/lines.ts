@@ -1,5 +1,5 @@
 import type { Temporal } from 'temporal-polyfill';
-import type { Occurrence } from '@/core/plan/occurrences';
+import type { Occurrence } from '@/core/plan/occurrence';
 import { groupBy } from '@/core/groupBy';
 import { freeOf } from '@/core/signup/seenSheet';
 import { embedTexts } from '@/core/texts/embeds';
