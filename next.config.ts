@@ -5,7 +5,7 @@ import { API_HEADERS } from './src/app/api/apiHeaders';
 const staticHeaders = Object.entries(API_HEADERS).map(([key, value]) => ({ key, value }));
 
 const config: NextConfig = {
-  serverExternalPackages: ['sequelize', 'sqlite3', 'umzug'],
+  serverExternalPackages: ['sequelize', 'sqlite3', 'umzug', 'piscina', '@node-rs/argon2', 'prom-client'],
   poweredByHeader: false,
   agentRules: false,
   // `npm test` checks types, tests included; a build need not do it a second time.

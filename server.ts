@@ -4,29 +4,67 @@ import { createServer } from 'node:http';
 import type { IncomingMessage, ServerResponse } from 'node:http';
 import next from 'next';
 import { answerDirectly } from './src/app/api/directRoutes';
+import { problemBody } from './src/app/api/problem';
+import { judgeRequest } from './src/app/api/routeTable';
+import { hasControls } from './src/app/safePath';
 import { readConfig } from './src/server/config';
 import { loadDemo } from './src/server/demo/loadDemo';
+import { printSetupCode } from './src/server/frame/setupCode';
+import { answerMetrics } from './src/server/metrics/answerMetrics';
 import { createOutletAnswerer, isOutletPath } from './src/server/outlets/answerOutlet';
 import { writeReads } from './src/server/outlets/countReads';
 import { jobsOf } from './src/server/jobs/jobs';
 import { startJobs } from './src/server/jobs/scheduler';
 import { CLIENT_ADDRESS, noteAddress } from './src/server/clientAddress';
 import { loadPages } from './src/server/loadPages';
-import { REQUEST_ID, logRequest } from './src/server/log';
-import { openPembit, sharePembit } from './src/server/pembit';
+import { REQUEST_ID, createLog, logConsole, logRequest } from './src/server/log';
+import { openPembit } from './src/server/openPembit';
+import { sharePembit } from './src/server/pembit';
 import { startStandins } from './src/standins/startStandins';
 
 /** In seconds; browsers then come by https alone. */
 const TWO_YEARS = 63_072_000;
+/** After so long a stop no longer waits for what is under way, whatever that is. */
+const STOP_WITHIN_MS = 8000;
 
-/** Whether a request target is a path whose escapes can be decoded: Next answers 500 to others. */
+type Refusal = Readonly<{ status: number; text: string; headers?: Readonly<Record<string, string>> }>;
+
+/** Whether a request target is a path whose escapes can be decoded, without control characters: Next answers 500 to others. */
 function isReadable(path: string): boolean {
   try {
-    decodeURIComponent(path);
-    return path.startsWith('/');
+    return path.startsWith('/') && !hasControls(decodeURIComponent(path));
   } catch {
     return false;
   }
+}
+
+/** Where somebody would go after signing in: a target with control characters is nobody's wish. */
+function leadsAstray(query: string): boolean {
+  return new URLSearchParams(query).getAll('to').some(hasControls);
+}
+
+/** What is refused before anything looks at it more closely. */
+function refusalOf(method: string, pathname: string, query: string): Refusal | undefined {
+  if (!isReadable(pathname) || leadsAstray(query))
+    return { status: 400, text: 'This address cannot be read.' };
+  if (isOutletPath(pathname) || pathname === '/metrics') return undefined;
+  const judged = judgeRequest(pathname, method);
+  if (!judged) return undefined;
+  const isApi = pathname.startsWith('/api');
+  const { text, type } = isApi
+    ? problemBody(judged.status === 404 ? 'notFound' : 'wrongMethod')
+    : { text: 'This address does not answer to that.', type: 'text/plain; charset=utf-8' };
+  return {
+    status: judged.status,
+    text,
+    headers: { 'content-type': type, ...(judged.status === 405 ? { allow: judged.allow } : {}) },
+  };
+}
+
+function sendRefusal(response: ServerResponse, { status, text, headers }: Refusal): void {
+  // What came along with a request that nobody reads is not read either.
+  response.writeHead(status, { 'content-type': 'text/plain; charset=utf-8', connection: 'close', 'x-content-type-options': 'nosniff', ...headers }); // prettier-ignore
+  response.end(text);
 }
 
 // Nobody may be reading the log any more: writing to a closed pipe is an error, and saying so would be the next one.
@@ -40,41 +78,53 @@ for (const stream of [process.stdout, process.stderr]) stream.on('error', () => 
 async function main(): Promise<void> {
   const config = readConfig(process.env);
   const pembit = await openPembit(config);
+  const { log } = pembit;
+  logConsole(log);
   sharePembit(pembit);
+  if (config.unknownNames.length > 0)
+    log.warn(
+      { names: config.unknownNames },
+      'These names in the environment are not known: look for a slip of the pen',
+    );
   if (pembit.migrations.applied.length > 0)
-    console.log(`Data folder brought up to date: ${pembit.migrations.applied.join(', ')}`);
+    log.info({ applied: pembit.migrations.applied }, 'Data folder brought up to date');
   if (config.demo) await loadDemo(pembit);
+  await printSetupCode(pembit);
 
   const dev = process.env.PEMBIT_DEV === '1';
   const app = next({ dev, hostname: 'localhost', port: config.port });
   const handle = app.getRequestHandler();
   await app.prepare();
   const answerOutlet = createOutletAnswerer(pembit);
-
-  const { log } = pembit;
   const secure = config.baseUrl.startsWith('https:');
 
   const server = createServer((request, response) => {
     noteAddress(request, config.behindProxy);
-    logRequest(log, request, response);
+    logRequest(pembit, request, response);
     if (secure) response.setHeader('strict-transport-security', `max-age=${TWO_YEARS}`);
     // Not parsed as a URL: a request target such as `//` is none, and must not take the process down.
     const [pathname = '/', query = ''] = (request.url ?? '/').split(/\?(.*)/s);
-    if (!isReadable(pathname)) {
-      response.writeHead(400, { 'content-type': 'text/plain; charset=utf-8' });
-      response.end('This address cannot be read.');
-      return;
-    }
-    const work = isOutletPath(pathname)
-      ? sendOutlet(request, response, pathname, query)
-      : (answerDirectly(request, response, { path: pathname, baseUrl: config.baseUrl }) ??
-        handle(request, response));
+    const refusal = refusalOf(request.method ?? 'GET', pathname, query);
+    if (refusal) return sendRefusal(response, refusal);
+    const work =
+      pathname === '/metrics'
+        ? sendMetrics(request, response)
+        : isOutletPath(pathname)
+          ? sendOutlet(request, response, pathname, query)
+          : (answerDirectly(request, response, { path: pathname, baseUrl: config.baseUrl }) ??
+            handle(request, response));
     work.catch((error: unknown) => {
       log.error({ err: error, request: response.getHeader(REQUEST_ID) }, 'A request failed');
       if (!response.headersSent) response.writeHead(500, { 'content-type': 'text/plain; charset=utf-8' });
       response.end('Something went wrong on the server. Try again in a moment.');
     });
   });
+
+  async function sendMetrics(request: IncomingMessage, response: ServerResponse): Promise<void> {
+    const answer = await answerMetrics(pembit, request.headers.authorization ?? '');
+    response.writeHead(answer.status, answer.headers);
+    response.end(answer.body);
+  }
 
   async function sendOutlet(
     request: IncomingMessage,
@@ -105,10 +155,10 @@ async function main(): Promise<void> {
     : undefined;
   await new Promise<void>((resolve, reject) => {
     server.once('error', reject);
-    server.listen(config.port, () => resolve());
+    server.listen(config.port, config.host, () => resolve());
   });
-  console.log(`Pembit is ready on ${config.baseUrl}`);
-  if (standins) console.log(`The stand-ins are on ${standins.url}`);
+  log.info({ url: config.baseUrl, host: config.host ?? 'all addresses', port: config.port }, `Pembit is ready on ${config.baseUrl}`); // prettier-ignore
+  if (standins) log.info(`The stand-ins are on ${standins.url}`);
 
   const stopJobs = startJobs(pembit, jobsOf(pembit));
   if (!dev)
@@ -122,19 +172,20 @@ async function main(): Promise<void> {
     if (stopping) return;
     stopping = true;
     standins?.close();
-    server.close(() => {
-      void stopJobs()
-        .then(() => writeReads(pembit))
-        .then(() => pembit.close())
-        .then(() => process.exit(0));
-    });
+    const answered = new Promise<void>((resolve) => server.close(() => resolve()));
     server.closeIdleConnections();
+    const late = new Promise<void>((resolve) => setTimeout(resolve, STOP_WITHIN_MS));
+    // Requests in flight and jobs in hand are waited for, but not for ever: a mail server may hang.
+    void Promise.race([Promise.all([answered, stopJobs()]), late])
+      .then(() => Promise.race([writeReads(pembit).then(() => pembit.close()), late]))
+      .catch((error: unknown) => log.error({ err: error }, 'The last writes failed'))
+      .then(() => process.exit(0));
   };
   process.on('SIGTERM', stop);
   process.on('SIGINT', stop);
 }
 
 main().catch((error: unknown) => {
-  console.error(error instanceof Error ? error.message : error);
+  createLog('error').fatal(error instanceof Error ? error.message : String(error));
   process.exit(1);
 });

@@ -2,7 +2,7 @@
 import { rmSync } from 'node:fs';
 import path from 'node:path';
 import { checkNode, ensureBuild, ensurePackages, root, say } from './setup.mjs';
-import { serve } from './serve.mjs';
+import { sayWhenReady, serve } from './serve.mjs';
 
 checkNode();
 ensurePackages();
@@ -14,3 +14,4 @@ if (process.argv.includes('--fresh')) {
 }
 say('Starting. Open the address below; the sign-in page lists whom you can be.');
 serve({ PEMBIT_DEMO: '1', PEMBIT_DATA: folder });
+void sayWhenReady(process.env.PEMBIT_BASE_URL ?? `http://localhost:${process.env.PORT ?? 4310}`);

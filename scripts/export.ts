@@ -10,7 +10,7 @@ import { isLocked } from '../src/data/folderLock';
 import { createClock } from '../src/server/clock';
 import { readConfig } from '../src/server/config';
 import { packageOf } from '../src/server/exchange/savePlan';
-import { openPembit } from '../src/server/pembit';
+import { openPembit } from '../src/server/openPembit';
 import { orStop, stop } from './command';
 
 const { values } = parseArgs({
@@ -32,7 +32,7 @@ const config = readConfig(process.env);
 
 await orStop(async () => {
   // A server that holds the folder has brought it up to date; reading beside it does no harm.
-  const held = isLocked(config.dataFolder) ? undefined : await openPembit(config);
+  const held = (await isLocked(config.dataFolder)) ? undefined : await openPembit(config);
   const sequelize = held?.sequelize ?? openDatabase(config.dataFolder);
   try {
     const found = await select<{ id: CourseId; term: string }>(

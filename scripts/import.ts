@@ -7,8 +7,8 @@ import { refusalTexts } from '../src/core/texts/refusals';
 import { isLocked } from '../src/data/folderLock';
 import { readConfig } from '../src/server/config';
 import type { CommandReport, ImportCommand } from '../src/server/exchange/importCommand';
-import { commandProof, importByCommand } from '../src/server/exchange/importCommand';
-import { openPembit } from '../src/server/pembit';
+import { commandDoor, commandProof, importByCommand } from '../src/server/exchange/importCommand';
+import { openPembit } from '../src/server/openPembit';
 import { readSecret } from '../src/server/secretFile';
 import { stop } from './command';
 
@@ -38,6 +38,7 @@ async function throughServer(): Promise<CommandReport> {
     method: 'POST',
     headers: {
       'content-type': 'application/json',
+      'pembit-door': commandDoor(readSecret(config.secretFile), command.until),
       'pembit-proof': commandProof(readSecret(config.secretFile), command),
     },
     body: JSON.stringify(command),
@@ -57,7 +58,9 @@ async function onFolder(): Promise<CommandReport> {
   }
 }
 
-const { added, changed, same, left } = isLocked(config.dataFolder) ? await throughServer() : await onFolder();
+const { added, changed, same, left } = (await isLocked(config.dataFolder))
+  ? await throughServer()
+  : await onFolder();
 if (json) console.log(JSON.stringify({ added, changed, same, left }, undefined, 2));
 else {
   console.log(`${course}: ${importTexts.counts({ new: added, changed, same, left: left.length })}`);

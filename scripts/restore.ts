@@ -4,7 +4,7 @@ import { parseArgs } from 'node:util';
 import { backupTexts } from '../src/core/texts/backups';
 import { restore } from '../src/server/backup/restore';
 import { readConfig } from '../src/server/config';
-import { openPembit } from '../src/server/pembit';
+import { openPembit } from '../src/server/openPembit';
 import { orStop, progressLine, stop } from './command';
 
 const { values, positionals } = parseArgs({ allowPositionals: true, options: { json: { type: 'boolean', default: false } } }); // prettier-ignore

@@ -70,6 +70,22 @@ function headers() {
 const sha = (...parts) => parts.reduce((hash, part) => hash.update(part), createHash('sha256')).digest('hex');
 const read = (file) => readFileSync(path.join(root, file));
 
+/** Whether every package of the lock is there in its version, as after `npm ci`; those of other systems apart. */
+function isInstalled() {
+  const own = path.join(root, 'node_modules/.package-lock.json');
+  if (!existsSync(own)) return false;
+  const there = JSON.parse(readFileSync(own, 'utf8')).packages;
+  const wanted = JSON.parse(read('package-lock.json')).packages;
+  const complete = Object.entries(wanted).every(
+    ([name, { version, optional, dev }]) =>
+      name === '' ||
+      optional ||
+      there[name]?.version === version ||
+      (dev && process.env.NODE_ENV === 'production'),
+  );
+  return complete && existsSync(path.join(root, 'node_modules/sqlite3/build/Release/node_sqlite3.node'));
+}
+
 /**
  * Installs what the lock file names. `npm install` rather than `npm ci`: a registry without other systems' binaries
  * leaves them out of the lock, and `npm ci` then refuses it. The lock must come out as it went in.
@@ -78,6 +94,8 @@ export function ensurePackages() {
   const lock = sha(read('package-lock.json'), read('package.json'), process.version);
   const mark = path.join(root, 'node_modules/.pembit-installed');
   if (existsSync(mark) && readFileSync(mark, 'utf8') === lock) return;
+  // Whoever has run `npm ci` has what the lock names.
+  if (isInstalled()) return;
   ensureCompilers();
   say('Installing packages (the database module is compiled, about three minutes the first time)');
   const before = sha(read('package-lock.json'));

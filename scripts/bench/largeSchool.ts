@@ -28,9 +28,10 @@ import { fromRules } from '../../src/data/signup/sheetRows';
 import { readConfig } from '../../src/server/config';
 import { outletHash } from '../../src/server/outlets/publish';
 import type { Pembit } from '../../src/server/pembit';
-import { openPembit } from '../../src/server/pembit';
+import { openPembit } from '../../src/server/openPembit';
 import { hashPassword } from '../../src/server/session/password';
 import { NOW, assignment, at, day, event, time } from '../../tests/support/plans';
+import { rosterRow, staffRow } from '../../src/data/people/memberRows';
 
 export const LARGE = {
   courses: 200,
@@ -71,9 +72,9 @@ export async function fillLargeSchool(pembit: Pembit, sizes: Sizes): Promise<voi
     ]);
     await insert('terms', [fromTerm(term)]);
     await insert('courses', courses.map((id, i) => ({ id, term_id: term.id, code: `LG ${100 + i}`, title: `Large course ${i}`, tag: `L${i % 10}`, color: COURSE_COLORS[i % 10]!, credits: 3, weekly_hours: null, shares_titles: 0, place: 'Hall', meeting_link: '', archived_at: null, join_generation: 0, join_hash: null })));
-    await insert('staff', courses.map((id, i) => ({ id: randomUUID(), course_id: id, person_id: teacherOf(i), role: 'instructor' as const })));
+    await insert('staff', courses.map((id, i) => staffRow({ course: id, person: teacherOf(i), role: 'instructor' })));
     await insert('sections', courses.map((id, i) => ({ id: sections[i]!, course_id: id, name: 'A' })));
-    await insert('roster', students.flatMap((id, n) => Array.from({ length: TAKEN }, (_, k) => (n + k * 37) % sizes.courses).map((i) => ({ id: randomUUID(), course_id: courses[i]!, section_id: sections[i]!, person_id: id }))));
+    await insert('roster', students.flatMap((id, n) => Array.from({ length: TAKEN }, (_, k) => (n + k * 37) % sizes.courses).map((i) => rosterRow({ course: courses[i]!, section: sections[i]!, person: id }))));
     const patterns = sections.map((_, i) => [{ from: term.startsOn, classes: [1, 3].map((weekday) => ({ weekday: weekday + (i % 2), start: time('10:00'), end: time('11:15') })) }]);
     await insert('patterns', sections.flatMap((section, i) => patterns[i]!.map((pattern) => fromPattern(pattern, { id: randomUUID(), section }))));
     await insert('meetings', sections.flatMap((section, i) => plannedMeetings(term, patterns[i]!, []).map((m, n) => fromMeeting({ ...m, id: randomUUID() as MeetingId, ordinal: n + 1, moved: false, sequence: 0, lastModified: NOW }, section))));

@@ -3,7 +3,7 @@ import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { readConfig } from '../../src/server/config';
-import { openPembit } from '../../src/server/pembit';
+import { openPembit } from '../../src/server/openPembit';
 import type { Api } from '../../tests/support/api';
 import { signedInAs } from '../../tests/support/api';
 import { startServer } from '../serverProcess';

@@ -1,3 +1,4 @@
+import { isOnStaff } from '@/core/entries/viewer';
 import type { ReactNode } from 'react';
 import type { SeenPlan } from '@/core/plan/seenPlan';
 import { frameTexts } from '@/core/texts/frame';
@@ -23,6 +24,10 @@ const STAFF_NAV: readonly NavItem[] = [
   { href: '/calendars', label: nav.calendars, wideOnly: true },
   { href: '/courses', label: nav.courses },
 ];
+/** Whoever helps in courses reads their plan, and holds hours. */
+const HELPER_NAV: readonly NavItem[] = STAFF_NAV.filter(({ href }) =>
+  ['/term', '/week', '/everything', '/office-hours'].includes(href),
+);
 const STUDENT_NAV: readonly NavItem[] = [
   { href: '/next', label: nav.next },
   { href: '/term', label: nav.term },
@@ -63,7 +68,7 @@ export async function PageFrame({
 }) {
   const { person, viewer } = actor;
   const items = [
-    ...(viewer.staffOf.size > 0 ? STAFF_NAV : []),
+    ...(viewer.staffOf.size > 0 ? STAFF_NAV : isOnStaff(viewer) ? HELPER_NAV : []),
     ...(person.isAdmin
       ? [
           { href: '/school', label: nav.school },
@@ -71,7 +76,7 @@ export async function PageFrame({
         ]
       : []),
     ...(viewer.memberOf.size > 0
-      ? STUDENT_NAV.filter((i) => viewer.staffOf.size === 0 || !STAFF_NAV.some((own) => own.href === i.href))
+      ? STUDENT_NAV.filter((i) => !isOnStaff(viewer) || !STAFF_NAV.some((own) => own.href === i.href))
       : []),
     { href: '/help', label: nav.help, wideOnly: true },
   ];

@@ -1,4 +1,4 @@
-import { isStaffOf } from '@/core/entries/viewer';
+import { readsAsStaff } from '@/core/entries/viewer';
 import { busyTimes } from '@/core/signup/busyTimes';
 import { momentText } from '@/core/time/zonedWall';
 import { teachingWeeks } from '@/core/time/term';
@@ -6,12 +6,23 @@ import { zoneBetween } from '@/core/time/zone';
 import { requireZone } from '@/core/time/zoneData';
 import { sharedPembit } from '@/server/pembit';
 import type { SheetPage } from '@/ui/signup/SheetForm';
+import type { Term } from '@/core/time/term';
+import { deskData } from '@/ui/plan/deskData';
 import type { PlanPage } from './planPage';
+
+/** The courses in which one may hold hours: those that one plans, and those in which one assists. */
+function coursesForHours({ plan, viewer, data, today }: PlanPage, term: Term) {
+  if (viewer.kind !== 'person') return [];
+  const assisted = [...viewer.helps].filter(([, { role }]) => role === 'assistant').map(([course]) => course);
+  if (assisted.length === 0) return data?.courses ?? [];
+  const holder = { ...viewer, staffOf: new Set([...viewer.staffOf, ...assisted]) };
+  return deskData(holder, plan, { term, rosters: new Map(), version: '', today: today.toString() }).courses;
+}
 
 /** What the form of a sheet works with in the browser; undefined for whoever teaches nothing in the present term. */
 export function sheetPage(page: PlanPage, otherThan?: string): SheetPage | undefined {
-  const { plan, term, data, occurrences, viewer } = page;
-  const courses = data?.courses ?? [];
+  const { plan, term, occurrences, viewer } = page;
+  const courses = term ? coursesForHours(page, term) : [];
   if (!term || courses.length === 0) return undefined;
   const now = sharedPembit().now();
   const staffOf = new Map<string, readonly Readonly<{ id: string; name: string }>[]>(
@@ -19,7 +30,7 @@ export function sheetPage(page: PlanPage, otherThan?: string): SheetPage | undef
   );
   const weeks = teachingWeeks(term);
   const concern = (course: string | undefined) =>
-    course === undefined || plan.courses.some((own) => own.id === course && isStaffOf(viewer, own.id));
+    course === undefined || plan.courses.some((own) => own.id === course && readsAsStaff(viewer, own.id));
   return {
     courses: courses.map((course) => ({ ...course, staff: staffOf.get(course.id) ?? [] })),
     today: page.today.toString(),

@@ -1,7 +1,7 @@
 import { cookies } from 'next/headers';
 import { redirect } from 'next/navigation';
 import { cache } from 'react';
-import { isEmpty } from '@/server/frame/setUp';
+import { isEmpty } from '@/server/frame/isEmpty';
 import { sharedPembit } from '@/server/pembit';
 import { owesSecondStep } from '@/server/session/secondStep';
 import type { SignedIn } from '@/server/session/session';

@@ -14,12 +14,20 @@ export type Refusal =
   | 'changedMeanwhile'
   | 'laterChanges'
   | 'alreadyUndone'
+  | 'undoNotYours'
+  | 'hangsOn'
+  | 'needsSuccessor'
+  | 'lastAdministrator'
+  | 'tooLarge'
+  | 'busy'
+  | 'signInAnew'
+  | 'noRoomForFiles'
+  | 'wrongMethod'
   | 'timeBegun'
   | 'movedOntoClosure'
   | 'groupInUse'
   | 'archived'
   | 'notArchived'
-  | 'onlyInstructor'
   | 'noJoining'
   | 'seatsTaken'
   | 'noMeetingService'
@@ -41,6 +49,8 @@ export type Refused = Readonly<{
   ok: false;
   reason: Refusal;
   fields?: readonly FieldError[];
+  /** What exactly stands in the way, as a sentence (RFC 9457). */
+  detail?: string;
   /** After how many seconds it may be tried again, where that is known. */
   seconds?: number;
 }>;
@@ -56,5 +66,6 @@ export const refused = (reason: Refusal, fields?: readonly FieldError[]): Refuse
   reason,
   fields,
 });
+export const refusedBecause = (reason: Refusal, detail: string): Refused => ({ ok: false, reason, detail });
 export const tooOften = (seconds: number): Refused => ({ ok: false, reason: 'tooManyTries', seconds });
 export const done = <T>(value: T, history?: string): Done<T> => ({ ok: true, value, history });

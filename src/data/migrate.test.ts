@@ -1,9 +1,9 @@
-import { existsSync, mkdtempSync, rmSync } from 'node:fs';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { afterEach, beforeEach, expect, test } from 'vitest';
 import { openDatabase, select } from './database';
-import { lockFolder } from './folderLock';
+import { isLocked, lockFolder } from './folderLock';
 import { migrate } from './migrate';
 import { foundations } from './migrations/0001-foundations';
 import { TABLES } from './rows';
@@ -83,10 +83,15 @@ test('a migration that fails leaves the database as it was', async () => {
   await sequelize.close();
 });
 
-test('a folder is held by one process; a lock left by a dead one is taken over', () => {
-  const release = lockFolder(folder);
-  release();
-  expect(existsSync(path.join(folder, 'server.lock'))).toBe(false);
-  const again = lockFolder(folder);
-  again();
+test('a folder is held by one process at a time, whatever process ids are written anywhere', async () => {
+  // Left by a process of before, with an id that belongs to somebody alive now.
+  writeFileSync(path.join(folder, 'server.lock'), '1');
+  const release = await lockFolder(folder);
+  expect(await isLocked(folder)).toBe(true);
+  await expect(lockFolder(folder)).rejects.toThrow('already serves the data folder');
+  await release();
+  expect(await isLocked(folder)).toBe(false);
+  await (
+    await lockFolder(folder)
+  )();
 });

@@ -3,6 +3,7 @@ import path from 'node:path';
 import type { Sequelize } from 'sequelize';
 import { Umzug } from 'umzug';
 import { select } from './database';
+import type { Writer } from './writeQueue';
 import { foundations } from './migrations/0001-foundations';
 import { frame } from './migrations/0002-frame';
 import { people } from './migrations/0003-people';
@@ -21,8 +22,16 @@ import { trust } from './migrations/0016-trust';
 import { expectedWork } from './migrations/0017-expected-work';
 import { secondStepForStaff } from './migrations/0018-second-step-for-staff';
 import { publishing } from './migrations/0013-publishing';
+import { locks } from './migrations/0019-locks';
 
-const MIGRATIONS: readonly { name: string; statements: readonly string[] }[] = [
+type Migration = Readonly<{
+  name: string;
+  statements: readonly string[];
+  /** What statements cannot say, done after them in the same transaction. */
+  also?: (writer: Writer) => Promise<void>;
+}>;
+
+const MIGRATIONS: readonly Migration[] = [
   foundations,
   frame,
   people,
@@ -41,6 +50,7 @@ const MIGRATIONS: readonly { name: string; statements: readonly string[] }[] = [
   trust,
   expectedWork,
   secondStepForStaff,
+  locks,
 ];
 
 export type MigrationReport = Readonly<{ applied: readonly string[]; backups: readonly string[] }>;
@@ -65,9 +75,9 @@ export async function migrate(sequelize: Sequelize, folder: string, now: string)
       `This data folder was written by a newer Pembit (migration ${foreign}). Start the newer version, or restore a backup made by this one.`,
     );
   const umzug = new Umzug({
-    migrations: MIGRATIONS.map(({ name, statements }) => ({
-      name,
-      up: () => applyWhole(sequelize, statements),
+    migrations: MIGRATIONS.map((migration) => ({
+      name: migration.name,
+      up: () => applyWhole(sequelize, migration),
     })),
     storage: {
       logMigration: ({ name }) =>
@@ -84,17 +94,23 @@ export async function migrate(sequelize: Sequelize, folder: string, now: string)
   const applied: string[] = [];
   const backups: string[] = [];
   for (const { name } of await umzug.pending()) {
-    // A database without any migration is empty: there is nothing to keep.
-    if ((await executed()).length > 0) backups.push(await copyAside(sequelize, { folder, name, now }));
+    // Without any person in it there is nothing to keep: a fresh installation leaves no copies of empty databases.
+    if (await isFilled(sequelize)) backups.push(await copyAside(sequelize, { folder, name, now }));
     await umzug.up({ migrations: [name] });
     applied.push(name);
   }
   return { applied, backups };
 }
 
-async function applyWhole(sequelize: Sequelize, statements: readonly string[]): Promise<void> {
+async function isFilled(sequelize: Sequelize): Promise<boolean> {
+  const tables = await select({ sequelize }, `SELECT name FROM sqlite_master WHERE name = 'people'`);
+  return tables.length > 0 && (await select({ sequelize }, 'SELECT id FROM people LIMIT 1')).length > 0;
+}
+
+async function applyWhole(sequelize: Sequelize, { statements, also }: Migration): Promise<void> {
   await sequelize.transaction(async (transaction) => {
     for (const statement of statements) await sequelize.query(statement, { transaction });
+    await also?.({ sequelize, transaction });
   });
 }
 

@@ -1,3 +1,5 @@
+import type { StaffRole } from '@/core/may/role';
+
 /** The tables as they are stored: plain values only. Times that happened and derived instants are epoch milliseconds. */
 export type Rows = {
   people: {
@@ -9,15 +11,23 @@ export type Rows = {
     /** What the school's own system calls them (OneRoster's `sourcedId`). */
     sourced_id: string | null;
     created_at: number;
+    deactivated_at: number | null;
+    /** When they first came in, by any way. */
+    came_at: number | null;
+    /** The course whose list made them. */
+    made_by_course: string | null;
   };
-  /** One row. `keep_years` is null while everything is kept. */
+  /** One row. `retention` is JSON (`Retention`); `held_for` says why nothing is forgotten at present. */
   school: {
     id: string;
     name: string;
     locale: string;
     week_start: number;
-    keep_years: number | null;
     second_step_for_staff: number;
+    retention: string;
+    held_for: string;
+    course_megabytes: number;
+    school_megabytes: number;
   };
   terms: { id: string; name: string; starts_on: string; ends_on: string; tzid: string };
   courses: {
@@ -78,9 +88,44 @@ export type Rows = {
     sequence: number;
     modified_at: number;
   };
-  staff: { id: string; course_id: string; person_id: string; role: 'instructor' | 'co' };
+  /** `sections` is a JSON list of ids, null for all; the dates, both included, are those of a substitute. */
+  staff: {
+    id: string;
+    course_id: string;
+    person_id: string;
+    role: StaffRole;
+    sections: string | null;
+    from_date: string | null;
+    until_date: string | null;
+  };
   sections: { id: string; course_id: string; name: string };
-  roster: { id: string; course_id: string; section_id: string | null; person_id: string };
+  /** `listed_name` is what the list says, until the person has come to the course. */
+  roster: {
+    id: string;
+    course_id: string;
+    section_id: string | null;
+    person_id: string;
+    listed_name: string | null;
+  };
+  corrections: {
+    id: string;
+    course_id: string;
+    person_id: string;
+    name: string;
+    email: string;
+    asked_by: string | null;
+    created_at: number;
+  };
+  offered_places: {
+    id: string;
+    course_id: string;
+    section_id: string | null;
+    person_id: string;
+    listed_name: string;
+    created_at: number;
+  };
+  /** `join_generation`: the joining address that held when they went. */
+  departures: { id: string; course_id: string; person_id: string; join_generation: number };
   entries: {
     id: string;
     uid: string;
@@ -298,5 +343,5 @@ export const TABLES: readonly Table[] = [
   'sheets', 'sheet_audiences', 'hosts', 'slots', 'bookings', 'outlets', 'closures', 'patterns', 'meetings',
   'school', 'course_groups', 'group_members', 'themes', 'site_dates', 'extensions', 'replies', 'class_plans', 'plan_bindings',
   'dismissals', 'materials', 'waiting', 'calendars', 'calendar_courses', 'gone_addresses', 'tombstones',
-  'done_marks', 'person_settings',
+  'done_marks', 'person_settings', 'corrections', 'offered_places', 'departures',
 ]; // prettier-ignore

@@ -24,11 +24,19 @@ export type WriteQueue = Readonly<{
   drained: () => Promise<void>;
 }>;
 
+/** Who is told how long writes wait, and how they end. */
+export type WriteTimes = Readonly<{
+  waiting: (n: number) => void;
+  began: (waitedMs: number) => void;
+  ended: (outcome: 'done' | 'refused') => void;
+}>;
+
 /**
  * One writer at a time. SQLite has one write lock; without the queue the waiting transactions occupy the threads
  * that the lock's holder needs to finish.
  */
-export function createWriteQueue(sequelize: Sequelize): WriteQueue {
+export function createWriteQueue(sequelize: Sequelize, times?: WriteTimes): WriteQueue {
+  let waiting = 0;
   let last: Promise<unknown> = Promise.resolve();
   let version = 0;
   let everything = 0;
@@ -43,7 +51,11 @@ export function createWriteQueue(sequelize: Sequelize): WriteQueue {
     version: () => version,
     versionFor: (scopes) => `${everything} ${Math.max(0, ...scopes.map((scope) => scoped.get(scope) ?? 0))}`,
     write(work, { aside = false, first, outdates } = {}) {
+      const askedAt = performance.now();
+      times?.waiting(++waiting);
       const run = last.then(async () => {
+        times?.waiting(--waiting);
+        times?.began(performance.now() - askedAt);
         await first?.();
         const result = await sequelize.transaction({ type: Transaction.TYPES.IMMEDIATE }, (transaction) =>
           work({ sequelize, transaction }),
@@ -51,7 +63,10 @@ export function createWriteQueue(sequelize: Sequelize): WriteQueue {
         if (!aside) outdate(outdates?.(result));
         return result;
       });
-      last = run.catch(() => undefined);
+      last = run.then(
+        () => times?.ended('done'),
+        () => times?.ended('refused'),
+      );
       return run;
     },
     drained: () => last.then(() => undefined),

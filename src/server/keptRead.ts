@@ -3,6 +3,11 @@ import type { Pembit } from './pembit';
 
 type Kept<T> = Readonly<{ version: string; value: Promise<T> }>;
 
+const counts = new Set<() => number>();
+
+/** How many reads are kept in this module instance, of all kinds. */
+export const keptCounts = (): number => [...counts].reduce((sum, count) => sum + count(), 0);
+
 /**
  * Reads that are kept in memory until something is written (with `scopes`: something that concerns one of them), `most` of them for each open data folder; the longest unused
  * goes first. `holds` says whether what was read still does, where time alone may end that. Only for reading: whoever decides
@@ -10,6 +15,8 @@ type Kept<T> = Readonly<{ version: string; value: Promise<T> }>;
  */
 export function keptReads<T>(most: number, holds: (pembit: Pembit, value: T) => boolean = () => true) {
   const keptBy = new WeakMap<Pembit['queue'], Map<string, Kept<T>>>();
+  let size = 0;
+  counts.add(() => size);
   return async (
     pembit: Pembit,
     key: string,
@@ -27,6 +34,7 @@ export function keptReads<T>(most: number, holds: (pembit: Pembit, value: T) => 
     found.value.catch(() => kept.delete(key));
     kept.set(key, found);
     forgetOldest(kept, most);
+    size = kept.size;
     const value = await found.value;
     if (found === known && !holds(pembit, value)) {
       const anew = { version, value: read() };

@@ -73,7 +73,7 @@ test('an outline keeps order, weekdays, hours and distances, and names no day of
       expect(text.replace(/"exported":"[^"]*"/, '')).not.toContain('2026-');
       const back = planFromFile({ file: read, now: NOW, locale: 'en-GB' });
       const times = (of: Plan) =>
-        occurrencesOf(seenPlan({ kind: 'person', id: 'x' as never, staffOf: new Set(of.courses.map((c) => c.id)), memberOf: new Map(), groups: new Set() }, of, NOW), requireZone)
+        occurrencesOf(seenPlan({ kind: 'person', id: 'x' as never, staffOf: new Set(of.courses.map((c) => c.id)), instructs: new Set(), helps: new Map(), memberOf: new Map(), groups: new Set() }, of, NOW), requireZone)
           .filter(({ kind }) => kind !== 'note' && kind !== 'times')
           .map((o) => ('wall' in o.start ? o.start.wall : o.start.toPlainDateTime())); // prettier-ignore
       const reach = (of: Plan) => ({

@@ -33,7 +33,7 @@ beforeAll(async () => {
   const people = await select<{ id: PersonId; name: string }>(school.pembit, 'SELECT id, name FROM people');
   for (const { id, name } of people) {
     const outlet: Outlet = { ...PERSONAL_DEFAULTS, id: 'o' as OutletId, kind: 'feed', audience: 'personal', name, owner: id, generation: 1 }; // prettier-ignore
-    const viewer = outletViewer(outlet, await viewerOf(school.pembit, id));
+    const viewer = outletViewer(outlet, await viewerOf(school.pembit, id, school.pembit.now()));
     const contents = outletContents(outlet, viewer, await loadPlan(school.pembit, coursesOf(viewer), id), now); // prettier-ignore
     const file = outletFile(outlet, contents, { token: 't', baseUrl: 'https://p.example' });
     const core = occurrencesOf(contents.plan, requireZone).map((o) =>

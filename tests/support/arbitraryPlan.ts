@@ -264,6 +264,8 @@ export const person: fc.Arbitrary<Extract<Viewer, { kind: 'person' }>> = fc
     kind: 'person',
     id,
     staffOf: new Set(staffOf),
+    instructs: new Set(staffOf),
+    helps: new Map(),
     memberOf: new Map(memberOf),
     groups: new Set(groups),
   }));

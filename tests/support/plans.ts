@@ -110,6 +110,8 @@ export const staff = (...courses: CourseId[]): Extract<Viewer, { kind: 'person' 
   kind: 'person',
   id: MAREN,
   staffOf: new Set(courses),
+  instructs: new Set(courses),
+  helps: new Map(),
   memberOf: new Map(),
   groups: new Set(),
 });
@@ -120,6 +122,8 @@ export const student = (
   kind: 'person',
   id,
   staffOf: new Set(),
+  instructs: new Set(),
+  helps: new Map(),
   memberOf: new Map([[HL, section]]),
   groups: new Set(),
 });

@@ -8,8 +8,9 @@ import { personRow } from '@/data/people/people';
 import { personById, viewerOf } from '@/data/people/people';
 import { readConfig } from '@/server/config';
 import type { Pembit } from '@/server/pembit';
-import { openPembit } from '@/server/pembit';
+import { openPembit } from '@/server/openPembit';
 import type { SignedIn } from '@/server/session/session';
+import { rosterRow, staffRow } from '@/data/people/memberRows';
 
 export type School = Readonly<{
   pembit: Pembit;
@@ -91,23 +92,16 @@ export async function newSchool({ students = 3 } = {}): Promise<School> {
         join_hash: null,
       },
     ]);
-    await change.insert('staff', [
-      { id: randomUUID(), course_id: course, person_id: instructorId!, role: 'instructor' },
-    ]);
+    await change.insert('staff', [staffRow({ course, person: instructorId!, role: 'instructor' })]);
     await change.insert('sections', [{ id: section, course_id: course, name: 'A' }]);
     await change.insert('roster', [
-      ...studentIds.map((id) => ({
-        id: randomUUID(),
-        course_id: course,
-        section_id: section,
-        person_id: id,
-      })),
-      { id: randomUUID(), course_id: other, section_id: null, person_id: strangerId! },
+      ...studentIds.map((person) => rosterRow({ course, section, person })),
+      rosterRow({ course: other, person: strangerId! }),
     ]);
   });
   const signedIn = async (id: PersonId): Promise<SignedIn> => ({
     person: (await personById(pembit, id))!,
-    viewer: await viewerOf(pembit, id),
+    viewer: await viewerOf(pembit, id, pembit.now()),
     session: '',
   });
   return {

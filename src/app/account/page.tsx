@@ -3,6 +3,13 @@ import Link from 'next/link';
 import { accountTexts, frameTexts } from '@/core/texts/frame';
 import { passwordTexts } from '@/core/texts/passwords';
 import { zoneNames } from '@/core/time/zoneData';
+import { isOnStaff } from '@/core/entries/viewer';
+import { offeredPlacesOf } from '@/server/people/offeredPlace';
+import { refusalTexts } from '@/core/texts/refusals';
+import { dateLabel } from '@/core/time/dateLabels';
+import { ownAccounts } from '@/server/session/ownAccounts';
+import { SchoolAccounts } from '@/ui/account/SchoolAccounts';
+import { OfferedPlaces } from '@/ui/account/OfferedPlaces';
 import { sharedPembit } from '@/server/pembit';
 import { hasSecondStep, owesSecondStep } from '@/server/session/secondStep';
 import { planSeenBy } from '@/server/plan/planSeenBy';
@@ -17,17 +24,22 @@ import styles from './account.module.css';
 
 export const metadata: Metadata = { title: accountTexts.title };
 
-export default async function AccountPage() {
+export default async function AccountPage({
+  searchParams,
+}: Readonly<{ searchParams: Promise<{ refused?: string }> }>) {
   const actor = await signedInOr('/account');
   const { person } = actor;
   const pembit = sharedPembit();
   // Without what one has chosen: the colours that courses have for everybody.
-  const [settings, plan, secondStep, owed] = await Promise.all([
+  const [settings, plan, secondStep, owed, places, accounts] = await Promise.all([
     settingsOf(pembit, person.id),
     planSeenBy(pembit, actor.viewer, { notes: false }),
     hasSecondStep(pembit, person.id),
     owesSecondStep(pembit, actor),
+    offeredPlacesOf(pembit, person.id),
+    ownAccounts(pembit, actor),
   ]);
+  const { refused } = await searchParams;
   return (
     <PageFrame actor={actor}>
       <div className={styles.page}>
@@ -41,6 +53,7 @@ export default async function AccountPage() {
             {passwordTexts.stepOwed} <a href="#second-step">{passwordTexts.stepBegin}</a>
           </p>
         ) : null}
+        <OfferedPlaces places={places} />
         <OwnSettings
           settings={settings}
           zones={zoneNames}
@@ -49,7 +62,22 @@ export default async function AccountPage() {
             .map(({ code, tag, title, color }) => ({ code, tag, title, color }))}
         />
         <PasswordForm />
-        {person.isAdmin || actor.viewer.staffOf.size > 0 ? <SecondStep on={secondStep} /> : null}
+        {refused ? <p className="notice">{refusalTexts.notVouchedFor}</p> : null}
+        {pembit.config.schoolSignIn ? (
+          <SchoolAccounts
+            accounts={accounts.map(({ id, issuer, since }) => ({
+              id,
+              issuer,
+              since: dateLabel(since, 'short', plan.locale),
+            }))}
+          />
+        ) : null}
+        {person.isAdmin || isOnStaff(actor.viewer) ? <SecondStep on={secondStep} /> : null}
+        <p>
+          <a className="lone" href={`/api/people/${person.id}`} download>
+            {accountTexts.exportOwn}
+          </a>
+        </p>
         <p>
           <Link className="lone" href="/help">
             {frameTexts.nav.help}

@@ -9,11 +9,13 @@ import type { SubjectTable } from '@/server/session/condition';
 import { etagOf, onCondition } from '@/server/session/condition';
 import { owesSecondStep } from '@/server/session/secondStep';
 import type { Tried } from '@/server/session/tries';
-import { countTry, secondsToWait } from '@/server/session/tries';
+import { BUSY_SECONDS, TooBusy } from '@/server/session/password';
+import { takeTries } from '@/server/session/tries';
 import { CLIENT_ADDRESS } from '@/server/clientAddress';
 import type { SignedIn } from '@/server/session/session';
 import { cookieName, signedInBy } from '@/server/session/session';
 import { problem } from './problem';
+import { readJson, withoutNul } from './readBody';
 
 type Answer<T> = Outcome<T> & { status?: number; headers?: Record<string, string> };
 type Parsed<S> = S extends z.ZodType ? z.output<S> : undefined;
@@ -27,6 +29,10 @@ type Spec<P, Q, B, W> = Readonly<{
   body?: B;
   /** Also for whoever has yet to set up a second step that the school asks for. */
   beforeSecondStep?: true;
+  /** How many bytes the body may have; 64 kB unless it says more. */
+  bytes?: number;
+  /** What has to hold before the body is read at all. */
+  before?: (pembit: Pembit, request: Request) => boolean;
   /** How often one person, or one address where nobody is signed in, may ask. */
   limit?: Tried;
   /** The table whose row `params.id` names: answers carry its ETag, and a write with If-Match holds for that state alone. */
@@ -76,16 +82,18 @@ export function endpoint<
 
     const from = request.headers.get(CLIENT_ADDRESS) ?? '';
     if (spec.limit) {
-      const seconds = secondsToWait(pembit, spec.limit, actor?.person.id ?? from);
+      const seconds = takeTries(pembit, [[spec.limit, actor?.person.id ?? from]]);
       if (seconds > 0) return problem('tooManyTries', { seconds });
-      countTry(pembit, spec.limit, actor?.person.id ?? from);
     }
 
     // An id that cannot be one is an address where nothing is.
     const params = spec.params?.safeParse(await context.params);
     if (params && !params.success) return problem('notFound');
     const query = spec.query?.safeParse(queryOf(request));
-    const body = spec.body?.safeParse(spec.body ? await readJson(request) : undefined);
+    if (spec.before && !spec.before(pembit, request)) return problem('notFound');
+    const sent = spec.body && (await readJson(request, spec.bytes));
+    if (sent?.ok === false && sent.reason === 'tooLarge') return problem('tooLarge');
+    const body = spec.body?.safeParse(sent?.ok ? sent.value : NOT_JSON);
     const errors = [...fieldErrors(query), ...fieldErrors(body)];
     if (errors.length > 0) return problem('badRequest', { fields: errors });
 
@@ -98,7 +106,7 @@ export function endpoint<
       actor && subject && method !== 'GET'
         ? onCondition(actor, request.headers.get('if-match'), subject)
         : actor;
-    const outcome = await orNotSaved(pembit, () =>
+    const outcome = await orRefused(pembit, () =>
       answer({
         pembit,
         request,
@@ -124,14 +132,15 @@ export function endpoint<
   return Object.assign(handle, { contract: spec as Contract });
 }
 
-/** What the database cannot take is a refusal like any other: nothing was changed, and whoever asked is told. */
-async function orNotSaved<T>(
+/** What the database cannot take, or nobody has time for, is a refusal like any other: nothing was changed, and whoever asked is told. */
+async function orRefused<T>(
   { log }: Pembit,
   work: () => Promise<Answer<T> | Response>,
 ): Promise<Answer<T> | Response> {
   try {
     return await work();
   } catch (error) {
+    if (error instanceof TooBusy) return { ...refused('busy'), seconds: BUSY_SECONDS };
     if (!isOutOfRoom(error)) throw error;
     log.error({ err: error }, 'The database cannot be written');
     return refused('notSaved');
@@ -146,22 +155,10 @@ function sameOrigin(request: Request, baseUrl: string): boolean {
   return !origin || origin === new URL(baseUrl).origin;
 }
 
-/** U+0000 has no place in a text, and SQLite’s statements end at it. */
-const withoutNul = (_: string, value: unknown): unknown =>
-  typeof value === 'string' ? value.replaceAll('\0', '') : value;
-
 const queryOf = ({ url }: Request) =>
   Object.fromEntries([...new URL(url).searchParams].map(([name, value]) => [name, withoutNul(name, value)]));
 
 const NOT_JSON = { notJson: true };
-
-async function readJson(request: Request): Promise<unknown> {
-  try {
-    return JSON.parse(await request.text(), withoutNul);
-  } catch {
-    return NOT_JSON;
-  }
-}
 
 function fieldErrors(read: z.ZodSafeParseResult<unknown> | undefined): FieldError[] {
   if (!read || read.success) return [];

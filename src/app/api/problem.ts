@@ -1,4 +1,5 @@
 import type { Refusal, Refused } from '@/core/refusals';
+import { sharedMetrics } from '@/server/pembit';
 import { refusalTexts, tooOftenText } from '@/core/texts/refusals';
 
 const STATUS = {
@@ -33,7 +34,15 @@ const STATUS = {
   groupInUse: 409,
   archived: 409,
   notArchived: 409,
-  onlyInstructor: 409,
+  undoNotYours: 403,
+  hangsOn: 409,
+  needsSuccessor: 409,
+  lastAdministrator: 409,
+  tooLarge: 413,
+  busy: 503,
+  signInAnew: 403,
+  noRoomForFiles: 507,
+  wrongMethod: 405,
   noJoining: 404,
   seatsTaken: 409,
   noMeetingService: 503,
@@ -46,24 +55,42 @@ const STATUS = {
   notVouchedFor: 403,
 } as const satisfies Record<Refusal, number>;
 
+function bodyOf(
+  reason: Refusal,
+  { fields = [], detail, seconds }: Pick<Refused, 'fields' | 'detail' | 'seconds'> = {},
+) {
+  return {
+    type: `urn:pembit:problem:${reason}`,
+    title: reason === 'tooManyTries' && seconds !== undefined ? tooOftenText(seconds) : refusalTexts[reason],
+    status: STATUS[reason],
+    ...(detail === undefined ? {} : { detail }),
+    ...(fields.length > 0 ? { errors: fields } : {}),
+  };
+}
+
+const PROBLEM_TYPE = 'application/problem+json; charset=utf-8';
+
+/** The same as text, for whoever answers by itself. */
+export const problemBody = (reason: Refusal): Readonly<{ text: string; type: string }> => ({
+  text: JSON.stringify(bodyOf(reason)),
+  type: PROBLEM_TYPE,
+});
+
 /**
  * A refusal as RFC 9457 problem details; `errors` names the fields, each with a sentence. `seconds` says when to try again
  * (RFC 9110, Retry-After).
  */
 export function problem(
   reason: Refusal,
-  { fields = [], seconds }: Pick<Refused, 'fields' | 'seconds'> = {},
+  more: Pick<Refused, 'fields' | 'detail' | 'seconds'> = {},
 ): Response {
-  const body = {
-    type: `urn:pembit:problem:${reason}`,
-    title: seconds === undefined ? refusalTexts[reason] : tooOftenText(seconds),
-    status: STATUS[reason],
-    ...(fields.length > 0 ? { errors: fields } : {}),
-  };
+  const body = bodyOf(reason, more);
+  const { seconds } = more;
+  sharedMetrics()?.refusals.inc({ reason });
   return new Response(JSON.stringify(body), {
     status: body.status,
     headers: {
-      'content-type': 'application/problem+json; charset=utf-8',
+      'content-type': PROBLEM_TYPE,
       'cache-control': 'no-store',
       ...(seconds === undefined ? {} : { 'retry-after': String(seconds) }),
     },

@@ -1,18 +1,19 @@
 import { COOKIE_SECONDS, cookieName } from '@/server/session/session';
 
-const cookie = (baseUrl: string, name: string, value: string, seconds: number): string =>
+/** `seconds` undefined: until the browser is closed. */
+const cookie = (baseUrl: string, name: string, value: string, seconds: number | undefined): string =>
   [
     `${name}=${value}`,
     'Path=/',
-    `Max-Age=${value === '' ? 0 : seconds}`,
+    ...(value === '' ? ['Max-Age=0'] : seconds === undefined ? [] : [`Max-Age=${seconds}`]),
     'HttpOnly',
     'SameSite=Lax',
     ...(baseUrl.startsWith('https:') ? ['Secure'] : []),
   ].join('; ');
 
-/** The cookie that carries a session's token; an empty token takes it away. */
-export const sessionCookie = (baseUrl: string, token: string): string =>
-  cookie(baseUrl, cookieName(baseUrl), token, COOKIE_SECONDS);
+/** The cookie that carries a session's token; an empty token takes it away. On a device that others use it goes with the browser. */
+export const sessionCookie = (baseUrl: string, token: string, shared = false): string =>
+  cookie(baseUrl, cookieName(baseUrl), token, shared ? undefined : COOKIE_SECONDS);
 
 /** The cookie with which somebody goes to the school's sign-in, and comes back. It is signed. */
 export const journeyName = (baseUrl: string): string => `${cookieName(baseUrl)}_journey`;

@@ -174,7 +174,7 @@ export default async function NextPage({ searchParams }: { searchParams: Search 
       <NextDays
         days={packed(view.days)}
         person={actor.person.id}
-        keeps={view.found === undefined && !asked.week}
+        keeps={view.found === undefined && !asked.week && !actor.shared}
       />
       {view.done.length > 0 ? (
         <details className={days.day}>

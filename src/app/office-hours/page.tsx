@@ -2,6 +2,7 @@ import type { Metadata } from 'next';
 import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { redirect } from 'next/navigation';
+import { isOnStaff } from '@/core/entries/viewer';
 import { signupTexts } from '@/core/texts/signup';
 import { termTexts } from '@/core/texts/term';
 import { currentTerm } from '@/core/time/term';
@@ -18,7 +19,7 @@ export const metadata: Metadata = { title: signupTexts.title };
 
 export default async function OfficeHoursPage() {
   const actor = await signedInOr('/office-hours');
-  if (actor.viewer.staffOf.size === 0) redirect('/');
+  if (!isOnStaff(actor.viewer)) redirect('/');
   const pembit = sharedPembit();
   const plan = await planSeenBy(pembit, actor.viewer);
   const term = currentTerm(plan.terms, todayIn(pembit, plan));

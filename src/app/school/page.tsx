@@ -2,9 +2,11 @@ import type { Metadata } from 'next';
 import { redirect } from 'next/navigation';
 import { isStaffOf } from '@/core/entries/viewer';
 import { planFileTexts } from '@/core/texts/planFiles';
+import { officeTexts } from '@/core/texts/office';
 import { schoolTexts } from '@/core/texts/school';
 import { dateLabel } from '@/core/time/dateLabels';
 import { currentTerm, teachingWeeks } from '@/core/time/term';
+import { officePage } from '@/server/people/officePage';
 import { schoolFrame } from '@/server/frame/schoolFrame';
 import { outboxOf } from '@/server/mail/failedMail';
 import { teachingPeople } from '@/server/people/people';
@@ -18,6 +20,10 @@ import { CourseForm } from '@/ui/school/CourseForm';
 import { CourseLines } from '@/ui/school/CourseLines';
 import { LettersSection } from '@/ui/school/LettersSection';
 import { PeopleSection } from '@/ui/school/PeopleSection';
+import { CorrectionsSection } from '@/ui/school/CorrectionsSection';
+import { OfficeLog } from '@/ui/school/OfficeLog';
+import { officeLogLine } from '@/ui/school/officeLogLine';
+import { OfficialRosters } from '@/ui/school/OfficialRosters';
 import { RemovableList } from '@/ui/school/RemovableList';
 import styles from '@/ui/school/School.module.css';
 import { SettingsForm } from '@/ui/school/SettingsForm';
@@ -38,7 +44,15 @@ export default async function SchoolPage() {
     teachingPeople(pembit),
     outboxOf(pembit),
   ]);
+  const rosterCourses = courses
+    .filter((course) => !course.archived)
+    .map((course) => ({
+      id: course.id,
+      name: `${course.code} ${course.title}`,
+      sections: course.sections.map(({ id, name }) => ({ id, name })),
+    }));
   const now = currentTerm(terms, todayIn(pembit, { terms }));
+  const office = await officePage(pembit, now?.tzid ?? 'Etc/UTC');
   const taken = Object.fromEntries(
     courses.filter((course) => course.term === now?.id).map((course) => [course.color, course.tag]),
   );
@@ -46,7 +60,7 @@ export default async function SchoolPage() {
   return (
     <PageFrame actor={actor}>
       <h1>{settings.name || schoolTexts.title}</h1>
-      <SettingsForm settings={settings} />
+      <SettingsForm settings={settings} used={office.megabytes} />
       <div className={styles.page}>
         <div className={styles.column}>
           <section className={styles.section} aria-labelledby="terms">
@@ -123,8 +137,25 @@ export default async function SchoolPage() {
             />
             <BringPlan people={people.map(({ id, name: personName }) => ({ id, name: personName }))} />
           </section>
-          <PeopleSection people={people.map((person) => ({ ...person, waiting: person.waiting === 1 }))} />
+          <PeopleSection
+            people={people.map((person) => ({
+              ...person,
+              waiting: person.waiting === 1,
+              isAdmin: person.isAdmin === 1,
+              deactivated: person.deactivated === 1,
+              secondStep: person.secondStep === 1,
+            }))}
+          />
+          <CorrectionsSection
+            corrections={office.corrections.map(({ id, course, name, email, was }) => ({
+              id,
+              name: was.name,
+              words: officeTexts.correction(course, `${was.name}, ${was.email}`, `${name}, ${email}`),
+            }))}
+          />
+          <OfficialRosters courses={rosterCourses} />
           <LettersSection letters={letters} />
+          <OfficeLog lines={office.log.map((line) => officeLogLine(line, settings.locale))} />
         </div>
       </div>
     </PageFrame>

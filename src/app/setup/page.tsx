@@ -2,7 +2,8 @@ import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { setupTexts } from '@/core/texts/school';
 import { zoneNames } from '@/core/time/zoneData';
-import { isEmpty } from '@/server/frame/setUp';
+import { isEmpty } from '@/server/frame/isEmpty';
+import { asksSetupCode } from '@/server/frame/setupCode';
 import { sharedPembit } from '@/server/pembit';
 import { SetupForm } from '@/ui/school/SetupForm';
 import styles from '@/ui/school/School.module.css';
@@ -15,7 +16,10 @@ export default async function SetupPage() {
     <main className={styles.narrow}>
       <h1>{setupTexts.title}</h1>
       <p>{setupTexts.lead}</p>
-      <SetupForm zones={zoneNames.filter((name) => name.includes('/') && !name.startsWith('Etc/'))} />
+      <SetupForm
+        asksCode={asksSetupCode()}
+        zones={zoneNames.filter((name) => name.includes('/') && !name.startsWith('Etc/'))}
+      />
     </main>
   );
 }

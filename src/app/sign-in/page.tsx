@@ -3,7 +3,7 @@ import { redirect } from 'next/navigation';
 import { frameTexts, signInTexts } from '@/core/texts/frame';
 import { refusalTexts } from '@/core/texts/refusals';
 import { DEMO_PASSWORD, SIGN_IN_AS } from '@/server/demo/people';
-import { isEmpty } from '@/server/frame/setUp';
+import { isEmpty } from '@/server/frame/isEmpty';
 import { sharedPembit } from '@/server/pembit';
 import { SignInForm } from '@/ui/session/SignInForm';
 import styles from '@/ui/session/SignIn.module.css';

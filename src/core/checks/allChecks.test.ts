@@ -59,7 +59,7 @@ const days = (start: string, end: string): EventEntry['when'] => ({
 const other = (entry: CheckedEntry, changes: Partial<CheckedEntry> = {}) => ({ ...entry, id: 'e2' as EntryId, title: 'Other', ...changes }) as CheckedEntry; // prettier-ignore
 const from = (text: string) => ({ kind: 'from' as const, from: at(text), at: instant(text) });
 const plan: ClassPlan = { id: 'p' as ClassPlanId, course: HL, title: 'Bevels', description: '', links: [], pinned: false, bindings: [], sequence: 0, created: NOW, lastModified: NOW }; // prettier-ignore
-const cls = (date: string, more: Partial<SeenClass> = {}): SeenClass => ({ course: hull, section: hull.sections[0]!, meeting: meeting({ id: date as MeetingId, date: day(date) }), asStaff: true, ...more }); // prettier-ignore
+const cls = (date: string, more: Partial<SeenClass> = {}): SeenClass => ({ course: hull, section: hull.sections[0]!, meeting: meeting({ id: date as MeetingId, date: day(date) }), asStaff: true, edits: true, ...more }); // prettier-ignore
 
 const outlet = (changes: Partial<CheckedOutlet> = {}): CheckedOutlet => ({ id: 'o' as OutletId, name: 'Hull lofting', audience: 'public', courses: [HL, NV], sections: [], holds: 3, generation: 1, ...changes }); // prettier-ignore
 const calendar = (hours: number): CheckedCalendar => ({ id: 'k' as CalendarId, name: 'District', courses: [HL], failingSince: NOW.subtract({ hours }) }); // prettier-ignore

@@ -9,6 +9,7 @@ import { releaseAt } from './visibility';
 
 type Marks = Readonly<{
   release: Release;
+  /** Read as the staff read it. */
   asStaff: boolean;
   /** False where the entry also lies in courses that the viewer has nothing to do with. */
   whole: boolean;

@@ -1,4 +1,13 @@
+import type { Temporal } from 'temporal-polyfill';
 import type { CalendarId, CourseId, GroupId, PersonId, SectionId } from '../ids';
+
+/** An assistant, or a substitute as long as the dates say; `sections` where it is some of them. */
+export type Help = Readonly<{
+  role: 'assistant' | 'substitute';
+  sections?: ReadonlySet<SectionId>;
+  /** Of a substitute: notes of bookings from before are not for them. */
+  since?: Temporal.Instant;
+}>;
 
 /**
  * Whoever looks. A person sees as staff of some courses and as a member of others; a public or roster outlet
@@ -8,7 +17,12 @@ export type Viewer =
   | Readonly<{
       kind: 'person';
       id: PersonId;
+      /** Courses that the person plans: as instructor or co-instructor. */
       staffOf: ReadonlySet<CourseId>;
+      /** Of those, where the person is instructor. */
+      instructs: ReadonlySet<CourseId>;
+      /** Courses in which the person helps without planning them. */
+      helps: ReadonlyMap<CourseId, Help>;
       /** Courses the person takes, with the section, if the course has any. */
       memberOf: ReadonlyMap<CourseId, SectionId | undefined>;
       groups: ReadonlySet<GroupId>;
@@ -26,7 +40,15 @@ export const getsMeetingLinks = (viewer: Viewer): boolean => viewer.kind === 'pe
 export const isStaffOf = (viewer: Viewer, course: CourseId): boolean =>
   viewer.kind === 'person' && viewer.staffOf.has(course);
 
+/** Whether somebody reads a course as its staff do: whoever plans it, and whoever helps in it. */
+export const readsAsStaff = (viewer: Viewer, course: CourseId): boolean =>
+  isStaffOf(viewer, course) || (viewer.kind === 'person' && viewer.helps.has(course));
+
+/** Whether somebody is on the staff of any course, in whatever way. */
+export const isOnStaff = (viewer: Viewer): boolean =>
+  viewer.kind === 'person' && (viewer.staffOf.size > 0 || viewer.helps.size > 0);
+
 export const coursesOf = (viewer: Viewer): readonly CourseId[] =>
   viewer.kind === 'person'
-    ? [...new Set([...viewer.staffOf, ...viewer.memberOf.keys()])]
+    ? [...new Set([...viewer.staffOf, ...viewer.helps.keys(), ...viewer.memberOf.keys()])]
     : [...viewer.courses];

@@ -103,43 +103,60 @@ function sameEvent(entry: EventEntry, event: ReadEvent, tag: string): boolean {
   );
 }
 
-function compared(event: ReadEvent, { course, plan }: Target): Became {
+type Known = EventEntry | AssignmentEntry;
+
+/** The entries of a plan by every UID under which a file may know them, the first of each. */
+function entriesByUid({ plan }: Target): ReadonlyMap<string, Readonly<{ entry: Known; set: boolean }>> {
+  const byUid = new Map<string, Readonly<{ entry: Known; set: boolean }>>();
+  const note = (uid: string | undefined, entry: Known, set: boolean) => {
+    if (uid !== undefined && !byUid.has(uid)) byUid.set(uid, { entry, set });
+  };
   for (const entry of plan.entries) {
     if (entry.kind !== 'event' && entry.kind !== 'assignment') continue;
-    const known = entry.uid === event.uid || entry.sourceUid === event.uid;
-    if (entry.kind === 'event' && known)
-      return sameEvent(entry, event, course.tag)
-        ? { state: 'same' }
-        : { state: 'changed', entry, event, set: false };
-    if (entry.kind === 'assignment' && entry.setUid === event.uid)
-      return text(entry.setOn) === text(event.start)
-        ? { state: 'same' }
-        : { state: 'changed', entry, event, set: true };
-    if (entry.kind === 'assignment' && known) {
-      const same =
-        text(entry.due) === text(event.start) && entry.title === plainTitle(event.title, course.tag);
-      return same ? { state: 'same' } : { state: 'changed', entry, event, set: false };
-    }
+    if (entry.kind === 'assignment') note(entry.setUid, entry, true);
+    note(entry.uid, entry, false);
+    note(entry.sourceUid, entry, false);
   }
-  return { state: 'new', event };
+  return byUid;
 }
 
-/** Holds a file against the plan of a course, event by event, matched by UID. What the file left out is counted, too. */
-export function compareCalendar(calendar: ReadCalendar, target: Target): ImportLine[] {
+function compared(event: ReadEvent, known: ReturnType<typeof entriesByUid>, { course }: Target): Became {
+  const found = known.get(event.uid);
+  if (!found) return { state: 'new', event };
+  const { entry, set } = found;
+  const same =
+    entry.kind === 'event'
+      ? sameEvent(entry, event, course.tag)
+      : set
+        ? text(entry.setOn) === text(event.start)
+        : text(entry.due) === text(event.start) && entry.title === plainTitle(event.title, course.tag);
+  return same ? { state: 'same' } : { state: 'changed', entry, event, set };
+}
+
+/** Holds single events of a file against the plan of a course, matched by UID: the lines that each becomes. */
+export function eventComparison(target: Target): (event: ReadEvent) => ImportLine[] {
   const { term } = target;
   const ofFrame = isFrame(target);
-  const lines = calendar.events
-    .flatMap((event) => singles(event, term))
-    .map((event): ImportLine => {
-      const about = { title: event.title, when: text(event.start), line: event.line };
-      const left = (why: string): ImportLine => ({ ...about, state: 'left', why });
-      if (ofFrame(event.uid)) return { ...about, state: 'same' };
-      if (event.cancelled) return left(importTexts.calledOff);
-      const here = inTerm(event, term);
-      if (!here) return left(importTexts.otherZone(isDay(event.start) ? '' : event.start.tzid));
-      if (occurrencesOfRead(here, spanOf(term)).length === 0) return left(importTexts.outsideTerm);
-      return { ...about, ...compared(here, target) };
-    });
-  const unread = calendar.skipped.map(({ line, title = '', why }): ImportLine => ({ title, when: '', line, state: 'left', why })); // prettier-ignore
-  return [...lines, ...unread];
+  const known = entriesByUid(target);
+  const lineOf = (event: ReadEvent): ImportLine => {
+    const about = { title: event.title, when: text(event.start), line: event.line };
+    const left = (why: string): ImportLine => ({ ...about, state: 'left', why });
+    if (ofFrame(event.uid)) return { ...about, state: 'same' };
+    if (event.cancelled) return left(importTexts.calledOff);
+    const here = inTerm(event, term);
+    if (!here) return left(importTexts.otherZone(isDay(event.start) ? '' : event.start.tzid));
+    if (occurrencesOfRead(here, spanOf(term)).length === 0) return left(importTexts.outsideTerm);
+    return { ...about, ...compared(here, known, target) };
+  };
+  return (event) => singles(event, term).map(lineOf);
 }
+
+/** What the reading of a file left out, as lines of their own. */
+export const unreadLines = (calendar: ReadCalendar): ImportLine[] =>
+  calendar.skipped.map(({ line, title = '', why }): ImportLine => ({ title, when: '', line, state: 'left', why })); // prettier-ignore
+
+/** Holds a file against the plan of a course, event by event. What the file left out is counted, too. */
+export const compareCalendar = (calendar: ReadCalendar, target: Target): ImportLine[] => [
+  ...calendar.events.flatMap(eventComparison(target)),
+  ...unreadLines(calendar),
+];

@@ -170,11 +170,20 @@ function itemFrom(
 function pageFrom(common: Omit<CartridgeItem, 'kind' | 'path'>, bytes: Uint8Array, href: string) {
   try {
     const html = new TextDecoder('utf-8', { fatal: true }).decode(bytes);
-    const body = /<body[^>]*>([\s\S]*?)<\/body>/i.exec(html)?.[1] ?? html;
-    return { ...common, kind: 'page' as const, text: body.slice(0, 200_000), path: href };
+    return { ...common, kind: 'page' as const, text: bodyOf(html).slice(0, 200_000), path: href };
   } catch {
     return { reason: 'unreadable' as const };
   }
+}
+
+/** What stands between the tags of the body, found by looking once for each: a page of nothing but beginnings is as quick. */
+function bodyOf(html: string): string {
+  const lower = html.toLowerCase();
+  const opens = lower.indexOf('<body');
+  const begins = opens < 0 ? -1 : lower.indexOf('>', opens);
+  if (begins < 0) return html;
+  const ends = lower.indexOf('</body', begins);
+  return html.slice(begins + 1, ends < 0 ? undefined : ends);
 }
 
 /** Plain text becomes paragraphs; HTML stays, to be sanitised. */
@@ -182,7 +191,10 @@ function asHtml(text: string, type: string): string {
   if (/html/i.test(type)) return text;
   const escaped = text.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('>', '&gt;');
   return escaped
-    .split(/\n\s*\n/)
+    .split('\n')
+    .map((line) => line.trim())
+    .join('\n')
+    .split('\n\n')
     .filter((part) => part.trim() !== '')
     .map((part) => `<p>${part.trim()}</p>`)
     .join('');

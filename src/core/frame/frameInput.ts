@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { line, plainDate, readable, url } from '../fields';
 import { courseId, personId, termId } from '../ids';
 import { COURSE_COLORS } from '../plan/plan';
+import { SUGGESTED_RETENTION, retentionInput } from './retention';
 import { settingsFields } from './schoolSettings';
 import { readPattern } from '../time/typedPattern';
 import { zoneNamed } from '../time/zoneData';
@@ -59,6 +60,9 @@ export const setupInput = z.object({
   password: z.string({ error: 'Choose a password.' }).min(12, 'At least 12 characters.').max(1000),
   school: line(200, 'Type the name of the school.'),
   ...settingsFields,
+  retention: retentionInput.default(SUGGESTED_RETENTION),
+  /** The one-time code that the server printed; the demo asks for none. */
+  code: z.string().max(100).default(''),
   term: termInput,
 });
 export type SetupInput = z.output<typeof setupInput>;

@@ -11,6 +11,26 @@ const kernel = (password: string): string =>
 /** The part that is repeated, as in `abcabcabc`; the text itself where nothing is. */
 const unitOf = (text: string): string => /^(.+?)\1+$/su.exec(text)?.[1] ?? text;
 
+/** Letters alone, without case or marks on them. */
+const lettersOf = (text: string): string =>
+  text
+    .normalize('NFKD')
+    .toLowerCase()
+    .replace(/[^\p{L}]+/gu, '');
+
+/** Whether the letters of a password are one's own first and last name written together, in either order, once or more. */
+function isOwnName(password: string, own: readonly string[]): boolean {
+  const unit = unitOf(lettersOf(password));
+  return own.some((text) => {
+    const words = text
+      .split(/[\s@.]+/u)
+      .map(lettersOf)
+      .filter(Boolean);
+    const joined = [words, [...words].reverse(), words.slice(0, 2), [words[0] ?? '', words.at(-1) ?? '']];
+    return unit.length > 2 && joined.some((list) => list.join('') === unit);
+  });
+}
+
 /**
  * Whether a password is one of those that are tried first: it stands on the list, is an entry of it repeated or with digits
  * and signs around it, one character over and over, or made of the person's own name or address.
@@ -22,6 +42,7 @@ export function isCommonPassword(
 ): boolean {
   const plain = password.normalize('NFKC').toLowerCase();
   const forms = [plain, unitOf(plain), kernel(plain), unitOf(kernel(plain))];
+  if (isOwnName(password, own)) return true;
   if (forms.some((form) => isListed(form) || [...new Set(form)].length <= 1)) return true;
   const words = own
     .flatMap((text) => text.toLowerCase().split(/[^\p{L}\p{N}]+/u))

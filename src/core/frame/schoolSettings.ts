@@ -1,6 +1,8 @@
 import { z } from 'zod';
 import { line } from '../fields';
 import { DEFAULT_LOCALE } from '../time/dateLabels';
+import type { Retention } from './retention';
+import { retentionInput } from './retention';
 
 /** Ways to write dates that the school may choose, each with its name in that language. The words stay English. */
 export const LOCALES = {
@@ -24,8 +26,12 @@ export type SchoolSettings = Readonly<{
   name: string;
   locale: string;
   weekStart: number;
-  /** How long archived courses and old history are kept; absent: always. */
-  keepYears?: number;
+  retention: Retention;
+  /** Why nothing is forgotten for age at present (a legal case); empty: it is. */
+  heldFor: string;
+  /** How much room the files of one course, and of all, may have. */
+  courseMegabytes: number;
+  schoolMegabytes: number;
   /** Whether whoever teaches or administers sets up a second step of signing in before anything else. */
   secondStepForStaff: boolean;
 }>;
@@ -35,6 +41,10 @@ export const NO_SETTINGS: SchoolSettings = {
   locale: DEFAULT_LOCALE,
   weekStart: 1,
   secondStepForStaff: false,
+  retention: {},
+  heldFor: '',
+  courseMegabytes: 2048,
+  schoolMegabytes: 51_200,
 };
 
 export const settingsFields = {
@@ -44,15 +54,19 @@ export const settingsFields = {
   weekStart: z.literal(WEEK_STARTS, { error: 'A week begins on a Monday, Sunday or Saturday.' }).default(1),
 };
 
+const megabytes = z
+  .number({ error: 'Type a number of megabytes.' })
+  .int('Type a whole number of megabytes.')
+  .min(1, 'At least 1 MB.')
+  .max(100_000_000, 'At most 100 TB.');
+
 export const settingsInput = z.object({
   name: line(200, 'Type the name of the school.'),
   ...settingsFields,
-  keepYears: z
-    .number({ error: 'Type a number of years.' })
-    .int('Type a whole number of years.')
-    .min(1, 'At least one year.')
-    .max(50, 'At most 50 years.')
-    .optional(),
+  retention: retentionInput.optional(),
+  heldFor: line(200).optional(),
+  courseMegabytes: megabytes.optional(),
+  schoolMegabytes: megabytes.optional(),
   secondStepForStaff: z.boolean().default(false),
 });
 export type SettingsInput = z.output<typeof settingsInput>;

@@ -1,4 +1,4 @@
-import type { ReadCalendar } from '../icalendar/readCalendar';
+import type { ReadCalendar, ReadEvent } from '../icalendar/readCalendar';
 import { inZone } from '../icalendar/readMoment';
 import type { ReadOccurrence } from '../icalendar/readOccurrences';
 import { occurrencesOfRead } from '../icalendar/readOccurrences';
@@ -24,17 +24,23 @@ function timeOf({ event, recurrenceId, ...at }: ReadOccurrence, tzid: string): O
   };
 }
 
-/** What of a calendar that was read lies in a term and two months around it, by time. */
-export function outsideTimes(
-  calendar: ReadCalendar,
-  term: Pick<Term, 'startsOn' | 'endsOn' | 'tzid'>,
-): OutsideTime[] {
+type TermSpan = Pick<Term, 'startsOn' | 'endsOn' | 'tzid'>;
+
+/** The times of one event that lie in a term and two months around it. */
+export function timesOfRead(event: ReadEvent, term: TermSpan): OutsideTime[] {
   const span = { from: term.startsOn.subtract({ months: 2 }), to: term.endsOn.add({ months: 2 }) };
-  return calendar.events
-    .flatMap((event) => occurrencesOfRead(event, span))
-    .slice(0, MOST)
-    .map((occurrence) => timeOf(occurrence, term.tzid))
-    .sort((a, b) => (key(a) < key(b) ? -1 : 1));
+  return occurrencesOfRead(event, span).map((occurrence) => timeOf(occurrence, term.tzid));
 }
 
-const key = (time: OutsideTime) => `${momentText(time.start)} ${time.uid}`;
+/** Times in their order, no more than anybody looks through. */
+export function inTimeOrder(times: readonly OutsideTime[]): OutsideTime[] {
+  return times
+    .slice(0, MOST)
+    .map((time) => ({ time, key: `${momentText(time.start)} ${time.uid}` }))
+    .sort((a, b) => (a.key < b.key ? -1 : 1))
+    .map(({ time }) => time);
+}
+
+/** What of a calendar that was read lies in a term and two months around it, by time. */
+export const outsideTimes = (calendar: ReadCalendar, term: TermSpan): OutsideTime[] =>
+  inTimeOrder(calendar.events.flatMap((event) => timesOfRead(event, term)));

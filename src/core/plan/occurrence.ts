@@ -47,6 +47,8 @@ export type Occurrence = Common &
         place: string;
         meetingLink: string;
         plan?: ClassPlanId;
+        /** Whether the viewer plans it. */
+        edits: boolean;
         links: readonly Link[];
       }>
     | Readonly<{ kind: 'closure'; closesAt?: Temporal.PlainTime }>

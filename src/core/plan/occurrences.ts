@@ -125,7 +125,7 @@ export const classTitle = ({
   entryTexts.classTitle(meeting.ordinal, course.sections.length > 1 ? section.name : undefined);
 
 function ofClass(seen: SeenClass, tzid: string): Occurrence {
-  const { course, section, meeting, asStaff, plan } = seen;
+  const { course, section, meeting, asStaff, edits, plan } = seen;
   return {
     kind: 'class',
     uid: meeting.id,
@@ -142,6 +142,7 @@ function ofClass(seen: SeenClass, tzid: string): Occurrence {
     place: course.place,
     meetingLink: course.meetingLink,
     plan: plan?.id,
+    edits,
     links: plan?.links ?? [],
     ...(meeting.cancelled === undefined ? {} : { cancelled: meeting.cancelled }),
   };

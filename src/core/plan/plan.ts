@@ -1,3 +1,4 @@
+import type { StaffRole } from '../may/role';
 import type { CourseId, GroupId, PersonId, SectionId, SiteDateId, TermId } from '../ids';
 import type { Temporal } from 'temporal-polyfill';
 import type { Entry } from '../entries/entry';
@@ -28,6 +29,16 @@ export type Section = Readonly<{
 
 export type Group = Readonly<{ id: GroupId; name: string; students: number }>;
 
+/** Somebody on a course's staff; `sections` of one who helps in some alone, the days of a substitute, both included. */
+export type StaffMember = Readonly<{
+  id: PersonId;
+  name: string;
+  role: StaffRole;
+  sections?: readonly SectionId[];
+  from?: string;
+  until?: string;
+}>;
+
 export type Course = Readonly<{
   id: CourseId;
   term: TermId;
@@ -44,7 +55,7 @@ export type Course = Readonly<{
   place: string;
   meetingLink: string;
   /** Instructors first. */
-  staff: readonly Readonly<{ id: PersonId; name: string; role: 'instructor' | 'co' }>[];
+  staff: readonly StaffMember[];
   sections: readonly Section[];
   groups: readonly Group[];
   /** What a teaching week is about, by its number. */

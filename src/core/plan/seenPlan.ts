@@ -3,7 +3,7 @@ import type { Link } from '../entries/entry';
 import type { SeenEntry } from '../entries/seenBy';
 import { ownPart, seenBy } from '../entries/seenBy';
 import type { Viewer } from '../entries/viewer';
-import { coursesOf, getsMeetingLinks, isStaffOf } from '../entries/viewer';
+import { coursesOf, getsMeetingLinks, isStaffOf, readsAsStaff } from '../entries/viewer';
 import { linkedMaterials } from '../materials/linkedMaterials';
 import { seenMaterials } from '../materials/seenMaterials';
 import { audienceSeenBy } from '../entries/audience';
@@ -25,6 +25,7 @@ export type SeenClass = Readonly<{
   section: Section;
   meeting: Meeting;
   asStaff: boolean;
+  edits: boolean;
   /** What is taught in it; links for the staff alone are gone for others. */
   plan?: ClassPlan;
 }>;
@@ -52,9 +53,12 @@ const present = <T>(value: T | undefined): value is T => value !== undefined;
 
 /** The meetings of the sections that concern a viewer: all of them where the course has one, or the viewer none. */
 function classesOf(viewer: Viewer, course: Course, planOf: ReadonlyMap<string, ClassPlan>): SeenClass[] {
-  const asStaff = isStaffOf(viewer, course.id);
+  const asStaff = readsAsStaff(viewer, course.id);
+  const edits = isStaffOf(viewer, course.id);
+  const help = viewer.kind === 'person' && !edits ? viewer.helps.get(course.id) : undefined;
   const own = viewer.kind === 'person' ? viewer.memberOf.get(course.id) : undefined;
   const concerns = (section: Section) => {
+    if (help?.sections) return help.sections.has(section.id);
     if (asStaff || course.sections.length === 1) return true;
     if (viewer.kind === 'person') return own === undefined || own === section.id;
     return viewer.sections.has(section.id);
@@ -62,7 +66,7 @@ function classesOf(viewer: Viewer, course: Course, planOf: ReadonlyMap<string, C
   return course.sections.filter(concerns).flatMap((section) =>
     section.meetings.map((meeting) => {
       const plan = planOf.get(meeting.id);
-      return { course, section, meeting, asStaff, plan: plan && seenClassPlan(plan, asStaff) };
+      return { course, section, meeting, asStaff, edits, plan: plan && seenClassPlan(plan, asStaff) };
     }),
   );
 }

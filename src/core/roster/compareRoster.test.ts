@@ -3,7 +3,7 @@ import type { KnownMember } from './compareRoster';
 import { compareRoster, likelySections } from './compareRoster';
 
 const student = (n: number, changes: object = {}) => ({ sourcedId: `u${n}`, name: `Name ${n}`, email: `n${n}@s.example`, ...changes }); // prettier-ignore
-const member = (n: number, changes: Partial<KnownMember> = {}): KnownMember => ({ ...student(n), section: 'A', waiting: true, ...changes }); // prettier-ignore
+const member = (n: number, changes: Partial<KnownMember> = {}): KnownMember => ({ ...student(n), section: 'A', correctable: true, ...changes }); // prettier-ignore
 const states = (listed: ReturnType<typeof student>[], members: KnownMember[], section = 'A') =>
   compareRoster(
     listed.map((s) => ({ student: s, section })),
@@ -14,11 +14,19 @@ describe('somebody on a list', () => {
   test.each([
     ['is new', [], 'new'],
     ['is known by the school’s name for them', [member(1)], 'same'],
-    ['is known by the address alone, and is called so from now on', [member(1, { sourcedId: undefined })], 'changed'], // prettier-ignore
-    ['has another address, and never signed in', [member(1, { email: 'old@s.example' })], 'changed'],
-    ['has another address, which is their own by now', [member(1, { email: 'old@s.example', waiting: false })], 'same'], // prettier-ignore
+    ['is known by the address alone: what the school calls them is for the school to say', [member(1, { sourcedId: undefined })], 'same'], // prettier-ignore
+    ['has another address, and may be corrected', [member(1, { email: 'old@s.example' })], 'changed'],
+    ['has another address, which is their own', [member(1, { email: 'old@s.example', correctable: false })], 'same'], // prettier-ignore
     ['is in another section', [member(1, { section: 'B' })], 'changed'],
   ])('%s', (_, members, expected) => expect(states([student(1)], members)).toEqual([expected]));
+});
+
+test('what a list may not say is proposed; what the school calls somebody, its own list says', () => {
+  const own = member(1, { name: 'Other', correctable: false, sourcedId: undefined });
+  const listed = [{ student: student(1), section: 'A' }];
+  expect(compareRoster(listed, [own]).lines).toMatchObject([{ state: 'same', proposes: true }]);
+  expect(compareRoster(listed, [own], { official: true }).lines).toMatchObject([{ state: 'changed', proposes: true }]); // prettier-ignore
+  expect(compareRoster(listed, [member(1)]).lines).toMatchObject([{ state: 'same', proposes: false }]);
 });
 
 test('who came from a list and is on it no more is named; who was added by hand is not', () => {

@@ -6,8 +6,8 @@ export type KnownMember = Readonly<{
   name: string;
   email: string;
   section?: string;
-  /** Has never signed in: what the school's list says of them counts. Afterwards name and address are their own. */
-  waiting: boolean;
+  /** Whether this list may correct name and address; what it says of others goes to the office as a proposal. */
+  correctable: boolean;
 }>;
 
 export type RosterChange = Readonly<{
@@ -15,6 +15,8 @@ export type RosterChange = Readonly<{
   student: OneRosterStudent;
   section: string;
   member?: KnownMember;
+  /** The list calls them otherwise, and may not say so: the office decides. */
+  proposes: boolean;
 }>;
 
 const plain = (text: string) => text.toLowerCase().replace(/[^\p{L}\p{N}]+/gu, '');
@@ -41,25 +43,29 @@ export function likelySections(
 }
 
 /**
- * What a list changes on a roster. People are matched by `sourcedId`, else by their address. `left` are those who came
+ * What a list changes on a roster. People are matched by `sourcedId`, else by their address. An `official` list is the school's
+ * own: it says what somebody's `sourcedId` is. `left` are those who came
  * from such a list before and are not on this one; they are named, and stay until somebody takes them off.
  */
 export function compareRoster(
   listed: readonly Readonly<{ student: OneRosterStudent; section: string }>[],
   members: readonly KnownMember[],
+  { official = false }: Readonly<{ official?: boolean }> = {},
 ): { lines: RosterChange[]; left: KnownMember[] } {
   const bySourcedId = new Map(members.flatMap((m) => (m.sourcedId ? [[m.sourcedId, m] as const] : [])));
   const byEmail = new Map(members.map((m) => [m.email.toLowerCase(), m]));
   const found = new Set<KnownMember>();
   const lines = listed.map(({ student, section }): RosterChange => {
     const member = bySourcedId.get(student.sourcedId) ?? byEmail.get(student.email);
-    if (!member) return { state: 'new', student, section };
+    if (!member) return { state: 'new', student, section, proposes: false };
     found.add(member);
+    const called = member.name !== student.name || member.email.toLowerCase() !== student.email;
     const differs =
       member.section !== section ||
-      member.sourcedId === undefined ||
-      (member.waiting && (member.name !== student.name || member.email !== student.email));
-    return { state: differs ? 'changed' : 'same', student, section, member };
+      (official && member.sourcedId === undefined) ||
+      (member.correctable && called);
+    const proposes = called && !member.correctable;
+    return { state: differs ? 'changed' : 'same', student, section, member, proposes };
   });
   return { lines, left: members.filter((m) => m.sourcedId !== undefined && !found.has(m)) };
 }

@@ -1,8 +1,9 @@
-import type { Temporal } from 'temporal-polyfill';
+import { Temporal } from 'temporal-polyfill';
 import { audienceSeenBy } from '../entries/audience';
 import type { CourseAudience } from '../entries/entry';
 import { ownPart } from '../entries/seenBy';
 import type { Viewer } from '../entries/viewer';
+import { isStaffOf } from '../entries/viewer';
 import type { Release } from '../entries/visibility';
 import type { BookingId, PersonId, SheetId, SlotId } from '../ids';
 import type { Interval } from '../time/interval';
@@ -56,7 +57,7 @@ export type SeenSheet = Readonly<{
 /** What a viewer may see of a sheet: the same gate as `seenBy`, for the one thing students write to. */
 export function seenSheet(viewer: Viewer, sheet: Sheet, now: Temporal.Instant): SeenSheet | undefined {
   const seen = audienceSeenBy(viewer, sheet.audience);
-  if (!seen) return undefined;
+  if (!seen || !isForHelper(viewer, sheet)) return undefined;
   if (!seen.asStaff && !sheet.offered) return undefined;
   const { offered, slots, ...common } = sheet;
   const known = viewer.kind === 'person';
@@ -78,16 +79,39 @@ export function seenSheet(viewer: Viewer, sheet: Sheet, now: Temporal.Instant): 
     },
     release: offered ? 'shown' : 'draft',
     asStaff: seen.asStaff,
-    slots: slots.map((slot) => seenSlot(slot, sheet, { own, asStaff: seen.asStaff, now })),
+    slots: slots.map((slot) => seenSlot(slot, sheet, { own, asStaff: seen.asStaff, notesSince: notesSince(viewer, sheet), now })), // prettier-ignore
   };
 }
 
-function seenSlot(
-  slot: Slot,
-  sheet: Sheet,
-  { own, asStaff, now }: { own?: PersonId; asStaff: boolean; now: Temporal.Instant },
-): SeenSlot {
-  const marked = slot.bookings.map((booking) => ({ ...booking, mine: booking.person === own }));
+/** An assistant holds hours of their own: sheets on which they are no host are not theirs to read. */
+function isForHelper(viewer: Viewer, { audience, hosts }: Sheet): boolean {
+  if (viewer.kind !== 'person') return true;
+  const assists = audience.some(({ course }) => viewer.helps.get(course)?.role === 'assistant');
+  if (!assists || audience.some(({ course }) => isStaffOf(viewer, course) || viewer.memberOf.has(course))) return true; // prettier-ignore
+  return hosts.some(({ id }) => id === viewer.id);
+}
+
+/** From when on somebody reads the notes of bookings, where that is not always: a substitute, from their first day. */
+function notesSince(viewer: Viewer, { audience }: Sheet): Temporal.Instant | undefined {
+  if (viewer.kind !== 'person' || audience.some(({ course }) => isStaffOf(viewer, course))) return undefined;
+  return audience.map(({ course }) => viewer.helps.get(course)?.since).find((since) => since !== undefined);
+}
+
+type SlotViewer = Readonly<{
+  own?: PersonId;
+  asStaff: boolean;
+  notesSince?: Temporal.Instant;
+  now: Temporal.Instant;
+}>;
+
+function seenSlot(slot: Slot, sheet: Sheet, { own, asStaff, notesSince, now }: SlotViewer): SeenSlot {
+  const hidden = (booking: Booking) =>
+    notesSince !== undefined && Temporal.Instant.compare(booking.created, notesSince) < 0;
+  const marked = slot.bookings.map((booking) => ({
+    ...booking,
+    ...(hidden(booking) ? { note: '', answer: '' } : {}),
+    mine: booking.person === own,
+  }));
   const mine = marked.find((booking) => booking.mine);
   const hosts = hostsOf(sheet, slot);
   const companions =

@@ -26,7 +26,5 @@ export const frameHistoryTexts = {
   cancelledClass: (title: string) => `Cancelled ${title}`,
   restoredClass: (title: string) => `${title} takes place after all`,
   enrolled: (n: number) => (n === 1 ? 'Added 1 student' : `Added ${n} students`),
-  addedStaff: (name: string) => `Added ${name} as co-instructor`,
-  removedStaff: (name: string) => `Took ${name} off the staff`,
   leftCourse: (name: string) => `Took ${name} off the roster`,
 } as const;

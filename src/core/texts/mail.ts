@@ -16,6 +16,13 @@ export const mailTexts = {
   timeCancelledSubject: (title: string, when: string) => `Cancelled: ${title}, ${when}`,
   timeCancelled: (name: string, title: string, when: string, by: string, link: string) =>
     `Hello ${name},\n\nyour time on ${when} (${title}) does not take place; ${by} has cancelled it. Take another one here:\n\n${link}\n`,
+  placeSubject: (to: string) => `A place in ${to}?`,
+  place: (to: string, link: string) =>
+    `Hello,\n\nsomebody who teaches ${to} would put you on its roster. Nothing happens until you say yes, on your account’s page:\n\n${link}\n`,
+  joinSubject: (to: string) => `Join ${to}`,
+  /** To an address that nobody has proven: it carries nothing that whoever asked has typed. */
+  join: (to: string, link: string) =>
+    `Hello,\n\nsomebody, you as we hope, wants to join ${to} with this address. Choose a password on this page, and you are in:\n\n${link}\n\nThe link works once and holds for 24 hours. If it was not you, do nothing: then nothing happens.\n`,
   invitationSubject: (to: string) => `Your first sign-in: ${to}`,
   invitation: (name: string, to: string, link: string) =>
     `Hello ${name},\n\nyou have been added to ${to}. Choose a password on this page, and you are in:\n\n${link}\n\nThe link works once and holds for 7 days.\n`,

@@ -2,6 +2,7 @@ const several = (n: number) => (n === 1 ? '1 material' : `${n} materials`);
 
 /** Words of bringing in a Common Cartridge package. */
 export const packageTexts = {
+  tooMuch: 'Reading this file takes too long, or too much memory. It was not brought in.',
   title: 'Bring in a package',
   lead: 'A Common Cartridge file (.imscc or .zip) of another course site. What it adds and changes is shown first.',
   choose: 'Package',

@@ -35,7 +35,6 @@ export const refusalTexts = {
   groupInUse: 'Entries or sheets are for this group. Give them another audience first.',
   archived: 'This course is archived. Restore it to change what is in it.',
   notArchived: 'Archive the course first. Deleting takes everything in it away.',
-  onlyInstructor: 'This person is the only instructor of a course. Archive and delete the course first.',
   seatsTaken: 'All seats are taken.',
   noMeetingService: 'No meeting service is connected, or it did not answer. Paste a link instead.',
   noJoining: 'Nobody can join at this address any more. Ask your instructor for the present one.',
@@ -50,6 +49,15 @@ export const refusalTexts = {
   notVouchedFor:
     'The school’s sign-in does not lead to an account here. Use the address that is on your roster, or ask your instructor.',
   alreadyUndone: 'This has been undone already.',
+  undoNotYours: 'You may not do by undoing what you may not do now.',
+  hangsOn: 'Others have built on it since, so it cannot be undone.',
+  needsSuccessor: 'A course is never without an instructor. Say who takes over.',
+  lastAdministrator: 'A school is never without an administrator. Make another one first.',
+  tooLarge: 'This is larger than what is taken here. Nothing was changed.',
+  signInAnew: 'For this, sign in anew: it has to be you who is here just now.',
+  busy: 'So many people sign in at this moment that it takes too long. Try again in a few seconds.',
+  noRoomForFiles: 'There is no room for this file any more.',
+  wrongMethod: 'This address does not answer to that.',
 } as const satisfies Record<Refusal, string>;
 
 export const tooOftenText = (seconds: number): string =>

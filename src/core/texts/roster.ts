@@ -10,6 +10,15 @@ export const rosterTexts = {
   counts: (n: Readonly<{ new: number; changed: number; same: number }>) =>
     `${n.new} new, ${n.changed} changed, ${n.same} as they are`,
   states: { new: 'new', changed: 'changed', same: 'as it is' },
+  proposed: 'The office decides about another name or address',
+  offered: (n: number) =>
+    n === 1
+      ? '1 person of the staff has been asked whether to join'
+      : `${n} people of the staff have been asked whether to join`,
+  official: 'Rosters from the school’s system',
+  officialLead:
+    'For one course after another. What such a list calls somebody (their `sourcedId`) holds for the whole school.',
+  officialCourse: 'Course',
   from: (section: string) => `from section ${section}`,
   left: (n: number) =>
     `${n === 1 ? '1 student came' : `${n} students came`} from such a list before and ${n === 1 ? 'is' : 'are'} not on this one. They stay until you take them off:`,

@@ -17,6 +17,9 @@ export const setupTexts = {
   weekStarts: { 1: 'Monday', 7: 'Sunday', 6: 'Saturday' } as Readonly<Record<number, string>>,
   chooseZone: 'Choose a time zone',
   submit: 'Set up',
+  code: 'Code from the server',
+  codeHint: 'The server printed it to its log and its terminal when it started',
+  wrongCode: 'This is not the code that the server printed when it started. Look into its log.',
 } as const;
 
 type TermEffectNumbers = Readonly<{
@@ -37,10 +40,8 @@ export const schoolTexts = {
   zone: 'Time zone',
   termLine: (from: string, to: string, weeks: number, zone: string) =>
     `${from} – ${to} · ${weeks} teaching weeks · ${zone}`,
-  settings: 'Name, dates, retention, signing in',
+  settings: 'Name, dates, how long things are kept, signing in',
   saveSettings: 'Save',
-  keepYears: 'Keep archived courses and history for (years)',
-  keepYearsHint: 'Empty: always',
   secondStepForStaff: 'Ask everybody who teaches or administers for a second step of signing in',
   secondStepHint: 'From then on whoever has none sets one up before anything else, you as well.',
   changeTerm: (name: string) => `Change ${name}`,
@@ -139,7 +140,7 @@ export const schoolTexts = {
       .filter(Boolean)
       .join(' · '),
   people: 'People',
-  peopleLead: 'Instructors and administrators. Students are added on the page of their course.',
+  peopleLead: 'Everybody who may teach or administer. Students are added on the page of their course.',
   addPerson: 'Add a person',
   personName: 'Name',
   personEmail: 'E-mail address',
@@ -196,11 +197,7 @@ export const courseTexts = {
   meetingLink: 'Meeting link of its classes',
   meetingLinkHint: 'Students and staff see it; public feeds and embeds do not carry it',
   staff: 'Staff',
-  instructor: 'instructor',
-  coInstructor: 'co-instructor',
-  addCoInstructor: 'Add a co-instructor',
   coInstructorEmail: 'Their e-mail address',
-  takeOffStaff: (name: string) => `Take ${name} off the staff`,
   sectionOf: 'Section',
   noSection: 'no section',
   chooseFile: 'Or choose a CSV file',

@@ -5,6 +5,8 @@ import type { WriteQueue, Writer } from '../writeQueue';
 import type { StampScope } from './stamps';
 import { bumpStamps } from './stamps';
 
+const ROWS_AT_ONCE = 250;
+
 type PlainRow = Readonly<Record<string, unknown> & { id: string }>;
 
 /** One row as it was and as it became: what undo, "changed since you looked" and accountability read. */
@@ -35,6 +37,8 @@ export type Change = Writer &
     concerns: (...scopes: readonly StampScope[]) => void;
     /** Replaces the act's summary once the work knows better. */
     summarise: (summary: string) => void;
+    /** Replaces the act's name: an undoing is named after what it undid. */
+    actAs: (act: string) => void;
   }>;
 
 export type Recorded<T> = Readonly<{ result: T; history?: string }>;
@@ -52,7 +56,7 @@ export function recordChange<T>(
   const changes: RowChange[] = [];
   const scopes = new Set<StampScope>();
   const record = async (writer: Writer): Promise<Recorded<T>> => {
-    let summary = act.summary;
+    let { summary, act: name } = act;
     const { sequelize, transaction } = writer;
     const queries = sequelize.getQueryInterface();
     const current = async (table: Table, id: string): Promise<PlainRow | undefined> =>
@@ -63,7 +67,9 @@ export function recordChange<T>(
       nowMs: act.nowMs,
       async insert(table, rows) {
         if (rows.length === 0) return;
-        await queries.bulkInsert(table, rows as unknown as object[], { transaction });
+        // In portions: one statement of thousands of rows takes long to write, and nobody is answered meanwhile.
+        for (let i = 0; i < rows.length; i += ROWS_AT_ONCE)
+          await queries.bulkInsert(table, rows.slice(i, i + ROWS_AT_ONCE) as unknown as object[], { transaction }); // prettier-ignore
         for (const row of rows) changes.push({ table, id: row.id, before: null, after: { ...row } });
       },
       async update(table, id, patch) {
@@ -82,6 +88,7 @@ export function recordChange<T>(
       },
       concerns: (...more) => more.forEach((scope) => scopes.add(scope)),
       summarise: (text) => (summary = text),
+      actAs: (text) => (name = text),
     };
 
     const result = await work(change);
@@ -94,7 +101,7 @@ export function recordChange<T>(
           id,
           at: act.nowMs,
           actor_id: act.actor,
-          act: act.act,
+          act: name,
           summary,
           scopes: JSON.stringify([...scopes]),
           changes: JSON.stringify(changes),

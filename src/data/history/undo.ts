@@ -3,12 +3,17 @@ import type { Reader } from '../database';
 import { select } from '../database';
 import type { Rows, Table } from '../rows';
 import type { Change, RowChange } from './change';
+import type { InTheWay } from './references';
+import { withNames } from './personRefs';
+import { hangingOn } from './references';
 import type { StampScope } from './stamps';
 
 export type HistoryRecord = Readonly<{
   id: string;
   atMs: number;
   actor: string | null;
+  /** The use case that did it. */
+  act: string;
   summary: string;
   scopes: readonly StampScope[];
   courses: readonly string[];
@@ -21,6 +26,7 @@ export async function historyRecord(reader: Reader, id: HistoryId): Promise<Hist
     id: string;
     at: number;
     actor_id: string | null;
+    act: string;
     summary: string;
     scopes: string;
     changes: string;
@@ -32,6 +38,7 @@ export async function historyRecord(reader: Reader, id: HistoryId): Promise<Hist
     id: row.id,
     atMs: row.at,
     actor: row.actor_id,
+    act: row.act,
     summary: row.summary,
     scopes,
     courses: scopes.flatMap((s) => (s.startsWith('course:') ? [s.slice('course:'.length)] : [])),
@@ -48,14 +55,14 @@ const asLeft = (row: Record<string, unknown> | undefined, left: Record<string, u
   return Object.keys(left).every((key) => GROWING.has(key) || row[key] === left[key]);
 };
 
+/** What keeps an act from being undone: rows that have changed again since, and what others have hung on them. */
+export type Obstacles = Readonly<{ laterChanges: readonly Table[]; inTheWay: readonly InTheWay[] }>;
+
 /**
  * Puts the rows of a change back as they were, sequence and modification time excepted, which grow.
- * Answers the tables whose rows have changed again since; then nothing is written.
+ * Where something keeps it from that nothing is written: nothing that somebody else has made goes along.
  */
-export async function putBack(
-  change: Change,
-  record: HistoryRecord,
-): Promise<{ laterChanges: readonly Table[] }> {
+export async function putBack(change: Change, record: HistoryRecord): Promise<Obstacles> {
   const reversed = [...record.changes].reverse();
   const currentOf = async ({ table, id }: RowChange) =>
     (await select<Record<string, unknown>>(change, `SELECT * FROM ${table} WHERE id = :id`, { id }))[0];
@@ -69,7 +76,13 @@ export async function putBack(
     if (!seen.has(row.id) && !asLeft(now, row.after)) laterChanges.add(row.table);
     seen.add(row.id);
   }
-  if (laterChanges.size > 0) return { laterChanges: [...laterChanges] };
+  const goes = ({ table, id, before }: RowChange) =>
+    !before && current.get(firstOf(table, id)!) !== undefined;
+  const firstOf = (table: Table, id: string) => reversed.find((row) => row.table === table && row.id === id);
+  const going = new Set(reversed.filter(goes).map(({ table, id }) => `${table} ${id}`));
+  const inTheWay: InTheWay[] = [];
+  for (const row of reversed.filter(goes)) inTheWay.push(...(await hangingOn(change, row, going)));
+  if (laterChanges.size > 0 || inTheWay.length > 0) return { laterChanges: [...laterChanges], inTheWay };
   for (const row of reversed) {
     if (!row.before) await change.remove(row.table, row.id);
     else {
@@ -81,7 +94,7 @@ export async function putBack(
       else await change.insert(row.table, [back]);
     }
   }
-  return { laterChanges: [] };
+  return { laterChanges: [], inTheWay: [] };
 }
 
 export async function markUndone(change: Change, id: string): Promise<void> {
@@ -95,6 +108,7 @@ export async function markUndone(change: Change, id: string): Promise<void> {
 export async function historyOfEntry(
   reader: Reader,
   entry: EntryId,
+  gone: string,
 ): Promise<{ id: string; at: string; summary: string; by: string; undone: boolean }[]> {
   const rows = await select<{
     id: string;
@@ -109,7 +123,7 @@ export async function historyOfEntry(
      ORDER BY history.at DESC, history.rowid DESC LIMIT 50`,
     { entry: `%"${entry}"%` },
   );
-  return rows.map((row) => ({
+  return (await withNames(reader, rows, gone)).map((row) => ({
     id: row.id,
     at: new Date(row.at).toISOString(),
     summary: row.summary,

@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { PersonId } from '@/core/ids';
+import { withoutTokens } from '@/core/mail/withoutTokens';
 import type { Reader } from '../database';
 import { select } from '../database';
 import type { Writer } from '../writeQueue';
@@ -13,7 +14,13 @@ export type Letter = Readonly<{
   /** An iCalendar part, by iMIP (RFC 6047). */
   calendar?: Readonly<{ method: 'REQUEST' | 'CANCEL'; text: string }>;
 }>;
-export type QueuedLetter = Letter & Readonly<{ id: string; attempts: number }>;
+export type QueuedLetter = Letter &
+  Readonly<{
+    id: string;
+    attempts: number;
+    /** Who is answered when somebody replies: whoever caused it. */
+    from?: Readonly<{ name: string; email: string }>;
+  }>;
 
 type Hold = Readonly<{
   /** How long the letters wait at least. */
@@ -73,9 +80,13 @@ export async function dueLetters(reader: Reader, nowMs: number, most: number): P
     attempts: number;
     calendar: string | null;
     calendar_method: 'REQUEST' | 'CANCEL' | null;
+    senderName: string | null;
+    senderEmail: string | null;
   }>(
     reader,
-    `SELECT * FROM outbox WHERE state = 'queued' AND next_attempt_at <= :nowMs ORDER BY created_at, id LIMIT ${Math.floor(most)}`,
+    `SELECT outbox.*, people.name AS "senderName", people.email AS "senderEmail" FROM outbox
+     LEFT JOIN people ON people.id = outbox.sender_id
+     WHERE state = 'queued' AND next_attempt_at <= :nowMs ORDER BY outbox.created_at, outbox.id LIMIT ${Math.floor(most)}`,
     { nowMs },
   );
   return rows.map((row) => ({
@@ -85,6 +96,7 @@ export async function dueLetters(reader: Reader, nowMs: number, most: number): P
     text: row.body,
     sender: row.sender_id,
     attempts: row.attempts,
+    ...(row.senderName && row.senderEmail ? { from: { name: row.senderName, email: row.senderEmail } } : {}),
     ...(row.calendar && row.calendar_method
       ? { calendar: { method: row.calendar_method, text: row.calendar } }
       : {}),
@@ -97,7 +109,14 @@ type Failed = Readonly<{ state: 'queued' | 'failed'; error: string; nextAttemptM
 export async function markLetter(writer: Writer, letter: QueuedLetter, result: Sent | Failed): Promise<void> {
   const row =
     result.state === 'sent'
-      ? { state: 'sent', attempts: letter.attempts + 1, sent_at: result.sentAtMs, error: null }
+      ? {
+          state: 'sent',
+          attempts: letter.attempts + 1,
+          sent_at: result.sentAtMs,
+          error: null,
+          // What opens something is the reader's alone from now on.
+          body: withoutTokens(letter.text),
+        }
       : {
           state: result.state,
           attempts: letter.attempts + 1,
@@ -151,4 +170,17 @@ export function failedLetters(
     `SELECT id, recipient, subject, error FROM outbox WHERE sender_id = :sender AND state = 'failed' ORDER BY created_at DESC LIMIT 20`,
     { sender },
   );
+}
+
+/** How many letters wait, wait after a failure, and were given up. */
+export async function outboxCounts(
+  reader: Reader,
+): Promise<Readonly<{ waiting: number; retrying: number; failed: number }>> {
+  const [row] = await select<{ waiting: number | null; retrying: number | null; failed: number | null }>(
+    reader,
+    `SELECT SUM(CASE WHEN state = 'queued' AND attempts = 0 THEN 1 ELSE 0 END) AS waiting,
+       SUM(CASE WHEN state = 'queued' AND attempts > 0 THEN 1 ELSE 0 END) AS retrying,
+       SUM(CASE WHEN state = 'failed' THEN 1 ELSE 0 END) AS failed FROM outbox`,
+  );
+  return { waiting: row?.waiting ?? 0, retrying: row?.retrying ?? 0, failed: row?.failed ?? 0 };
 }

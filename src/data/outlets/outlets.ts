@@ -5,6 +5,7 @@ import type { Reader } from '../database';
 import { select } from '../database';
 import type { Change } from '../history/change';
 import type { Rows } from '../rows';
+import type { Writer } from '../writeQueue';
 
 /** What was stored before something could be chosen has its default. */
 function toOutlet(row: Rows['outlets']): Outlet {
@@ -55,18 +56,38 @@ export const outletByTokenHash = async (reader: Reader, tokenHash: string): Prom
 export const outletById = async (reader: Reader, id: OutletId): Promise<Outlet | undefined> =>
   (await find(reader, 'id = :id', { id }))[0];
 
+/** All that somebody owns, whatever it holds. */
+export const outletsOwnedBy = (reader: Reader, person: PersonId): Promise<Outlet[]> =>
+  find(reader, 'owner_id = :person', { person });
+
+export const allOutlets = (reader: Reader): Promise<Outlet[]> => find(reader, '1 = 1', {});
+
+/** Writes by which an outlet's address is known, where the server has another secret. */
+export async function writeTokenHash(writer: Writer, id: OutletId, tokenHash: string): Promise<void> {
+  await writer.sequelize.query('UPDATE outlets SET token_hash = :tokenHash WHERE id = :id', {
+    replacements: { id, tokenHash },
+    transaction: writer.transaction,
+  });
+}
+
+/** Gives an outlet to somebody else; its address stays. */
+export async function replaceOwner(change: Change, id: OutletId, owner: PersonId): Promise<void> {
+  await change.update('outlets', id, { owner_id: owner });
+}
+
 const ORDER = "ORDER BY audience = 'personal' DESC, kind, name, id";
 
 /**
- * A person's outlets, the personal feed first: those they made, and those of others that hold nothing but courses which
- * they teach.
+ * A person's outlets, the personal feed first: those they made, as long as they teach any of their courses, and those of
+ * others that hold nothing but courses which they teach.
  */
 export async function outletsOf(
   reader: Reader,
   person: PersonId,
   teaches: ReadonlySet<CourseId>,
 ): Promise<Outlet[]> {
-  if (teaches.size === 0) return find(reader, `owner_id = :person ${ORDER}`, { person });
+  if (teaches.size === 0)
+    return find(reader, `owner_id = :person AND audience = 'personal' ${ORDER}`, { person });
   // Few courses are taught by one person, and each course has few outlets.
   const named = [...teaches].map((_, i) => `instr(composition, :course${i}) > 0`).join(' OR ');
   const outlets = await find(
@@ -76,8 +97,10 @@ export async function outletsOf(
   );
   return outlets.filter(
     (outlet) =>
-      outlet.owner === person ||
-      (outlet.audience !== 'personal' && outlet.courses.every((course) => teaches.has(course))),
+      outlet.audience === 'personal' ||
+      (outlet.owner === person
+        ? outlet.courses.some((course) => teaches.has(course))
+        : outlet.courses.every((course) => teaches.has(course))),
   );
 }
 

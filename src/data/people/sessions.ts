@@ -4,15 +4,13 @@ import { select } from '../database';
 import type { Writer } from '../writeQueue';
 
 /** `id` is the SHA-256 of the cookie's token: a copy of the database signs nobody in. */
-export type Session = Readonly<{ id: string; person: PersonId; createdAtMs: number; seenAtMs: number }>;
+export type Session = Readonly<{ id: string; person: PersonId; createdAtMs: number; seenAtMs: number; shared: boolean; bySchool: boolean }>; // prettier-ignore
 
 export async function sessionById(reader: Reader, id: string): Promise<Session | undefined> {
-  const [row] = await select<{ id: string; person_id: PersonId; created_at: number; seen_at: number }>(
-    reader,
-    'SELECT * FROM sessions WHERE id = :id',
-    { id },
-  );
-  return row && { id: row.id, person: row.person_id, createdAtMs: row.created_at, seenAtMs: row.seen_at };
+  const [row] =
+    await select<{ id: string; person_id: PersonId; created_at: number; seen_at: number; shared: number; by_school: number }> // prettier-ignore
+    (reader, 'SELECT * FROM sessions WHERE id = :id', { id });
+  return row && { id: row.id, person: row.person_id, createdAtMs: row.created_at, seenAtMs: row.seen_at, shared: row.shared === 1, bySchool: row.by_school === 1 }; // prettier-ignore
 }
 
 export async function insertSession(writer: Writer, session: Session): Promise<void> {
@@ -24,6 +22,8 @@ export async function insertSession(writer: Writer, session: Session): Promise<v
         person_id: session.person,
         created_at: session.createdAtMs,
         seen_at: session.seenAtMs,
+        shared: session.shared ? 1 : 0,
+        by_school: session.bySchool ? 1 : 0,
       },
     ],
     { transaction: writer.transaction },

@@ -1,5 +1,6 @@
 import type { CourseId, GroupId, PersonId, SectionId, TermId } from '@/core/ids';
-import type { Course, CourseColor, Plan, SiteDate } from '@/core/plan/plan';
+import { STAFF_ROLES } from '@/core/may/role';
+import type { Course, CourseColor, Plan, SiteDate, StaffMember } from '@/core/plan/plan';
 import type { Closure } from '@/core/time/closure';
 import type { Term } from '@/core/time/term';
 import { toClosure, toMeeting, toPattern, toSiteDate, toTerm } from './frameRows';
@@ -14,6 +15,15 @@ import { classPlansOf } from './classPlans';
 import type { Rows } from '../rows';
 import { sheetsOf } from '../signup/sheets';
 
+const toStaffMember = (row: Rows['staff'] & { name: string }): StaffMember => ({
+  id: row.person_id as PersonId,
+  name: row.name,
+  role: row.role,
+  ...(row.sections === null ? {} : { sections: JSON.parse(row.sections) as SectionId[] }),
+  ...(row.from_date === null ? {} : { from: row.from_date }),
+  ...(row.until_date === null ? {} : { until: row.until_date }),
+});
+
 async function coursesByIds(reader: Reader, ids: readonly CourseId[]): Promise<Course[]> {
   if (ids.length === 0) return [];
   const IN_SECTIONS = 'section_id IN (SELECT id FROM sections WHERE course_id IN (:ids))';
@@ -22,7 +32,7 @@ async function coursesByIds(reader: Reader, ids: readonly CourseId[]): Promise<C
     select<Rows['staff'] & { name: string }>(
       reader,
       `SELECT staff.*, people.name FROM staff JOIN people ON people.id = staff.person_id
-       WHERE course_id IN (:ids) ORDER BY staff.role DESC, people.name`,
+       WHERE course_id IN (:ids) ORDER BY people.name`,
       { ids },
     ),
     select<Rows['sections']>(reader, 'SELECT * FROM sections WHERE course_id IN (:ids) ORDER BY name', {
@@ -66,7 +76,8 @@ async function coursesByIds(reader: Reader, ids: readonly CourseId[]): Promise<C
     meetingLink: row.meeting_link,
     staff: staff
       .filter((s) => s.course_id === row.id)
-      .map((s) => ({ id: s.person_id as PersonId, name: s.name, role: s.role })),
+      .map(toStaffMember)
+      .sort((a, b) => STAFF_ROLES.indexOf(a.role) - STAFF_ROLES.indexOf(b.role)),
     sections: sections
       .filter((s) => s.course_id === row.id)
       .map((s) => ({

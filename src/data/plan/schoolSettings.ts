@@ -1,3 +1,4 @@
+import type { Retention } from '@/core/frame/retention';
 import type { SchoolSettings } from '@/core/frame/schoolSettings';
 import { NO_SETTINGS } from '@/core/frame/schoolSettings';
 import type { Reader } from '../database';
@@ -14,8 +15,11 @@ export async function schoolSettings(reader: Reader): Promise<SchoolSettings> {
     name: row.name,
     locale: row.locale,
     weekStart: row.week_start,
-    keepYears: row.keep_years ?? undefined,
     secondStepForStaff: row.second_step_for_staff === 1,
+    retention: JSON.parse(row.retention) as Retention,
+    heldFor: row.held_for,
+    courseMegabytes: row.course_megabytes,
+    schoolMegabytes: row.school_megabytes,
   };
 }
 
@@ -24,8 +28,11 @@ export async function writeSettings(change: Change, settings: SchoolSettings): P
     name: settings.name,
     locale: settings.locale,
     week_start: settings.weekStart,
-    keep_years: settings.keepYears ?? null,
     second_step_for_staff: settings.secondStepForStaff ? 1 : 0,
+    retention: JSON.stringify(settings.retention),
+    held_for: settings.heldFor,
+    course_megabytes: settings.courseMegabytes,
+    school_megabytes: settings.schoolMegabytes,
   };
   const known = await select<Rows['school']>(change, 'SELECT * FROM school');
   if (known.length > 0) await change.update('school', ID, row);

@@ -9,12 +9,13 @@ import { newSchool } from '../../../tests/support/school';
 import { entryInput } from '@/core/entries/entryInput';
 import { newMaterialInput } from '@/core/materials/materialInput';
 import { databaseFile, select } from '@/data/database';
+import { lockFolder } from '@/data/folderLock';
 import { readConfig } from '../config';
 import { planEntry } from '../entries/planEntry';
 import { addMaterial } from '../materials/editMaterials';
 import { storedPath } from '../materials/fileStore';
 import { uploadFile } from '../materials/uploadFile';
-import { openPembit } from '../pembit';
+import { openPembit } from '../openPembit';
 import { backup } from './backup';
 import { restore } from './restore';
 
@@ -92,11 +93,9 @@ test('damage, a folder that is served and a target that is not empty are refused
     'no backup',
   );
   await (await openPembit(into('other'))).close();
-  const lock = path.join(folder, 'other', 'server.lock');
-  // The first process of the machine is alive, and is not this one.
-  writeFileSync(lock, '1');
+  const unlock = await lockFolder(path.join(folder, 'other'));
   await expect(restore(into('other'), copy, 'now', quiet)).rejects.toThrow('already serves');
-  rmSync(lock);
+  await unlock();
 
   writeFileSync(storedPath(into('copy'), hash), 'Altered');
   await expect(restore(into('other'), copy, 'now', quiet)).rejects.toThrow('damaged');

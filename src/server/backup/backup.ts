@@ -1,12 +1,14 @@
 import { createHash } from 'node:crypto';
-import { copyFileSync, createReadStream, existsSync, mkdirSync, readdirSync, statSync } from 'node:fs';
+import { copyFileSync, createReadStream, existsSync, linkSync, mkdirSync, readdirSync, statSync } from 'node:fs'; // prettier-ignore
 import path from 'node:path';
 import { pipeline } from 'node:stream/promises';
 import type { Sequelize } from 'sequelize';
 import type { BackupReport } from '@/core/texts/backups';
 import { databaseFile, openDatabase, select } from '@/data/database';
 import type { Config } from '../config';
+import { makeOnlyPrivate, makePrivate } from '@/data/privateFolder';
 import { storedPath } from '../materials/fileStore';
+import { erasuresFile } from '../people/erasures';
 import type { Report } from '../progress';
 
 /** The hashes of all uploaded files. */
@@ -46,12 +48,30 @@ export async function sha256Of(file: string): Promise<string> {
 /** Whether a folder has anything in it. */
 export const isFilled = (folder: string): boolean => existsSync(folder) && readdirSync(folder).length > 0;
 
+/** `link`: files that never change need not be copied on one disk. */
+export type Copying = Readonly<{ link?: boolean }>;
+
+export function copyOrLink(from: string, to: string, link: boolean): void {
+  try {
+    if (link) return linkSync(from, to);
+  } catch {
+    // Another disk, or one that knows no links.
+  }
+  copyFileSync(from, to);
+}
+
 /**
  * Copies a data folder into an empty one: the database as it is at one moment (`VACUUM INTO`), the files that it names, the
  * secret. A server may go on writing meanwhile: its files never change, and what is uploaded later is not named yet.
  * @throws Error with a sentence when there is nothing to copy, or the target is not empty.
  */
-export async function backup(config: Config, target: string, report: Report): Promise<BackupReport> {
+export async function backup(
+  config: Config,
+  target: string,
+  report: Report,
+  { link = false }: Copying = {},
+): Promise<BackupReport> {
+  makeOnlyPrivate();
   if (!existsSync(databaseFile(config.dataFolder)))
     throw new Error('There is no database in the data folder. Set PEMBIT_DATA to the folder that is served.');
   if (isFilled(target)) throw new Error('The folder for the backup is not empty. Give a new one.');
@@ -74,12 +94,15 @@ export async function backup(config: Config, target: string, report: Report): Pr
       else {
         const to = storedPath({ ...config, dataFolder: target }, hash);
         mkdirSync(path.dirname(to), { recursive: true });
-        copyFileSync(from, to);
+        copyOrLink(from, to, link);
         size += statSync(to).size;
       }
       report(i + 1, hashes.length);
     }
     copyFileSync(config.secretFile, path.join(target, 'secret'));
+    const erasures = erasuresFile(config.dataFolder);
+    if (existsSync(erasures)) copyFileSync(erasures, erasuresFile(target));
+    makePrivate(target);
     return { ...(await contentsOf(copy)), files: hashes.length - missing.length, size, missing };
   } finally {
     await copy.close();

@@ -3,12 +3,21 @@ import path from 'node:path';
 import type { BackupReport } from '@/core/texts/backups';
 import { databaseFile, openDatabase } from '@/data/database';
 import { lockFolder } from '@/data/folderLock';
+import { giveToOwner, makeOnlyPrivate, makePrivate } from '@/data/privateFolder';
 import type { Config } from '../config';
 import { storedPath } from '../materials/fileStore';
 import type { Report } from '../progress';
-import { contentsOf, hashesIn, requireSound, sha256Of } from './backup';
+import { erasuresIn, noteErasure } from '../people/erasures';
+import type { Copying } from './backup';
+import { contentsOf, copyOrLink, hashesIn, requireSound, sha256Of } from './backup';
 
 const REPLACED = /^(pembit\.sqlite|secret|files)/;
+
+/** Who was erased since the backup was made is erased again when the folder is next opened: both journals hold. */
+function joinErasures(config: Config, source: string): void {
+  const known = new Set(erasuresIn(config.dataFolder).map(({ id }) => id));
+  for (const one of erasuresIn(source)) if (!known.has(one.id)) noteErasure(config.dataFolder, one);
+}
 
 /**
  * Puts a backup in the place of what is in the data folder, which is kept under `backups/`. The backup is looked through
@@ -20,10 +29,12 @@ export async function restore(
   source: string,
   at: string,
   report: Report,
+  { link = false }: Copying = {},
 ): Promise<BackupReport & Readonly<{ keptIn?: string }>> {
+  makeOnlyPrivate();
   if (!existsSync(databaseFile(source)))
     throw new Error('There is no backup in this folder. Give the folder that "npm run backup" has written.');
-  const unlock = lockFolder(config.dataFolder);
+  const unlock = await lockFolder(config.dataFolder);
   try {
     const from = openDatabase(source);
     try {
@@ -47,7 +58,7 @@ export async function restore(
       for (const hash of hashes.filter((h) => !missing.includes(h))) {
         const to = storedPath({ ...config, dataFolder: staged }, hash);
         mkdirSync(path.dirname(to), { recursive: true });
-        copyFileSync(storedPath({ ...config, dataFolder: source }, hash), to);
+        copyOrLink(storedPath({ ...config, dataFolder: source }, hash), to, link);
         size += statSync(to).size;
       }
       const keptIn = moveAside(config, at);
@@ -55,12 +66,15 @@ export async function restore(
       rmSync(staged, { recursive: true });
       const secret = path.join(source, 'secret');
       if (existsSync(secret)) copyFileSync(secret, config.secretFile);
+      joinErasures(config, source);
+      makePrivate(config.dataFolder);
+      giveToOwner(config.dataFolder);
       return { ...contents, files: hashes.length - missing.length, size, missing, keptIn };
     } finally {
       await from.close();
     }
   } finally {
-    unlock();
+    await unlock();
   }
 }
 

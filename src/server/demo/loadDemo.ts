@@ -127,6 +127,9 @@ async function insertCourses(change: Change, term: DemoTerm): Promise<void> {
         course_id: course.id,
         person_id: person.id,
         role,
+        sections: null,
+        from_date: null,
+        until_date: null,
       })),
     );
     await change.insert(
@@ -168,6 +171,7 @@ async function insertCourses(change: Change, term: DemoTerm): Promise<void> {
           course_id: course.id,
           section_id: section.id,
           person_id: student.id,
+          listed_name: null,
         })),
       ),
     );

@@ -1,14 +1,14 @@
 import type { Entry, SharedEntry } from '@/core/entries/entry';
 import type { EntryId } from '@/core/ids';
+import { may } from '@/core/may/may';
 import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
 import { isSeries, overrideOccurrence } from '@/core/series/editSeries';
 import { historyTexts } from '@/core/texts/history';
-import { replaceEntry } from '@/data/entries/entries';
+import { entryById, replaceEntry } from '@/data/entries/entries';
 import { perform } from '../history/perform';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
-import { editableEntry } from './editableEntry';
 import { occurrenceAt } from './occurrenceAt';
 import type { Temporal } from 'temporal-polyfill';
 
@@ -19,6 +19,11 @@ type Asked = Readonly<{
   recurrenceId?: Temporal.PlainDate | Temporal.PlainDateTime;
 }>;
 
+const mayCancel = (actor: SignedIn, entry: Entry): boolean =>
+  entry.kind === 'note'
+    ? entry.author === actor.person.id
+    : may(actor, 'cancelEntry', { parts: entry.audience }).ok;
+
 /** Calls an entry off, visibly, with a reason; or takes that back. */
 export function cancelEntry(
   pembit: Pembit,
@@ -27,9 +32,8 @@ export function cancelEntry(
   { reason, recurrenceId }: Asked,
 ): Promise<Outcome<Entry>> {
   return perform(pembit, actor, 'cancelEntry', async (change) => {
-    const found = await editableEntry(change, actor.viewer, id);
-    if (!found.ok) return found;
-    const entry = found.value;
+    const entry = await entryById(change, id);
+    if (!entry || !mayCancel(actor, entry)) return refused('notFound');
     if (entry.kind === 'note')
       return refused('badRequest', [{ field: 'id', message: 'Delete a note instead.' }]);
     const grown = { sequence: entry.sequence + 1, lastModified: pembit.now() };

@@ -35,7 +35,7 @@ export function copyEntry(
       return done(note);
     }
     const audience = courses?.map((course) => ({ course })) ?? entry.audience;
-    const frame = await termOfAudience(change, actor.viewer, audience);
+    const frame = await termOfAudience(change, actor, audience);
     if (!frame.ok) return frame;
     if (frame.value.term.tzid !== entry.tzid)
       return refused('badRequest', [

@@ -23,7 +23,7 @@ export async function frameFor(
   input: EntryInput,
 ): Promise<Outcome<EntryFrame>> {
   if (input.kind !== 'note') {
-    const frame = await termOfAudience(reader, actor.viewer, input.audience);
+    const frame = await termOfAudience(reader, actor, input.audience);
     if (!frame.ok) return frame;
     return done({ zone: requireZone(frame.value.term.tzid), courses: frame.value.courses });
   }

@@ -1,6 +1,7 @@
 import type { CourseAudience } from '@/core/entries/entry';
-import type { Viewer } from '@/core/entries/viewer';
-import { isStaffOf } from '@/core/entries/viewer';
+import type { Act } from '@/core/may/acts';
+import { may } from '@/core/may/may';
+import type { Actor } from '@/core/may/role';
 import type { Course } from '@/core/plan/plan';
 import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
@@ -21,15 +22,16 @@ async function allEnrolled(reader: Reader, course: CourseId, people: readonly Pe
 }
 
 /**
- * The term whose zone an audience's times are in: that of its first course. Refused unless the viewer teaches every
+ * The term whose zone an audience's times are in: that of its first course. Refused unless the actor may do the act in every
  * course named and every section belongs to its course.
  */
 export async function termOfAudience(
   reader: Reader,
-  viewer: Viewer,
+  actor: Actor,
   audience: readonly CourseAudience[],
+  act: Act = 'planEntry',
 ): Promise<Outcome<{ term: Term; courses: readonly Course[] }>> {
-  if (!audience.every((part) => isStaffOf(viewer, part.course))) return refused('notYours');
+  if (!may(actor, act, { parts: audience }).ok) return refused('notYours');
   const { courses, terms } = await loadFrame(
     reader,
     audience.map((part) => part.course),

@@ -34,8 +34,9 @@ import { codeTaken } from '../frame/courses';
 import { perform } from '../history/perform';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
-import type { OpenedPlan } from './openPlan';
+import type { OpenedPlan } from './parsePlan';
 import { openPlan, withIds, withNewIds } from './openPlan';
+import { staffRow } from '@/data/people/memberRows';
 
 export const bringInput = z.object({
   file: fileId,
@@ -185,7 +186,7 @@ async function insertFrame(
 ): Promise<void> {
   if (!joins) await change.insert('terms', terms.map(fromTerm));
   await change.insert('courses', courses.map((course) => courseRow(course, change.nowMs)));
-  await change.insert('staff', courses.map(({ id }) => ({ id: randomUUID(), course_id: id, person_id: instructor, role: 'instructor' as const })));
+  await change.insert('staff', courses.map(({ id }) => staffRow({ course: id, person: instructor, role: 'instructor' })));
   for (const { id, sections, groups, themes } of courses) {
     await change.insert('sections', sections.map((section) => ({ id: section.id, course_id: id, name: section.name })));
     for (const section of sections) {

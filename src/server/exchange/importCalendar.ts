@@ -2,7 +2,8 @@ import { randomUUID } from 'node:crypto';
 import type { Entry } from '@/core/entries/entry';
 import { isStaffOf } from '@/core/entries/viewer';
 import type { ImportLine, Target } from '@/core/exchange/compareCalendar';
-import { compareCalendar } from '@/core/exchange/compareCalendar';
+import { eventComparison, unreadLines } from '@/core/exchange/compareCalendar';
+import type { ReadCalendar } from '@/core/icalendar/readCalendar';
 import { changedByRead, entryFromRead } from '@/core/exchange/entryFromRead';
 import type { CourseId, EntryId, FileId } from '@/core/ids';
 import type { Outcome } from '@/core/refusals';
@@ -17,12 +18,19 @@ import { perform } from '../history/perform';
 import { readUploaded } from '../outside/readUploaded';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
+import { inSlices } from '../worker/inSlices';
 
 async function placeOf(reader: Reader, id: CourseId): Promise<Target | undefined> {
   const plan = await loadPlan(reader, [id]);
   const course = plan.courses.find((c) => c.id === id);
   const term = plan.terms.find((t) => t.id === course?.term);
   return course && term && { plan, course, term };
+}
+
+/** A file against a plan, in slices: a long one holds up nobody. */
+async function linesOf(calendar: ReadCalendar, place: Target): Promise<ImportLine[]> {
+  const lines = await inSlices(calendar.events, eventComparison(place));
+  return [...lines.flat(), ...unreadLines(calendar)];
 }
 
 /** What a file would bring into a course. */
@@ -35,7 +43,7 @@ export async function previewImport(
   const place = await placeOf(pembit, course);
   if (!place) return refused('notFound');
   const calendar = await readUploaded(pembit, actor, file, place.term.tzid);
-  return calendar.ok ? done(compareCalendar(calendar.value, place)) : calendar;
+  return calendar.ok ? done(await linesOf(calendar.value, place)) : calendar;
 }
 
 export type Imported = Readonly<{
@@ -63,7 +71,7 @@ export async function importCalendar(
     const { course, term } = place;
     const zone = requireZone(term.tzid);
     const now = pembit.now();
-    const lines = compareCalendar(calendar.value, place);
+    const lines = await linesOf(calendar.value, place);
     const taken = new Set(
       (await select<{ uid: string }>(change, 'SELECT uid FROM entries')).map(({ uid }) => uid),
     );

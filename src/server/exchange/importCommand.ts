@@ -40,6 +40,20 @@ export function provenBy(pembit: Pick<Pembit, 'secret'>, command: ImportCommand,
   );
 }
 
+const doorMac = (secret: Buffer, until: string) =>
+  createHmac('sha256', secret).update(`command door ${until}`).digest('base64url');
+
+/** What a command says before its file is read: that it comes from whoever can read the secret, and until when it holds. */
+export const commandDoor = (secret: Buffer, until: number): string =>
+  `${until}.${doorMac(secret, String(until))}`;
+
+/** Whether the file of a command may be read at all. */
+export function mayKnock(pembit: Pick<Pembit, 'secret'>, door: string): boolean {
+  const [until = '', mac = ''] = door.split('.');
+  const [expected, given] = [Buffer.from(doorMac(pembit.secret, until)), Buffer.from(mac)];
+  return Number(until) > Date.now() && given.length === expected.length && timingSafeEqual(given, expected);
+}
+
 export type CommandReport = Readonly<{
   added: number;
   changed: number;
@@ -67,7 +81,7 @@ export async function importByCommand(
   const staff = await select<{ id: PersonId; email: string }>(
     pembit,
     `SELECT people.id, people.email FROM staff JOIN people ON people.id = staff.person_id
-     WHERE course_id = :course ORDER BY staff.role DESC, people.email`,
+     WHERE course_id = :course AND role IN ('instructor', 'co') ORDER BY staff.role DESC, people.email`,
     { course: course.id },
   );
   const who = as ? staff.find(({ email }) => email === as) : staff[0];

@@ -1,8 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { z } from 'zod';
 import type { PlanFile } from '@/core/exchange/planFile';
-import { planFile } from '@/core/exchange/planFile';
-import { missingIn } from '@/core/exchange/planFromFile';
 import type { FileId } from '@/core/ids';
 import { LARGEST_FILE } from '@/core/materials/fileTypes';
 import type { Outcome, Refused } from '@/core/refusals';
@@ -16,14 +13,15 @@ import { receive, storedPath } from '../materials/fileStore';
 import { keepReceived } from '../materials/uploadFile';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
+import { TooMuch, inForeignThread } from '../worker/inForeignThread';
+import type { OpenedPlan } from './parsePlan';
+import { parsePlan } from './parsePlan';
 
-const LARGEST_PLAN = 100 * 1024 * 1024;
+/** A term of forty courses is a tenth of it. */
+const LARGEST_PLAN = 20 * 1024 * 1024;
 const UUID = /[0-9a-f]{8}-[0-9a-f]{4}-[1-8][0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}/g;
 
 const bad = (message: string): Refused => refused('badRequest', [{ field: 'file', message }]);
-
-/** What was read of a package: the plan, and its text, in which ids can be exchanged. */
-export type OpenedPlan = Readonly<{ plan: PlanFile; text: string }>;
 
 /**
  * Reads an uploaded plan package. With `keepFiles` the files in it are kept as the actor's, and the plan leads to them; a file
@@ -43,35 +41,20 @@ export async function openPlan(
     const bytes = await opened.read('plan.json', LARGEST_PLAN);
     if (!bytes) return bad(planFileTexts.noPlan);
     const text = bytes.toString('utf8');
+    // Judged in a thread first: what is wrong, or endless, never comes here.
+    const wrong = await inForeignThread('plan', text);
+    if (wrong) return bad(wrong);
     const read = parsePlan(text);
     if (!read.ok || !keepFiles) return read;
     const kept = await keepInner(pembit, actor, opened, read.value.plan);
     return kept.ok ? withIds(text, (old) => kept.value.get(old)) : kept;
-  } catch {
+  } catch (error) {
+    if (error instanceof TooMuch) return bad(packageTexts.tooMuch);
     // What a zip says of its files shows only while they are unpacked.
     return bad(packageTexts.refusals.notZip);
   } finally {
     opened.close();
   }
-}
-
-export function parsePlan(text: string): Outcome<OpenedPlan> {
-  let json: unknown;
-  try {
-    json = JSON.parse(text);
-  } catch {
-    return bad(planFileTexts.noPlan);
-  }
-  const version = z.object({ format: z.literal('pembit-plan'), version: z.number() }).safeParse(json);
-  if (!version.success) return bad(planFileTexts.noPlan);
-  if (version.data.version !== 1) return bad(planFileTexts.newer);
-  const read = planFile.safeParse(json);
-  if (!read.success) {
-    const [issue] = read.error.issues;
-    return bad(planFileTexts.wrong(issue?.path.join('.') ?? '', issue?.message ?? ''));
-  }
-  const missing = missingIn(read.data);
-  return missing.length > 0 ? bad(planFileTexts.incomplete(missing.length)) : done({ plan: read.data, text });
 }
 
 /** The plan with other ids, wherever they stand: where `idOf` knows none, the id stays. */

@@ -38,7 +38,7 @@ let term: TermId;
 
 const signedIn = async (pembit: Pembit, id: PersonId): Promise<SignedIn> => ({
   person: (await personById(pembit, id))!,
-  viewer: await viewerOf(pembit, id),
+  viewer: await viewerOf(pembit, id, pembit.now()),
   session: '',
 });
 const bytesOf = async ({ body }: SavedPlan): Promise<Uint8Array> => {

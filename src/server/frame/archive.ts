@@ -23,7 +23,7 @@ export function archiveCourse(
 ): Promise<Outcome<{ code: string }>> {
   return perform(pembit, actor, 'archiveCourse', async (change) => {
     const row = await courseRow(change, id);
-    if (!row || !(await mayChangeStaff(change, actor, id))) return refused('notFound');
+    if (!row || !mayChangeStaff(actor, id)) return refused('notFound');
     await change.update('courses', id, { archived_at: archived ? change.nowMs : null });
     change.concerns(`course:${id}`);
     change.summarise(archived ? frameHistoryTexts.archived(row.code) : frameHistoryTexts.restored(row.code));
@@ -37,7 +37,7 @@ export async function deletionOf(
   actor: SignedIn,
   id: CourseId,
 ): Promise<Outcome<CourseContents>> {
-  return (await mayChangeStaff(pembit, actor, id)) ? done(await contentsOf(pembit, id)) : refused('notFound');
+  return mayChangeStaff(actor, id) ? done(await contentsOf(pembit, id)) : refused('notFound');
 }
 
 /** Deletes an archived course with everything in it alone; what it shares with other courses stays in those. */
@@ -48,7 +48,7 @@ export function deleteCourse(
 ): Promise<Outcome<{ code: string }>> {
   return perform(pembit, actor, 'deleteCourse', async (change) => {
     const row = await courseRow(change, id);
-    if (!row || !(await mayChangeStaff(change, actor, id))) return refused('notFound');
+    if (!row || !mayChangeStaff(actor, id)) return refused('notFound');
     if (row.archived_at === null) return refused('notArchived');
     await removeCourse(change, id);
     change.concerns(`course:${id}`);

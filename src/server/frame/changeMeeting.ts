@@ -1,6 +1,6 @@
 import type { MeetingInput } from '@/core/frame/frameInput';
-import type { MeetingId } from '@/core/ids';
-import { isStaffOf } from '@/core/entries/viewer';
+import type { MeetingId, SectionId } from '@/core/ids';
+import { may } from '@/core/may/may';
 import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
 import { entryTexts } from '@/core/texts/entries';
@@ -26,8 +26,11 @@ export function changeMeeting(
   return perform(pembit, actor, 'changeMeeting', async (change) => {
     const found = await meetingById(change, id);
     const courseId = found && (await courseOfSection(change, found.section));
-    if (!found || !courseId || !isStaffOf(actor.viewer, courseId)) return refused('notFound');
+    if (!found || !courseId) return refused('notFound');
     const { meeting, section } = found;
+    const parts = [{ course: courseId, sections: [section as SectionId] }];
+    if (!may(actor, input.act === 'cancel' ? 'callOffClass' : 'changeMeeting', { parts }).ok)
+      return refused('notFound');
     const { closures } = await loadFrame(change, [courseId]);
     const grown = { sequence: meeting.sequence + 1, lastModified: pembit.now() };
     const title = entryTexts.classTitle(meeting.ordinal);

@@ -1,82 +1,150 @@
-import { randomUUID } from 'node:crypto';
+import type { StaffInput } from '@/core/frame/staffInput';
 import type { CourseId, PersonId } from '@/core/ids';
-import type { Outcome } from '@/core/refusals';
-import { done, refused } from '@/core/refusals';
-import { frameHistoryTexts } from '@/core/texts/frameHistory';
+import { may } from '@/core/may/may';
+import type { Outcome, Refused } from '@/core/refusals';
+import { done, refused, refusedBecause } from '@/core/refusals';
+import { staffTexts } from '@/core/texts/staff';
 import type { Reader } from '@/data/database';
 import { select } from '@/data/database';
-import { personByEmail } from '@/data/people/people';
+import type { Change } from '@/data/history/change';
+import { refTo } from '@/data/history/personRefs';
+import { noteInOffice } from '@/data/people/officeLog';
+import { staffRow } from '@/data/people/memberRows';
+import type { Person } from '@/data/people/people';
+import { personByEmail, personById } from '@/data/people/people';
+import type { StaffRow } from '@/data/people/staff';
+import { endJoining, passOn, staffRowsOf } from '@/data/people/staff';
 import { perform } from '../history/perform';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
 
-type StaffRow = { id: string; person_id: PersonId; role: 'instructor' | 'co'; name: string };
+/** Whether somebody may change who teaches a course: its instructors and the administrator, not its other staff. */
+export const mayChangeStaff = (actor: SignedIn, course: CourseId): boolean =>
+  may(actor, 'changeStaff', { parts: [{ course }] }).ok;
 
-const staffRows = (reader: Reader, course: CourseId): Promise<StaffRow[]> =>
-  select(
-    reader,
-    'SELECT staff.id, person_id, role, people.name FROM staff JOIN people ON people.id = staff.person_id WHERE course_id = :course',
-    { course },
+const exists = async (reader: Reader, course: CourseId): Promise<boolean> =>
+  (await select(reader, 'SELECT 1 AS one FROM courses WHERE id = :course', { course })).length > 0;
+
+const isFor = (row: StaffRow, person: PersonId) => row.person_id === person;
+const instructors = (rows: readonly StaffRow[]) => rows.filter((row) => row.role === 'instructor');
+const bad = (field: string, message: string): Refused => refused('badRequest', [{ field, message }]);
+
+/** Why somebody cannot be on a course's staff. */
+async function notForStaff(change: Change, course: CourseId, person: Person): Promise<Refused | undefined> {
+  if (person.deactivated) return bad('email', staffTexts.deactivated(person.name));
+  const enrolled = await select(
+    change,
+    'SELECT 1 AS one FROM roster WHERE course_id = :course AND person_id = :person',
+    { course, person: person.id },
   );
+  return enrolled.length > 0 ? bad('email', staffTexts.takesCourse(person.name)) : undefined;
+}
 
-/** Who may change a course's staff: its instructors and the administrator, not its co-instructors. */
-const mayChange = (actor: SignedIn, rows: readonly StaffRow[]): boolean =>
-  rows.length > 0 &&
-  (actor.person.isAdmin ||
-    rows.some((row) => row.person_id === actor.person.id && row.role === 'instructor'));
-
-export const mayChangeStaff = async (reader: Reader, actor: SignedIn, course: CourseId): Promise<boolean> =>
-  mayChange(actor, await staffRows(reader, course));
-
-/** Adds a co-instructor: somebody with an account, by e-mail address. */
-export function addCoInstructor(
+/** Puts somebody with an account on a course's staff, or gives them another role there. */
+export function writeStaff(
   pembit: Pembit,
   actor: SignedIn,
   course: CourseId,
-  email: string,
+  input: StaffInput,
 ): Promise<Outcome<{ name: string }>> {
-  return perform(pembit, actor, 'addCoInstructor', async (change) => {
-    const rows = await staffRows(change, course);
-    if (!mayChange(actor, rows)) return refused('notFound');
-    const person = await personByEmail(change, email);
-    if (!person)
-      return refused('badRequest', [
-        {
-          field: 'email',
-          message: 'Nobody at this school has this address. The school’s office adds people.',
-        },
-      ]);
-    if (rows.some((row) => row.person_id === person.id))
-      return refused('badRequest', [
-        { field: 'email', message: `${person.name} teaches this course already.` },
-      ]);
-    const enrolled = await select(
-      change,
-      'SELECT 1 AS one FROM roster WHERE course_id = :course AND person_id = :person',
-      { course, person: person.id },
-    );
-    if (enrolled.length > 0)
-      return refused('badRequest', [{ field: 'email', message: `${person.name} takes this course.` }]);
-    await change.insert('staff', [{ id: randomUUID(), course_id: course, person_id: person.id, role: 'co' }]);
+  return perform(pembit, actor, 'changeStaff', async (change) => {
+    if (!mayChangeStaff(actor, course) || !(await exists(change, course))) return refused('notFound');
+    const person = input.person
+      ? await personById(change, input.person)
+      : await personByEmail(change, input.email!);
+    if (!person) return bad('email', staffTexts.noSuchPerson);
+    const wrong = await notForStaff(change, course, person);
+    if (wrong) return wrong;
+    const rows = await staffRowsOf(change, course);
+    const known = rows.find((row) => isFor(row, person.id));
+    const left = instructors(rows).filter((row) => !isFor(row, person.id));
+    if (known?.role === 'instructor' && input.role !== 'instructor' && left.length === 0)
+      return refused('needsSuccessor');
+    const helps = input.role === 'assistant' || input.role === 'substitute';
+    const days = input.role === 'substitute' ? { from: input.from!.toString(), until: input.until!.toString() } : {}; // prettier-ignore
+    const row = staffRow({ course, person: person.id, role: input.role, sections: helps ? input.sections : [], ...days }); // prettier-ignore
+    if (known) await change.update('staff', known.id, { ...row, id: known.id });
+    else await change.insert('staff', [row]);
+    await noteInOffice(change, { act: 'staff', actor: actor.person.id, person: person.id, course, detail: input.role }); // prettier-ignore
     change.concerns(`course:${course}`, `person:${person.id}`);
-    change.summarise(frameHistoryTexts.addedStaff(person.name));
+    change.summarise(staffTexts.made(refTo(person.id), input.role));
     return done({ name: person.name });
   });
 }
 
-/** Takes a co-instructor off the staff. An instructor stays: a course is never without one. */
-export function removeCoInstructor(
+/** Who takes over what somebody holds: the colleague who was named, or else the first instructor who stays. */
+function heirOf(
+  rows: readonly StaffRow[],
+  from: PersonId,
+  named: PersonId | undefined,
+): StaffRow | undefined {
+  const planning = rows.filter(
+    (row) => !isFor(row, from) && (row.role === 'instructor' || row.role === 'co'),
+  );
+  return named ? planning.find((row) => isFor(row, named)) : instructors(planning)[0];
+}
+
+/**
+ * Takes somebody off a course's staff: what they hold for it goes to a colleague, and its joining address closes. Whoever is its
+ * only instructor names a successor, who becomes one.
+ */
+export async function leaveStaff(
+  change: Change,
+  actor: SignedIn,
+  { course, person, successor }: Readonly<{ course: CourseId; person: PersonId; successor?: PersonId }>,
+): Promise<Outcome<{ name: string }>> {
+  const rows = await staffRowsOf(change, course);
+  const own = rows.find((row) => isFor(row, person));
+  if (!own) return refused('notFound');
+  let heir = heirOf(rows, person, successor);
+  if (successor && !heir) {
+    const colleague = await personById(change, successor);
+    const wrong = colleague ? await notForStaff(change, course, colleague) : bad('successor', staffTexts.chooseSuccessor); // prettier-ignore
+    if (wrong) return wrong;
+    await change.insert('staff', [staffRow({ course, person: successor, role: 'instructor' })]);
+    heir = (await staffRowsOf(change, course)).find((row) => isFor(row, successor));
+  }
+  const sole = own.role === 'instructor' && instructors(rows).every((row) => isFor(row, person));
+  if (sole && !successor)
+    return refusedBecause('needsSuccessor', heirOf(rows, person, undefined) ? '' : staffTexts.nobodyElse);
+  if (sole && heir!.role !== 'instructor') await change.update('staff', heir!.id, { role: 'instructor' });
+  if (heir) await passOn(change, { course, from: person, to: heir.person_id as PersonId });
+  await endJoining(change, course);
+  await change.remove('staff', own.id);
+  await noteInOffice(change, { act: 'staff', actor: actor.person.id, person, course, detail: 'left' });
+  change.concerns(`course:${course}`, `person:${person}`);
+  return done({ name: own.name });
+}
+
+/** Takes somebody off the staff of a course. */
+export function removeStaff(
   pembit: Pembit,
   actor: SignedIn,
-  { course, person }: { course: CourseId; person: PersonId },
+  asked: Readonly<{ course: CourseId; person: PersonId; successor?: PersonId }>,
 ): Promise<Outcome<{ name: string }>> {
-  return perform(pembit, actor, 'removeCoInstructor', async (change) => {
-    const rows = await staffRows(change, course);
-    const row = rows.find((r) => r.person_id === person && r.role === 'co');
-    if (!row || !mayChange(actor, rows)) return refused('notFound');
-    await change.remove('staff', row.id);
-    change.concerns(`course:${course}`, `person:${person}`);
-    change.summarise(frameHistoryTexts.removedStaff(row.name));
-    return done({ name: row.name });
+  return perform(pembit, actor, 'changeStaff', async (change) => {
+    if (!mayChangeStaff(actor, asked.course)) return refused('notFound');
+    const left = await leaveStaff(change, actor, asked);
+    if (left.ok) change.summarise(staffTexts.removed(refTo(asked.person)));
+    return left;
+  });
+}
+
+/** What somebody holds for a course goes to a colleague, in one act; both stay on the staff. */
+export function handOver(
+  pembit: Pembit,
+  actor: SignedIn,
+  { course, from, to }: Readonly<{ course: CourseId; from: PersonId; to: PersonId }>,
+): Promise<Outcome<{ name: string }>> {
+  return perform(pembit, actor, 'handOver', async (change) => {
+    const own = from === actor.person.id && may(actor, 'planEntry', { parts: [{ course }] }).ok;
+    if (!own && !mayChangeStaff(actor, course)) return refused('notFound');
+    const rows = await staffRowsOf(change, course);
+    const heir = rows.find((row) => isFor(row, to) && (row.role === 'instructor' || row.role === 'co'));
+    if (!rows.some((row) => isFor(row, from))) return refused('notFound');
+    if (!heir || from === to) return bad('to', staffTexts.chooseSuccessor);
+    await passOn(change, { course, from, to });
+    change.summarise(staffTexts.handedOver(refTo(from), refTo(to)));
+    return done({ name: heir.name });
   });
 }

@@ -17,6 +17,7 @@ import { perform } from '../history/perform';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
 import { refitMeetings } from './refitMeetings';
+import { staffRow } from '@/data/people/memberRows';
 
 /** A code is unique within its term: it is what addresses and commands use. */
 export async function codeTaken(
@@ -58,9 +59,7 @@ export function addCourse(
         join_hash: null,
       },
     ]);
-    await change.insert('staff', [
-      { id: randomUUID(), course_id: id, person_id: input.instructor, role: 'instructor' },
-    ]);
+    await change.insert('staff', [staffRow({ course: id, person: input.instructor, role: 'instructor' })]);
     for (const { name, week } of input.sections) {
       const section = randomUUID() as SectionId;
       await change.insert('sections', [{ id: section, course_id: id, name }]);

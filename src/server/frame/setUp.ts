@@ -1,8 +1,10 @@
 import { randomUUID } from 'node:crypto';
 import type { PersonId, TermId } from '@/core/ids';
+import { NO_SETTINGS } from '@/core/frame/schoolSettings';
 import type { SetupInput } from '@/core/frame/frameInput';
 import type { Outcome } from '@/core/refusals';
-import { done, refused } from '@/core/refusals';
+import { done, refused, tooOften } from '@/core/refusals';
+import { setupTexts } from '@/core/texts/school';
 import { select } from '@/data/database';
 import { personRow } from '@/data/people/people';
 import { recordChange } from '@/data/history/change';
@@ -10,15 +12,21 @@ import { fromTerm } from '@/data/plan/frameRows';
 import { writeSettings } from '@/data/plan/schoolSettings';
 import type { Pembit } from '../pembit';
 import { choosePassword } from '../session/choosePassword';
-
-/** Whether nobody has been here yet: then the first-run page is open, and nothing else. */
-export async function isEmpty(pembit: Pembit): Promise<boolean> {
-  const [row] = await select<{ people: number }>(pembit, 'SELECT COUNT(*) AS people FROM people');
-  return row?.people === 0;
-}
+import { takeTries } from '../session/tries';
+import { isEmpty } from './isEmpty';
+import { isSetupCode } from './setupCode';
 
 /** The first run: an administrator's account, the school, its first term. Refused once anybody has an account. */
-export async function setUp(pembit: Pembit, input: SetupInput): Promise<Outcome<{ email: string }>> {
+export async function setUp(
+  pembit: Pembit,
+  input: SetupInput,
+  from: string,
+): Promise<Outcome<{ email: string }>> {
+  const wait = takeTries(pembit, [['setup', from]]);
+  if (wait > 0) return tooOften(wait);
+  if (!(await isEmpty(pembit))) return refused('notFound');
+  if (!isSetupCode(input.code))
+    return refused('badRequest', [{ field: 'code', message: setupTexts.wrongCode }]);
   const chosen = await choosePassword(input.password, [input.name, input.email, input.school]);
   if (!chosen.ok) return chosen;
   const nowMs = pembit.now().epochMilliseconds;
@@ -33,10 +41,11 @@ export async function setUp(pembit: Pembit, input: SetupInput): Promise<Outcome<
       await change.insert('people', [personRow(first, nowMs, chosen.value)]);
       await change.insert('terms', [fromTerm({ ...input.term, id: randomUUID() as TermId })]);
       await writeSettings(change, {
+        ...NO_SETTINGS,
         name: input.school,
         locale: input.locale,
         weekStart: input.weekStart,
-        secondStepForStaff: false,
+        retention: input.retention,
       });
       return done({ email });
     },

@@ -4,7 +4,7 @@ import { done, refused } from '@/core/refusals';
 import { frameHistoryTexts } from '@/core/texts/frameHistory';
 import { courseIdsOf } from '@/data/plan/frameStore';
 import { allTerms } from '@/data/plan/loadPlan';
-import { writeSettings } from '@/data/plan/schoolSettings';
+import { schoolSettings, writeSettings } from '@/data/plan/schoolSettings';
 import { perform } from '../history/perform';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
@@ -17,7 +17,7 @@ export function changeSettings(
 ): Promise<Outcome<{ name: string }>> {
   return perform(pembit, actor, 'changeSettings', async (change) => {
     if (!actor.person.isAdmin) return refused('notYours');
-    await writeSettings(change, input);
+    await writeSettings(change, { ...(await schoolSettings(change)), ...input });
     // Dates stand in every page and feed.
     for (const term of await allTerms(change))
       change.concerns(...(await courseIdsOf(change, term.id)).map((course) => `course:${course}` as const));

@@ -1,6 +1,7 @@
 import type { EntryId } from '@/core/ids';
 import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
+import { historyTexts } from '@/core/texts/history';
 import { historyOfEntry } from '@/data/history/undo';
 import { editableEntry } from '../entries/editableEntry';
 import type { Pembit } from '../pembit';
@@ -15,5 +16,5 @@ export async function entryHistory(
   id: EntryId,
 ): Promise<Outcome<HistoryLine[]>> {
   const found = await editableEntry(pembit, actor.viewer, id);
-  return found.ok ? done(await historyOfEntry(pembit, id)) : refused('notFound');
+  return found.ok ? done(await historyOfEntry(pembit, id, historyTexts.somebody)) : refused('notFound');
 }

@@ -2,6 +2,7 @@ import type { Outcome, Refused } from '@/core/refusals';
 import { refused } from '@/core/refusals';
 import type { Change } from '@/data/history/change';
 import { recordChange } from '@/data/history/change';
+import type { Act } from '@/core/may/acts';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
 
@@ -20,7 +21,7 @@ class Rollback extends Error {
 export async function perform<T>(
   pembit: Pembit,
   actor: SignedIn,
-  act: string,
+  act: Act | 'undo',
   work: (change: Change) => Promise<Outcome<T>>,
   first?: () => Promise<Outcome<unknown>>,
 ): Promise<Outcome<T>> {

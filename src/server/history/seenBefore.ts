@@ -1,11 +1,10 @@
-import { isStaffOf } from '@/core/entries/viewer';
-import type { CourseId, HistoryId } from '@/core/ids';
+import type { HistoryId } from '@/core/ids';
 import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
 import { historyRecord } from '@/data/history/undo';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
-import { whoHadSeen } from './tellChange';
+import { mayTell, whoHadSeen } from './tellChange';
 
 /** How many students had been shown what an act changed: what the message after it offers to tell. */
 export async function seenBefore(
@@ -14,6 +13,7 @@ export async function seenBefore(
   id: HistoryId,
 ): Promise<Outcome<{ seen: number }>> {
   const record = await historyRecord(pembit, id);
-  const may = record?.courses.length && record.courses.every((c) => isStaffOf(actor.viewer, c as CourseId));
-  return record && may ? done({ seen: await whoHadSeen(pembit, record) }) : refused('notFound');
+  return record && mayTell(actor, record)
+    ? done({ seen: await whoHadSeen(pembit, record) })
+    : refused('notFound');
 }

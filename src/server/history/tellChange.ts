@@ -1,15 +1,17 @@
 import type { Entry } from '@/core/entries/entry';
 import { audienceOf, mainMoment } from '@/core/entries/entry';
-import { isStaffOf } from '@/core/entries/viewer';
 import type { CourseId, HistoryId } from '@/core/ids';
+import { may } from '@/core/may/may';
 import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
+import { historyTexts } from '@/core/texts/history';
 import { mailTexts } from '@/core/texts/mail';
 import { momentLabel } from '@/core/time/dateLabels';
 import { momentFrom } from '@/core/time/zonedWall';
 import { entryById } from '@/data/entries/entries';
 import { shownTo } from '@/data/entries/shown';
 import type { HistoryRecord } from '@/data/history/undo';
+import { withNames } from '@/data/history/personRefs';
 import { historyRecord } from '@/data/history/undo';
 import type { Letter } from '@/data/mail/outbox';
 import { queueLetters } from '@/data/mail/outbox';
@@ -43,6 +45,12 @@ export async function whoHadSeen(reader: Reader, record: HistoryRecord): Promise
   return new Set([...shown.map((row) => row.person), ...(await studentsOfMovedPlans(reader, record))]).size;
 }
 
+/** Whoever may tell students of an act: who may do the like now; who did it themselves, in whichever sections that was. */
+export const mayTell = (actor: SignedIn, { courses, actor: by }: HistoryRecord): boolean =>
+  may(actor, 'tellChange', {
+    parts: courses.map((course) => ({ course: course as CourseId, ...(by === actor.person.id ? { sections: [] } : {}) })), // prettier-ignore
+  }).ok;
+
 /**
  * Writes to everybody who had been shown what an act changed: what it was, what it is now. The letters wait a minute;
  * undoing the act takes them back.
@@ -55,10 +63,7 @@ export function tellChange(
   return pembit.queue.write(async (writer) => {
     const record = await historyRecord(writer, id);
     if (!record || record.undone) return refused('notFound');
-    const may =
-      record.courses.length > 0 &&
-      record.courses.every((course) => isStaffOf(actor.viewer, course as CourseId));
-    if (!may) return refused('notFound');
+    if (!mayTell(actor, record)) return refused('notFound');
     const { locale } = await schoolSettings(writer);
     const changed = changedEntries(record);
     const shown = await shownTo(
@@ -84,13 +89,14 @@ export function tellChange(
       for (const { person } of shown.filter((row) => row.entry === entryId))
         letters.set(person, [...(letters.get(person) ?? []), line]);
     }
+    const [said] = await withNames(writer, [{ summary: record.summary }], historyTexts.somebody);
     const ready: Letter[] = [];
     for (const [personId, lines] of letters) {
       const person = await personById(writer, personId);
       if (person)
         ready.push({
           to: person.email,
-          subject: mailTexts.changedSubject(record.summary),
+          subject: mailTexts.changedSubject(said!.summary),
           text: mailTexts.changed(person.name, lines, actor.person.name),
           sender: actor.person.id,
         });

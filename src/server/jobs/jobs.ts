@@ -9,6 +9,7 @@ import { remind } from '../signup/runTimes';
 import { keepTries } from '../session/tries';
 import { sendDigests } from '../students/digests';
 import { tidy } from './tidy';
+import { nightlyBackup } from '../backup/nightly';
 import type { Job } from './scheduler';
 
 /** Meetings of single times: made where they are missing, closed where they are not needed any more. */
@@ -30,6 +31,7 @@ export function jobsOf(pembit: Pembit): Job[] {
     { name: 'reads', pattern: '*/10 * * * * *', run: writeReads },
     { name: 'tries', pattern: '*/3 * * * * *', run: keepTries },
     { name: 'digests', pattern: '0 0 * * * *', run: sendDigests },
+    { name: 'backup', pattern: '0 40 2 * * *', run: nightlyBackup },
     { name: 'tidy', pattern: '0 20 3 * * *', run: tidy },
   ];
 }

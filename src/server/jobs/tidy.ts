@@ -1,44 +1,121 @@
+import { readdirSync, rmSync, statSync } from 'node:fs';
+import path from 'node:path';
+import { Temporal } from 'temporal-polyfill';
+import { ARCHIVES_AFTER_DAYS, daysKept } from '@/core/frame/retention';
+import type { CourseId } from '@/core/ids';
 import { frameHistoryTexts } from '@/core/texts/frameHistory';
 import { select } from '@/data/database';
 import { forgetTombstones } from '@/data/entries/tombstones';
 import { recordChange } from '@/data/history/change';
-import { forgetOutdated, forgetHistoryBefore } from '@/data/jobs/outdated';
+import { forgetForAge, forgetOutdated } from '@/data/jobs/outdated';
 import { forgetUnusedFiles } from '@/data/materials/files';
+import { noteInOffice } from '@/data/people/officeLog';
+import { personById } from '@/data/people/people';
+import { erasePerson } from '@/data/people/personalData';
 import { removeCourse } from '@/data/plan/removeCourse';
 import { schoolSettings } from '@/data/plan/schoolSettings';
-import type { CourseId } from '@/core/ids';
 import { removeStored } from '../materials/fileStore';
+import { noteErasure } from '../people/erasures';
 import type { Pembit } from '../pembit';
 
+const DAY_MS = 24 * 3_600_000;
 /** How long an uploaded file may wait for something that leads to it. */
-const UNUSED_FILES_MS = 7 * 24 * 3_600_000;
+const UNUSED_FILES_MS = 7 * DAY_MS;
+/** How long a copy made before a migration is of use; longer it would keep what the school has forgotten. */
+const COPIES_MS = 30 * DAY_MS;
+
+type CourseRow = Readonly<{ id: CourseId; code: string }>;
+
+/** Puts courses out of the way whose term ended so long ago. Their instructors can bring them back. */
+async function archiveEnded(pembit: Pembit): Promise<void> {
+  const now = pembit.now();
+  const today = Temporal.PlainDate.from(now.toString().slice(0, 10));
+  const courses = await select<CourseRow>(
+    pembit,
+    `SELECT courses.id, courses.code FROM courses JOIN terms ON terms.id = courses.term_id
+     WHERE archived_at IS NULL AND terms.ends_on < :before`,
+    { before: today.subtract({ days: ARCHIVES_AFTER_DAYS }).toString() },
+  );
+  for (const { id, code } of courses)
+    await recordChange(
+      pembit.queue,
+      { act: 'archiveCourse', summary: frameHistoryTexts.archived(code), actor: null, nowMs: now.epochMilliseconds },
+      async (change) => {
+        await change.update('courses', id, { archived_at: change.nowMs });
+        change.concerns(`course:${id}`);
+      },
+    ); // prettier-ignore
+}
+
+/** Deletes courses that have been archived for longer than the school keeps them. */
+async function forgetCourses(pembit: Pembit, beforeMs: number): Promise<void> {
+  const nowMs = pembit.now().epochMilliseconds;
+  const courses = await select<CourseRow>(pembit, 'SELECT id, code FROM courses WHERE archived_at < :beforeMs', { beforeMs }); // prettier-ignore
+  for (const { id, code } of courses) {
+    const { history } = await recordChange(
+      pembit.queue,
+      { act: 'tidy', summary: frameHistoryTexts.deletedCourse(code), actor: null, nowMs },
+      async (change) => {
+        await removeCourse(change, id);
+        change.concerns(`course:${id}`);
+      },
+    );
+    // What goes for age goes: the act that took it away does not keep it.
+    await pembit.queue.write((writer) =>
+      writer.sequelize.query('DELETE FROM history WHERE id = :history', {
+        replacements: { history: history ?? '' },
+        transaction: writer.transaction,
+      }),
+    );
+  }
+}
+
+/** Deletes copies of the database that were made before migrations, once they are a month old. */
+function forgetCopies(folder: string): void {
+  const copies = path.join(folder, 'backups');
+  for (const name of readdirIfThere(copies))
+    if (
+      /^before-.+\.sqlite$/.test(name) &&
+      Date.now() - statSync(path.join(copies, name)).mtimeMs > COPIES_MS
+    )
+      rmSync(path.join(copies, name));
+}
+
+function readdirIfThere(folder: string): string[] {
+  try {
+    return readdirSync(folder);
+  } catch {
+    return [];
+  }
+}
 
 /**
- * Forgets what has run out: sessions, sign-in links, letters that arrived long ago; and, where the school says how many
- * years it keeps things, older history and courses that have been archived for longer.
+ * Forgets what has run out, and what the school has decided to keep no longer, class by class; nothing for age while it holds
+ * everything for a case. Courses that ended archive themselves.
  */
 export async function tidy(pembit: Pembit): Promise<void> {
-  const now = pembit.now();
-  const nowMs = now.epochMilliseconds;
+  const nowMs = pembit.now().epochMilliseconds;
   await pembit.queue.write(async (writer) => {
     await forgetOutdated(writer, nowMs);
     await forgetTombstones(writer, nowMs);
   });
   const unused = await pembit.queue.write((writer) => forgetUnusedFiles(writer, nowMs - UNUSED_FILES_MS));
   for (const hash of unused) await removeStored(pembit.config, hash);
-  const { keepYears } = await schoolSettings(pembit);
-  if (keepYears === undefined) return;
-  const before = now.toZonedDateTimeISO('UTC').subtract({ years: keepYears }).epochMilliseconds;
-  const courses = await select<{ id: CourseId; code: string }>(
-    pembit,
-    'SELECT id, code FROM courses WHERE archived_at < :before',
-    { before },
-  );
-  for (const { id, code } of courses)
-    await recordChange(
-      pembit.queue,
-      { act: 'tidy', summary: frameHistoryTexts.deletedCourse(code), actor: null, nowMs },
-      (change) => removeCourse(change, id),
-    );
-  await pembit.queue.write((writer) => forgetHistoryBefore(writer, before));
+  await archiveEnded(pembit);
+  const { retention, heldFor } = await schoolSettings(pembit);
+  if (heldFor !== '') return;
+  const courseDays = daysKept(retention, 'courses');
+  if (courseDays !== undefined) await forgetCourses(pembit, nowMs - courseDays * DAY_MS);
+  const { people, hashes } = await pembit.queue.write((writer) => forgetForAge(writer, retention, nowMs));
+  for (const hash of hashes) await removeStored(pembit.config, hash);
+  for (const id of people) {
+    const person = await personById(pembit, id);
+    if (!person) continue;
+    noteErasure(pembit.config.dataFolder, { id, at: nowMs });
+    await pembit.queue.write(async (writer) => {
+      await erasePerson(writer, person, nowMs);
+      await noteInOffice({ ...writer, nowMs }, { act: 'erased', actor: null, person: id, detail: 'age' });
+    });
+  }
+  forgetCopies(pembit.config.dataFolder);
 }

@@ -12,6 +12,7 @@ import { shiftEntries } from '../entries/shiftEntry';
 import type { SignedIn } from '../session/session';
 import { courseLoad } from './courseLoad';
 import { proposeSpread, spreadInput } from './spreadWork';
+import { rosterRow } from '@/data/people/memberRows';
 
 let school: School;
 /** Teaches the other course, which everybody takes, too. */
@@ -25,7 +26,7 @@ beforeEach(async () => {
 
 const enrol = (people: readonly PersonId[]) =>
   recordChange(school.pembit.queue, { act: 'test', summary: '', actor: null, nowMs: 0 }, async (change) => {
-    await change.insert('roster', people.map((person) => ({ id: `${person} other`, course_id: school.other, section_id: null, person_id: person }))); // prettier-ignore
+    await change.insert('roster', people.map((person) => rosterRow({ course: school.other, person }))); // prettier-ignore
   });
 const work = async (due: string, { by = school.instructor, course = school.course, ...changes }: { by?: SignedIn; course?: CourseId; [key: string]: unknown } = {}) =>
   valueOf(await planEntry(school.pembit, by, entryInput.parse({ kind: 'assignment', title: `Due ${due}`, due, audience: [{ course }], ...changes }))) as AssignmentEntry; // prettier-ignore

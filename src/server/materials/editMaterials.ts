@@ -18,7 +18,7 @@ import { insertMaterials, removeMaterial, replaceMaterial } from '@/data/materia
 import { perform } from '../history/perform';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
-import { ownFiles } from './linkErrors';
+import { ownFiles, roomError } from './linkErrors';
 import { materialFor, outlineFor } from './outlineFor';
 
 type Made = Readonly<{ id: MaterialId; title: string }>;
@@ -34,10 +34,12 @@ function contentOf({ title, url, text, visibleFrom, file }: MaterialInput, tzid:
   };
 }
 
-/** A file that is not the actor's to pass on. */
-async function fileErrors(reader: Reader, actor: SignedIn, file: FileId | undefined) {
-  if (!file || (await ownFiles(reader, actor, [file])).has(file)) return undefined;
-  return refused('badRequest', [{ field: 'file', message: fileTexts.notKept }]);
+/** A file that is not the actor's to pass on, or for which the course has no room. */
+async function fileErrors(reader: Reader, actor: SignedIn, course: CourseId, file: FileId | undefined) {
+  if (!file) return undefined;
+  const own = (await ownFiles(reader, actor, [file])).has(file);
+  const message = own ? await roomError(reader, [course], [file]) : fileTexts.notKept;
+  return message && refused('badRequest', [{ field: 'file', message }]);
 }
 
 /** Adds something at the end of a unit, or of the outline. */
@@ -54,7 +56,7 @@ export function addMaterial(
     const { parent, kind } = input;
     if (parent && materials.find((material) => material.id === parent)?.kind !== 'unit')
       return refused('badRequest', [{ field: 'parent', message: materialTexts.noSuchUnit }]);
-    const bad = await fileErrors(change, actor, input.file);
+    const bad = await fileErrors(change, actor, id, input.file);
     if (bad) return bad;
     const now = pembit.now();
     const material: Material = {
@@ -87,7 +89,7 @@ export function changeMaterial(
     const { material, tzid } = found.value;
     if (leadsNowhere({ ...input, kind: material.kind }))
       return refused('badRequest', [{ field: 'url', message: materialTexts.needsAddress }]);
-    const bad = await fileErrors(change, actor, input.file);
+    const bad = await fileErrors(change, actor, material.course, input.file);
     if (bad) return bad;
     const grown = { sequence: material.sequence + 1, lastModified: pembit.now() };
     await replaceMaterial(change, { ...material, ...contentOf(input, tzid), ...grown }, tzid);

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { CartridgeReading } from '@/core/exchange/readCartridge';
-import { readCartridge, readManifest, textsNeeded } from '@/core/exchange/readCartridge';
+import { textsNeeded } from '@/core/exchange/readCartridge';
 import { LARGEST_XML } from '@/core/exchange/decodeXml';
 import type { CourseId, FileId, MaterialId } from '@/core/ids';
 import type { CartridgeComparison, ReadyItem } from '@/core/materials/compareCartridge';
@@ -9,8 +9,7 @@ import { LARGEST_FILE, isRecording } from '@/core/materials/fileTypes';
 import type { Material } from '@/core/materials/material';
 import { placesAtEnd } from '@/core/materials/outline';
 import type { Outcome, Refused } from '@/core/refusals';
-import { done, refused } from '@/core/refusals';
-import { sanitize } from '@/core/richText/sanitize';
+import { done, refused, refusedBecause } from '@/core/refusals';
 import { packageTexts } from '@/core/texts/packages';
 import type { Reader } from '@/data/database';
 import { filesById } from '@/data/materials/files';
@@ -25,7 +24,9 @@ import type { CourseOutline } from './outlineFor';
 import { outlineFor } from './outlineFor';
 import type { Package } from './openPackage';
 import { openPackage } from './openPackage';
+import { roomError } from './linkErrors';
 import { judgeReceived, keepReceived } from './uploadFile';
+import { TooMuch, inForeignThread } from '../worker/inForeignThread';
 
 type Progress = Readonly<{ report: Report; signal: AbortSignal }>;
 type Skipped = Readonly<{ title: string; why: string }>;
@@ -53,15 +54,17 @@ async function unpack(
   try {
     const bytes = await opened.read('imsmanifest.xml', LARGEST_XML);
     if (!bytes) return bad(packageTexts.refusals.noManifest);
-    const manifest = readManifest(bytes);
+    const manifest = await inForeignThread('manifest', bytes);
     if ('refused' in manifest) return bad(packageTexts.refusals[manifest.refused]);
     const texts = new Map<string, Buffer>();
     for (const name of textsNeeded(manifest)) {
       const text = await opened.read(name, LARGEST_XML);
       if (text) texts.set(name, text);
     }
-    return await unpackFiles(pembit, opened, readCartridge(manifest, texts, opened.names), progress);
-  } catch {
+    const read = await inForeignThread('cartridge', { manifest, texts, names: opened.names });
+    return await unpackFiles(pembit, opened, read, progress);
+  } catch (error) {
+    if (error instanceof TooMuch) return bad(packageTexts.tooMuch);
     // What a zip says of its files shows only while they are unpacked.
     return bad(packageTexts.refusals.notZip);
   } finally {
@@ -85,7 +88,7 @@ async function unpackFiles(
     }
     report(i + 1, items.length);
     if (item.file === undefined) {
-      ready.push({ ...item, text: sanitize(item.text) });
+      ready.push(item);
       continue;
     }
     const name = item.file.split('/').at(-1) ?? item.file;
@@ -193,6 +196,8 @@ export async function importPackage(
   return perform(pembit, actor, 'importPackage', async (change) => {
     const outline = await outlineFor(change, actor, course);
     if (!outline.ok) return outline;
+    const full = await roomError(change, [course], [...files.values()]);
+    if (full) return refusedBecause('noRoomForFiles', full);
     const { lines } = await compare(change, items, outline.value.materials);
     const now = pembit.now();
     const { changed, fresh } = materialsFrom({ ...outline.value, lines, files, now });

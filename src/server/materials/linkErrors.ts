@@ -1,15 +1,17 @@
 import type { Link } from '@/core/entries/entry';
-import { coursesOf } from '@/core/entries/viewer';
 import type { CourseId, FileId } from '@/core/ids';
 import type { FieldError } from '@/core/refusals';
 import { fileTexts } from '@/core/texts/files';
 import { materialTexts } from '@/core/texts/materials';
+import { retentionTexts } from '@/core/texts/retention';
 import type { Reader } from '@/data/database';
+import { courseBytes, megabytes } from '@/data/materials/fileRoom';
 import { filesForStaff } from '@/data/materials/files';
+import { schoolSettings } from '@/data/plan/schoolSettings';
 import { materialsOf } from '@/data/materials/materials';
 import type { SignedIn } from '../session/session';
 
-/** Of some files, those that the actor may lead others to: what they uploaded, and what their courses lead to already. */
+/** Of some files, those that the actor may lead others to: what they uploaded, and what a course leads to that they teach. */
 export async function ownFiles(
   reader: Reader,
   actor: SignedIn,
@@ -17,8 +19,22 @@ export async function ownFiles(
 ): Promise<ReadonlySet<FileId>> {
   const asked = files.filter((id) => id !== undefined);
   return new Set(
-    asked.length === 0 ? [] : await filesForStaff(reader, asked, actor.person.id, coursesOf(actor.viewer)),
+    asked.length === 0 ? [] : await filesForStaff(reader, asked, actor.person.id, [...actor.viewer.staffOf]),
   );
+}
+
+/** What is said where a course has no room for some files, before they are hung on it. */
+export async function roomError(
+  reader: Reader,
+  courses: readonly CourseId[],
+  files: readonly FileId[],
+): Promise<string | undefined> {
+  if (files.length === 0) return undefined;
+  const { courseMegabytes } = await schoolSettings(reader);
+  for (const course of courses)
+    if (megabytes(await courseBytes(reader, course, files)) > courseMegabytes)
+      return retentionTexts.courseFull(courseMegabytes);
+  return undefined;
 }
 
 /** Links to materials lead to those of the courses that something is for; links to files, to what the actor may pass on. */
@@ -35,7 +51,9 @@ export async function linkErrors(
     actor,
     links.map((link) => link.file),
   );
+  const full = await roomError(reader, courses, links.flatMap((link) => link.file ?? [])); // prettier-ignore
   return links.flatMap(({ material, file }, i) => [
+    ...(file && full ? [{ field: `links.${i}.file`, message: full }] : []),
     ...(material && !materials.has(material)
       ? [{ field: `links.${i}.material`, message: materialTexts.notOfCourse }]
       : []),

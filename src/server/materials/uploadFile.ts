@@ -9,8 +9,11 @@ import {
   plainFileName,
 } from '@/core/materials/fileTypes';
 import type { Outcome } from '@/core/refusals';
-import { done, refused } from '@/core/refusals';
+import { done, refused, refusedBecause } from '@/core/refusals';
 import { fileTexts } from '@/core/texts/files';
+import { retentionTexts } from '@/core/texts/retention';
+import { megabytes, schoolBytes } from '@/data/materials/fileRoom';
+import { schoolSettings } from '@/data/plan/schoolSettings';
 import type { StoredFile } from '@/data/materials/files';
 import { insertFile } from '@/data/materials/files';
 import type { Pembit } from '../pembit';
@@ -36,12 +39,24 @@ export async function uploadFile(
   const largest = LARGEST[as];
   const received = await receive(pembit.config, body, largest);
   if (!received) return bad(fileTexts.tooLarge(largest));
+  const full = await schoolRoomError(pembit, received.size);
+  if (full) {
+    await discard(received);
+    return refusedBecause('noRoomForFiles', full);
+  }
   const kept = await keepReceived(pembit, received, {
     name,
     owner: actor.person.id,
     mediaType: as === 'calendar' ? 'text/calendar' : undefined,
   });
   return 'refused' in kept ? bad(kept.refused) : done(kept);
+}
+
+/** What is said where the school's files have filled their room. */
+async function schoolRoomError(pembit: Pembit, size: number): Promise<string | undefined> {
+  const { schoolMegabytes } = await schoolSettings(pembit);
+  const full = megabytes((await schoolBytes(pembit)) + size) > schoolMegabytes;
+  return full ? retentionTexts.schoolFull(schoolMegabytes) : undefined;
 }
 
 /** The type that a received file is kept as, or a sentence that says why it is not. */

@@ -13,7 +13,7 @@ import type { StampScope } from '@/data/history/stamps';
 import { readStamps } from '@/data/history/stamps';
 import { goneAddress, outletByTokenHash } from '@/data/outlets/outlets';
 import type { Pembit } from '../pembit';
-import { mayTry } from '../session/tries';
+import { takeTries } from '../session/tries';
 import { keptPerson } from '../people/keptPeople';
 import { keptPlan } from '../plan/keptPlan';
 import { codedAnswer, conditional } from './conditional';
@@ -87,7 +87,7 @@ export function createOutletAnswerer(pembit: Pembit): (request: OutletRequest) =
     const outlet = hash === undefined ? undefined : await outletByTokenHash(pembit, hash);
     if (!wanted || !outlet || !serves(outlet, wanted)) {
       // Right addresses are never held up by wrong ones: only these are counted.
-      if (!mayTry(pembit, 'token', request.from ?? '')) return tooManyMisses(request);
+      if (takeTries(pembit, [['token', request.from ?? '']]) > 0) return tooManyMisses(request);
       const gone = hash !== undefined && !outlet ? await goneAddress(pembit, hash) : undefined;
       return goneAnswer(request, hash, gone, nowMs);
     }

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import type { OutletId } from '@/core/ids';
+import type { CourseId, OutletId } from '@/core/ids';
 import { isStaffOf } from '@/core/entries/viewer';
 import type { Outlet, PublishedOutlet } from '@/core/outlets/outlet';
 import { PERSONAL_DEFAULTS } from '@/core/outlets/outlet';
@@ -30,7 +30,7 @@ import { outletToken, tokenHash } from './token';
 export type Addressed<T extends Outlet = Outlet> = T & Readonly<{ url: string }>;
 
 /** The address people keep: `/feeds/TOKEN.ics` or `/embed/TOKEN`. */
-export function outletUrl(pembit: Pembit, outlet: Outlet): string {
+export function outletUrl(pembit: Pick<Pembit, 'config' | 'secret'>, outlet: Outlet): string {
   const token = outletToken(pembit.secret, outlet.id, outlet.generation);
   const { baseUrl } = pembit.config;
   return outlet.kind === 'feed' ? `${baseUrl}/feeds/${token}.ics` : `${baseUrl}/embed/${token}`;
@@ -42,7 +42,7 @@ const withUrl = <T extends Outlet>(pembit: Pembit, outlet: T): Addressed<T> => (
 });
 
 /** By which the database finds the outlet of an address. */
-export const outletHash = (pembit: Pembit, { id, generation }: Outlet): string =>
+export const outletHash = (pembit: Pick<Pembit, 'secret'>, { id, generation }: Outlet): string =>
   tokenHash(outletToken(pembit.secret, id, generation));
 
 /** What is wrong with what somebody would publish: courses of others, sections and calendars of none of the courses. */
@@ -77,13 +77,18 @@ export function publish(
   });
 }
 
-/** An outlet that somebody may change: their own, or one that holds nothing but courses they teach. */
+/**
+ * An outlet that somebody may change: their own, as long as they teach any of its courses, or one that holds nothing but
+ * courses they teach.
+ */
 export async function changeable(reader: Reader, actor: SignedIn, id: OutletId): Promise<Outcome<Outlet>> {
   const outlet = await outletById(reader, id);
   if (!outlet) return refused('notFound');
-  const teachesAll =
-    outlet.audience !== 'personal' && outlet.courses.every((course) => isStaffOf(actor.viewer, course));
-  return outlet.owner === actor.person.id || teachesAll ? done(outlet) : refused('notFound');
+  const own = outlet.owner === actor.person.id;
+  const teaches = (course: CourseId) => isStaffOf(actor.viewer, course);
+  const may =
+    outlet.audience === 'personal' ? own : own ? outlet.courses.some(teaches) : outlet.courses.every(teaches);
+  return may ? done(outlet) : refused('notFound');
 }
 
 /** One that somebody may change, with its address. */

@@ -7,7 +7,6 @@ import type { ReadCalendar } from '@/core/icalendar/readCalendar';
 import type { CalendarFacts, CalendarInput, CalendarLook } from '@/core/outside/calendarInput';
 import type { OutsideCalendar, OutsideTime } from '@/core/outside/outsideCalendar';
 import type { CalendarPreview } from '@/core/outside/calendarPreview';
-import { outsideTimes } from '@/core/outside/outsideTimes';
 import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
 import { historyTexts } from '@/core/texts/history';
@@ -33,6 +32,7 @@ import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
 import { askedClosures, fitCalendarClosures } from './calendarClosures';
 import { readUploaded } from './readUploaded';
+import { timesIn } from './timesIn';
 import type { Refreshed } from './refreshCalendar';
 import { failureOf, fetchCalendar, nextRead, refresh } from './refreshCalendar';
 
@@ -97,7 +97,7 @@ export async function previewCalendar(
   const source = await readSource(pembit, actor, input, term.value.tzid);
   if (!source.ok) return source;
   const { calendar } = source.value;
-  const times = outsideTimes(calendar, term.value);
+  const times = await timesIn(calendar, term.value);
   const now = pembit.now();
   const asked = askedClosures(skeleton(input, randomUUID() as CalendarId, times, now), term.value, now);
   const courses = input.courses ?? (await courseIdsOf(pembit, input.term));
@@ -134,7 +134,7 @@ export async function addCalendar(
   const source = await readSource(pembit, actor, input, term.value.tzid);
   if (!source.ok) return source;
   const { calendar: read } = source.value;
-  const times = outsideTimes(read, term.value);
+  const times = await timesIn(read, term.value);
   const { name, seenBy, active } = input;
   const calendar = {
     ...skeleton(input, randomUUID() as CalendarId, times, pembit.now()),

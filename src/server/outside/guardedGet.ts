@@ -38,10 +38,33 @@ export type OutsideRequest = Readonly<{
 
 class Blocked extends Error {}
 
+/**
+ * What the IANA special-purpose address registries (IPv4: RFC 6890 and later, IPv6 likewise; from memory) list beyond what
+ * ipaddr.js has names for: IPv4-compatible addresses, the translation prefixes, dummy and segment-routing prefixes, AS112 relays.
+ */
+const SPECIAL = [
+  '192.31.196.0/24', '192.52.193.0/24', '192.175.48.0/24', '192.88.99.0/24', '198.18.0.0/15', '240.0.0.0/4',
+  '::/96', '64:ff9b::/96', '64:ff9b:1::/48', '100::/64', '100:0:0:1::/64', '2001::/23', '2001:db8::/32', '2002::/16', '2620:4f:8000::/48',
+  '3fff::/20', '5f00::/16', 'fec0::/10',
+].map((network) => ipaddr.parseCIDR(network)); // prettier-ignore
+
+const isIn = (address: ipaddr.IPv4 | ipaddr.IPv6, [network, bits]: [ipaddr.IPv4 | ipaddr.IPv6, number]) =>
+  address.kind() === network.kind() && address.match(network as never, bits);
+
 /** Whether an address belongs to the open internet: not private, loopback, link-local, nor a way to reach those. */
 export function isOpenAddress(address: string): boolean {
-  // `process` reads IPv4 written as IPv6; every other special range has a name of its own.
-  return ipaddr.isValid(address) && ipaddr.process(address).range() === 'unicast';
+  if (!ipaddr.isValid(address)) return false;
+  // `process` reads IPv4 written as IPv6.
+  const read = ipaddr.process(address);
+  return read.range() === 'unicast' && !SPECIAL.some((network) => isIn(read, network));
+}
+
+/** Whether the operator has named a host, or a network in which an address lies, as the school's own. */
+function isAllowed({ allowedHosts }: Config, host: string, address?: string): boolean {
+  return allowedHosts.some((one) => {
+    if (!one.includes('/')) return one.toLowerCase() === host.toLowerCase();
+    return address !== undefined && ipaddr.isValid(address) && isIn(ipaddr.process(address), ipaddr.parseCIDR(one)); // prettier-ignore
+  });
 }
 
 /** The stand-ins' own origin, which is on this machine, may be asked while they run. */
@@ -50,12 +73,17 @@ const standinsOrigin = (config: Config) =>
 
 /** Names are resolved here and the connection goes to what was judged: a second answer of the name server changes nothing. */
 const guardedLookup =
-  (resolver: typeof resolve): LookupFunction =>
+  (config: Config, resolver: typeof resolve): LookupFunction =>
   (hostname, options, callback) => {
     resolver(hostname, { all: true }, (error, found) => {
       const addresses = found as LookupAddress[];
       if (error) return callback(error, '', 4);
-      if (addresses.length === 0 || !addresses.every(({ address }) => isOpenAddress(address)))
+      if (
+        addresses.length === 0 ||
+        !addresses.every(({ address }) => isOpenAddress(address) || isAllowed(config, hostname, address))
+      )
+        // prettier-ignore
+
         return callback(new Blocked(hostname), '', 4);
       const [first] = addresses;
       if (options.all) callback(null, addresses);
@@ -68,7 +96,7 @@ const isRedirect = (status: number) => [301, 302, 303, 307, 308].includes(status
 /**
  * Fetches what a person gave the address of. Only http and https (webcal is fetched as https), only the open internet, judged
  * after each name is resolved and again at each redirect; within limits of time, redirects and size. No cookies, no
- * credentials.
+ * credentials. What the operator has named as the school's own is fetched as well.
  */
 export async function guardedGet(
   config: Config,
@@ -86,10 +114,11 @@ export async function guardedGet(
       return { ok: false, reason: 'badAddress' };
     const host = target.hostname.replace(/^\[|\]$/g, '');
     const open = target.origin === standinsOrigin(config);
-    if (!open && isIP(host) && !isOpenAddress(host)) return { ok: false, reason: 'blockedAddress' };
+    if (!open && isIP(host) && !isOpenAddress(host) && !isAllowed(config, host, host))
+      return { ok: false, reason: 'blockedAddress' };
     let answer: Readonly<{ message: IncomingMessage; body: Buffer | undefined }>;
     try {
-      answer = await once(target, request, open, signal);
+      answer = await once(config, target, { request, open, signal });
     } catch (error) {
       if (error instanceof Blocked) return { ok: false, reason: 'blockedAddress' };
       return { ok: false, reason: timeOut.aborted ? 'timeOut' : 'unreachable' };
@@ -114,18 +143,18 @@ export async function guardedGet(
 
 /** One request, without redirects. `body` is undefined where it is larger than it may be. */
 function once(
+  config: Config,
   target: URL,
-  { largest, beyond, headers, resolver = resolve }: OutsideRequest,
-  open: boolean,
-  signal: AbortSignal,
+  { request, open, signal }: Readonly<{ request: OutsideRequest; open: boolean; signal: AbortSignal }>,
 ): Promise<{ message: IncomingMessage; body: Buffer | undefined }> {
+  const { largest, beyond, headers, resolver = resolve } = request;
   return new Promise((done, fail) => {
     const asked = (target.protocol === 'https:' ? https : http).get(
       target,
       {
         agent: false,
         signal,
-        ...(open ? {} : { lookup: guardedLookup(resolver) }),
+        ...(open ? {} : { lookup: guardedLookup(config, resolver) }),
         headers: { 'user-agent': 'Pembit', accept: '*/*', 'accept-encoding': 'identity', ...headers },
       },
       (message) => {

@@ -40,19 +40,24 @@ export const toPlain = (calendar: ReadCalendar): PlainCalendar => ({
   })),
 });
 
-export const fromPlain = (calendar: PlainCalendar): ReadCalendar => ({
-  ...calendar,
-  events: calendar.events.map(({ start, end, rdates, exdates, overrides, ...event }) => ({
-    ...event,
-    start: whole(start),
-    end: end === undefined ? undefined : whole(end),
-    rdates: rdates.map(whole),
-    exdates: exdates.map(whole),
-    overrides: overrides.map((o) => ({
-      ...o,
-      recurrenceId: whole(o.recurrenceId),
-      start: whole(o.start),
-      end: o.end === undefined ? undefined : whole(o.end),
-    })),
+/** One event as it was read. */
+export const eventFromPlain = ({
+  start,
+  end,
+  rdates,
+  exdates,
+  overrides,
+  ...event
+}: PlainEvent): ReadEvent => ({
+  ...event,
+  start: whole(start),
+  end: end === undefined ? undefined : whole(end),
+  rdates: rdates.map(whole),
+  exdates: exdates.map(whole),
+  overrides: overrides.map((o) => ({
+    ...o,
+    recurrenceId: whole(o.recurrenceId),
+    start: whole(o.start),
+    end: o.end === undefined ? undefined : whole(o.end),
   })),
 });

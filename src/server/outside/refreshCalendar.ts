@@ -3,7 +3,6 @@ import type { FileId } from '@/core/ids';
 import { LARGEST_CALENDAR } from '@/core/materials/fileTypes';
 import { calendarNews } from '@/core/outside/calendarNews';
 import type { CalendarNews } from '@/core/outside/calendarNews';
-import { outsideTimes } from '@/core/outside/outsideTimes';
 import { historyTexts } from '@/core/texts/history';
 import { outsideTexts } from '@/core/texts/outside';
 import { recordChange } from '@/data/history/change';
@@ -17,6 +16,7 @@ import { fitCalendarClosures } from './calendarClosures';
 import type { OutsideFailure } from './guardedGet';
 import { guardedGet } from './guardedGet';
 import { readInWorker } from './readInWorker';
+import { timesIn } from './timesIn';
 
 export type CalendarFailure = OutsideFailure | 'noCalendar' | 'tooSlow' | `status ${number}`;
 
@@ -101,7 +101,7 @@ export async function refresh(pembit: Pembit, state: CalendarState): Promise<Ref
     return { news: [] };
   }
   const { calendar } = fetched;
-  const times = outsideTimes(calendar, term);
+  const times = await timesIn(calendar, term);
   const news = calendarNews(before.times, times);
   const copy = { ...answered, times, troubles: calendar.skipped, news };
   if (news.length === 0) {

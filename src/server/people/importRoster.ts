@@ -1,4 +1,4 @@
-import { isStaffOf } from '@/core/entries/viewer';
+import { may } from '@/core/may/may';
 import type { CourseId, FileId, PersonId, SectionId } from '@/core/ids';
 import type { Course } from '@/core/plan/plan';
 import type { Outcome } from '@/core/refusals';
@@ -6,13 +6,15 @@ import { done, refused } from '@/core/refusals';
 import type { KnownMember, RosterChange } from '@/core/roster/compareRoster';
 import { compareRoster, likelySections } from '@/core/roster/compareRoster';
 import type { OneRosterReading } from '@/core/roster/readOneRoster';
-import { ONE_ROSTER_TABLES, readOneRoster } from '@/core/roster/readOneRoster';
+import type { readOneRoster } from '@/core/roster/readOneRoster';
+import { ONE_ROSTER_TABLES } from '@/core/roster/readOneRoster';
 import { packageTexts } from '@/core/texts/packages';
 import { rosterTexts } from '@/core/texts/roster';
 import type { Reader } from '@/data/database';
 import { select } from '@/data/database';
 import { filesById } from '@/data/materials/files';
 import type { Change } from '@/data/history/change';
+import { proposeCorrection } from '@/data/people/corrections';
 import { personByEmail } from '@/data/people/people';
 import { loadFrame } from '@/data/plan/loadPlan';
 import { perform } from '../history/perform';
@@ -21,6 +23,7 @@ import { openPackage } from '../materials/openPackage';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
 import { invite } from './invitation';
+import { TooMuch, inForeignThread } from '../worker/inForeignThread';
 import { enrolStudents } from './roster';
 
 /** An uploaded package of rosters; `sections` says which class is which section, by the class's `sourcedId`. */
@@ -42,8 +45,9 @@ async function readTables(pembit: Pembit, actor: SignedIn, id: FileId): Promise<
       if (!bytes) return bad(rosterTexts.noTable(table));
       texts[table] = bytes.toString('utf8');
     }
-    return done(readOneRoster(texts as Parameters<typeof readOneRoster>[0]));
-  } catch {
+    return done(await inForeignThread('roster', texts as Parameters<typeof readOneRoster>[0]));
+  } catch (error) {
+    if (error instanceof TooMuch) return bad(packageTexts.tooMuch);
     return bad(packageTexts.refusals.notZip);
   } finally {
     opened.close();
@@ -52,21 +56,31 @@ async function readTables(pembit: Pembit, actor: SignedIn, id: FileId): Promise<
 
 type Member = KnownMember & Readonly<{ person: PersonId; roster: string }>;
 
-async function membersOf(reader: Reader, course: CourseId): Promise<Member[]> {
+/**
+ * Whom a list may correct: somebody who never came, is on no staff and no administrator, and, unless the school itself sends it, was
+ * made by this course's lists and is on no other roster. Everybody else's account stays where it is.
+ */
+async function membersOf(reader: Reader, course: CourseId, official: boolean): Promise<Member[]> {
   const rows = await select<
-    Readonly<{ person: PersonId; roster: string; name: string; email: string; section: string | null; sourcedId: string | null; waiting: number }> // prettier-ignore
+    Readonly<{ person: PersonId; roster: string; name: string; email: string; section: string | null; sourcedId: string | null; untouched: number; ofCourse: number }> // prettier-ignore
   >(
     reader,
-    `SELECT people.id AS person, roster.id AS roster, people.name, people.email, roster.section_id AS section,
-       people.sourced_id AS sourcedId, people.password_hash = '' AS waiting
+    `SELECT people.id AS "person", roster.id AS "roster", COALESCE(roster.listed_name, people.name) AS "name", people.email,
+       roster.section_id AS "section", people.sourced_id AS "sourcedId",
+       CASE WHEN people.came_at IS NULL AND people.password_hash = '' AND people.is_admin = 0 AND roster.listed_name IS NULL
+         AND NOT EXISTS (SELECT 1 FROM staff WHERE staff.person_id = people.id)
+         AND NOT EXISTS (SELECT 1 FROM school_accounts WHERE school_accounts.person_id = people.id) THEN 1 ELSE 0 END AS "untouched",
+       CASE WHEN people.made_by_course = :course
+         AND NOT EXISTS (SELECT 1 FROM roster AS other WHERE other.person_id = people.id AND other.course_id <> :course)
+         THEN 1 ELSE 0 END AS "ofCourse"
      FROM roster JOIN people ON people.id = roster.person_id WHERE roster.course_id = :course`,
     { course },
   );
-  return rows.map(({ section, sourcedId, waiting, ...row }) => ({
+  return rows.map(({ section, sourcedId, untouched, ofCourse, ...row }) => ({
     ...row,
     ...(section === null ? {} : { section }),
     ...(sourcedId === null ? {} : { sourcedId }),
-    waiting: waiting === 1,
+    correctable: untouched === 1 && (official || ofCourse === 1),
   }));
 }
 
@@ -77,6 +91,8 @@ type Compared = Readonly<{
   lines: readonly RosterChange[];
   left: readonly KnownMember[];
   members: readonly Member[];
+  /** The school's own list, which the administrator brings in. */
+  official: boolean;
 }>;
 
 async function compare(
@@ -87,22 +103,23 @@ async function compare(
   asked: RosterAsked['sections'],
 ): Promise<Outcome<Compared>> {
   const [course] = (await loadFrame(reader, [id])).courses;
-  if (!course || !isStaffOf(actor.viewer, id)) return refused('notFound');
+  if (!course || !may(actor, 'importRoster', { parts: [{ course: id }] }).ok) return refused('notFound');
+  const official = actor.person.isAdmin;
   const sections = asked ?? (likelySections(reading.classes, course) as Record<string, SectionId>);
   const own = new Set(course.sections.map((section) => section.id));
   if (Object.values(sections).some((section) => !own.has(section))) return refused('notFound');
-  const members = await membersOf(reader, id);
+  const members = await membersOf(reader, id, official);
   const listed = new Map<string, { student: RosterChange['student']; section: string }>();
   for (const { sourcedId, students } of reading.classes) {
     const section = sections[sourcedId];
     if (section) for (const student of students) listed.set(student.sourcedId, { student, section });
   }
-  return done({ course, reading, sections, members, ...compareRoster([...listed.values()], members) });
+  return done({ course, reading, sections, members, official, ...compareRoster([...listed.values()], members, { official }) }); // prettier-ignore
 }
 
 export type RosterPreview = Readonly<{
   classes: readonly Readonly<{ id: string; name: string; students: number; section?: string }>[];
-  lines: readonly Readonly<{ state: RosterChange['state']; name: string; section: string; was: string }>[];
+  lines: readonly Readonly<{ state: RosterChange['state']; name: string; section: string; was: string; proposes: boolean }>[]; // prettier-ignore
   left: readonly string[];
   faults: readonly string[];
 }>;
@@ -127,8 +144,9 @@ export async function previewRosterPackage(
       students: c.students.length,
       section: sections[c.sourcedId],
     })),
-    lines: lines.map(({ state, student, section, member }) => ({
+    lines: lines.map(({ state, student, section, member, proposes }) => ({
       state,
+      proposes,
       name: student.name,
       section: nameOf.get(section) ?? '',
       was:
@@ -151,9 +169,10 @@ export async function importRosterPackage(
   return perform(pembit, actor, 'importRoster', async (change) => {
     const compared = await compare(change, actor, id, reading.value, asked.sections);
     if (!compared.ok) return compared;
-    const { course, lines, members } = compared.value;
+    const { course, lines, members, official } = compared.value;
     const byMember = new Map<KnownMember, Member>(members.map((member) => [member, member]));
-    const sourced = await knownSourced(change, lines.map(({ student }) => student.sourcedId)); // prettier-ignore
+    const ids = lines.map(({ student }) => student.sourcedId);
+    const sourced = official ? await knownSourced(change, ids) : new Map<string, string>();
     const fresh = lines.filter(({ state }) => state === 'new');
     await enrolStudents(pembit, change, actor, {
       course,
@@ -164,7 +183,7 @@ export async function importRosterPackage(
           // Somebody whom the school's system knows already, maybe under another address.
           email: known ?? student.email,
           section: section as SectionId,
-          ...(known === undefined ? { sourcedId: student.sourcedId } : {}),
+          ...(official && known === undefined ? { sourcedId: student.sourcedId } : {}),
         };
       }),
     });
@@ -172,18 +191,26 @@ export async function importRosterPackage(
     for (const { student, section, member } of changed) {
       const own = byMember.get(member!)!;
       if (own.section !== section) await change.update('roster', own.roster, { section_id: section });
-      if (own.sourcedId === undefined && !sourced.has(student.sourcedId))
+      if (official && own.sourcedId === undefined && !sourced.has(student.sourcedId))
         await change.update('people', own.person, { sourced_id: student.sourcedId });
-      if (own.waiting) await correct(pembit, change, actor, own, { ...student, course });
+      if (own.correctable) await correct(pembit, change, actor, own, { ...student, course });
       change.concerns(`person:${own.person}`);
     }
+    for (const { student, member } of lines.filter((line) => line.proposes))
+      await proposeCorrection(change, {
+        course: id,
+        person: byMember.get(member!)!.person,
+        name: student.name,
+        email: student.email,
+        askedBy: actor.person.id,
+      });
     change.concerns(`course:${id}`);
     change.summarise(rosterTexts.imported(fresh.length, changed.length));
     return done({ added: fresh.length, changed: changed.length });
   });
 }
 
-/** Name and address of somebody who has never signed in, as the school has them; a letter goes to the new address. */
+/** Name and address of somebody who never came, as the list has them; a letter goes to the new address. */
 async function correct(
   pembit: Pembit,
   change: Change,

@@ -6,10 +6,13 @@ import { mailTexts } from '@/core/texts/mail';
 import type { Reader } from '@/data/database';
 import { select } from '@/data/database';
 import type { Letter } from '@/data/mail/outbox';
+import { recordChange } from '@/data/history/change';
 import { queueLetters } from '@/data/mail/outbox';
+import { noteComing, personByEmail, writePassword } from '@/data/people/people';
 import type { Writer } from '@/data/writeQueue';
 import type { Pembit } from '../pembit';
 import { choosePassword } from '../session/choosePassword';
+import { finishJoining, joinRequest } from './joining';
 
 const HOLDS_MS = 7 * 24 * 3_600_000;
 const idOf = (token: string) => createHash('sha256').update(token).digest('hex');
@@ -69,18 +72,25 @@ type Invited = Readonly<{ id: PersonId; name: string; email: string; known: numb
 async function invited(reader: Reader, token: string, nowMs: number): Promise<Invited | undefined> {
   const [row] = await select<Invited>(
     reader,
-    `SELECT people.id, people.name, people.email, people.password_hash <> '' AS known FROM invitations JOIN people ON people.id = invitations.person_id
-     WHERE invitations.id = :id AND expires_at > :nowMs`,
+    `SELECT people.id, people.name, people.email, CASE WHEN people.password_hash = '' THEN 0 ELSE 1 END AS known FROM invitations JOIN people ON people.id = invitations.person_id
+     WHERE invitations.id = :id AND expires_at > :nowMs AND people.deactivated_at IS NULL`,
     { id: idOf(token), nowMs },
   );
   return row;
 }
 
-/** Whom a link is for, while it holds. Looking does not spend it: mail scanners look, too. */
-export const invitedBy = (pembit: Pembit, token: string) =>
-  invited(pembit, token, pembit.now().epochMilliseconds);
+/** Whom a link is for, while it holds: somebody known, or who asked to join. Looking does not spend it: mail scanners look, too. */
+export async function invitedBy(
+  pembit: Pembit,
+  token: string,
+): Promise<Pick<Invited, 'name' | 'email' | 'known'> | undefined> {
+  const nowMs = pembit.now().epochMilliseconds;
+  const known = await invited(pembit, token, nowMs);
+  const asked = known ? undefined : await joinRequest(pembit, token, nowMs);
+  return known ?? (asked && { name: asked.row.name, email: asked.row.email, known: 0 });
+}
 
-/** The first sign-in: sets the password and spends the link. */
+/** The first sign-in: sets the password and spends the link. Whoever asked to join becomes a person by it. */
 export async function acceptInvitation(
   pembit: Pembit,
   token: string,
@@ -90,14 +100,23 @@ export async function acceptInvitation(
   if (!asked) return refused('notFound');
   const chosen = await choosePassword(password, [asked.name, asked.email]);
   if (!chosen.ok) return chosen;
-  return pembit.queue.write(async (writer) => {
-    const person = await invited(writer, token, pembit.now().epochMilliseconds);
-    if (!person) return refused('notFound');
-    const queries = writer.sequelize.getQueryInterface();
-    const { transaction } = writer;
-    await queries.bulkUpdate('people', { password_hash: chosen.value }, { id: person.id }, { transaction });
+  const nowMs = pembit.now().epochMilliseconds;
+  const act = { act: 'joinedByLetter', summary: '', actor: null, nowMs };
+  const { result } = await recordChange(pembit.queue, act, async (change): Promise<Outcome<{ email: string }>> => {
+    const person = await invited(change, token, nowMs);
+    if (!person) {
+      const request = await joinRequest(change, token, nowMs);
+      if (!request || (await personByEmail(change, request.row.email))) return refused('notFound');
+      await finishJoining(change, request, chosen.value);
+      return done({ email: request.row.email });
+    }
+    const queries = change.sequelize.getQueryInterface();
+    const { transaction } = change;
+    await writePassword(change, person.id, chosen.value);
+    await noteComing(change, person.id, nowMs);
     await queries.bulkDelete('invitations', { person_id: person.id }, { transaction });
     await queries.bulkDelete('sessions', { person_id: person.id }, { transaction });
     return done({ email: person.email });
   });
-}
+  return result;
+} // prettier-ignore

@@ -1,25 +1,34 @@
-import { createHash, createHmac, randomUUID } from 'node:crypto';
+import { createHash, createHmac, randomBytes, randomUUID } from 'node:crypto';
 import type { CourseId, PersonId, SectionId } from '@/core/ids';
 import type { Outcome } from '@/core/refusals';
-import { done, refused } from '@/core/refusals';
-import { isStaffOf } from '@/core/entries/viewer';
+import { done, refused, tooOften } from '@/core/refusals';
+import { isStaffOf, readsAsStaff } from '@/core/entries/viewer';
 import { frameHistoryTexts } from '@/core/texts/frameHistory';
+import { mailTexts } from '@/core/texts/mail';
 import type { Reader } from '@/data/database';
 import { select } from '@/data/database';
 import type { Change } from '@/data/history/change';
-import { recordChange } from '@/data/history/change';
+import { refTo } from '@/data/history/personRefs';
+import { queueLetters } from '@/data/mail/outbox';
+import { leftUnder } from '@/data/people/departures';
+import { rosterRow } from '@/data/people/memberRows';
 import { personByEmail, personRow } from '@/data/people/people';
 import type { Rows } from '@/data/rows';
 import { perform } from '../history/perform';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
-import { invite } from './invitation';
+import { letterAsked, mayWriteTo } from '../session/anonymousLetters';
+import { takeTries } from '../session/tries';
 
 type CourseRow = Rows['courses'];
 
 /** The secret part of a course's joining address, as with outlets: another generation is another address. */
 const tokenOf = (secret: Buffer, course: string, generation: number) =>
   createHmac('sha256', secret).update(`join ${course} ${generation}`).digest('base64url');
+/** By which a course is found at its joining address. */
+export const joinHash = (secret: Buffer, course: string, generation: number): string =>
+  hashOf(tokenOf(secret, course, generation));
+
 const hashOf = (token: string) => createHash('sha256').update(token).digest('hex');
 
 /** Where students join a course by themselves; undefined while they cannot. */
@@ -68,15 +77,24 @@ export type Joinable = Readonly<{
   id: CourseId;
   code: string;
   title: string;
+  /** Of its joining address: each one opened is another. */
+  generation: number;
   sections: readonly Readonly<{ id: SectionId; name: string }>[];
 }>;
 
 /** The course behind a joining address; undefined when it holds no more or the course is archived. */
-export async function joinable(reader: Reader, token: string): Promise<Joinable | undefined> {
+export const joinable = (reader: Reader, token: string): Promise<Joinable | undefined> =>
+  joinableWhere(reader, 'join_hash = :hash', { hash: hashOf(token) });
+
+async function joinableWhere(
+  reader: Reader,
+  where: string,
+  replacements: Readonly<Record<string, string>>,
+): Promise<Joinable | undefined> {
   const [row] = await select<CourseRow>(
     reader,
-    'SELECT * FROM courses WHERE join_hash = :hash AND archived_at IS NULL',
-    { hash: hashOf(token) },
+    `SELECT * FROM courses WHERE ${where} AND join_hash IS NOT NULL AND archived_at IS NULL`,
+    replacements,
   );
   if (!row) return undefined;
   const sections = await select<{ id: SectionId; name: string }>(
@@ -84,71 +102,145 @@ export async function joinable(reader: Reader, token: string): Promise<Joinable 
     'SELECT id, name FROM sections WHERE course_id = :id ORDER BY name',
     { id: row.id },
   );
-  return { id: row.id as CourseId, code: row.code, title: row.title, sections };
+  return {
+    id: row.id as CourseId,
+    code: row.code,
+    title: row.title,
+    generation: row.join_generation,
+    sections,
+  };
 }
 
 export type JoinInput = Readonly<{ token: string; section?: SectionId; name?: string; email?: string }>;
 
 /**
- * Puts whoever is signed in on the roster. Whoever is not gives a name and an address, and gets a letter with a link
- * for the first sign-in: nobody is believed to own an address they typed. The answer is the same for an address
- * that is known, so that it tells nothing about who is at the school.
+ * Puts whoever is signed in on the roster. Whoever is not gives a name and an address, and gets a letter with a link: nobody is
+ * believed to own an address they typed, and nobody is made a person by one. The answer is the same for an address that is known,
+ * so that it tells nothing about who is at the school.
  */
 export async function joinCourse(
   pembit: Pembit,
   actor: SignedIn | undefined,
   input: JoinInput,
+  from: string,
 ): Promise<Outcome<{ course: string; letter: boolean }>> {
-  const { result } = await recordChange(
-    pembit.queue,
-    {
-      act: 'joinCourse',
-      summary: frameHistoryTexts.joined(actor?.person.name ?? input.name ?? ''),
-      actor: actor?.person.id ?? null,
-      nowMs: pembit.now().epochMilliseconds,
-    },
-    async (change): Promise<Outcome<{ course: string; letter: boolean }>> => {
-      const course = await joinable(change, input.token);
-      if (!course) return refused('noJoining');
-      const only = course.sections.length === 1 ? course.sections[0]!.id : undefined;
-      const section = course.sections.find((s) => s.id === input.section)?.id ?? only;
-      if (!section && course.sections.length > 0)
-        return refused('badRequest', [{ field: 'section', message: 'Choose your section.' }]);
-      const label = `${course.code} ${course.title}`;
-      if (actor) {
-        if (isStaffOf(actor.viewer, course.id))
-          return refused('badRequest', [{ field: 'section', message: 'You teach this course.' }]);
-        await enrol(change, { course: course.id, section, person: actor.person.id });
-        return done({ course: label, letter: false });
-      }
-      const { name = '', email = '' } = input;
-      if (!name || !email)
-        return refused('badRequest', [
-          { field: name ? 'email' : 'name', message: 'Type your name and your e-mail address.' },
-        ]);
-      // A known person joins after signing in; the letter is for new ones.
-      if (await personByEmail(change, email)) return done({ course: label, letter: true });
-      const person = { id: randomUUID() as PersonId, name, email };
-      await change.insert('people', [personRow(person, change.nowMs)]);
-      await enrol(change, { course: course.id, section, person: person.id });
-      await invite(pembit, change, [person], { sender: null, to: label });
-      return done({ course: label, letter: true });
-    },
-  );
-  return result;
+  const course = await joinable(pembit, input.token);
+  if (!course) return refused('noJoining');
+  const only = course.sections.length === 1 ? course.sections[0]!.id : undefined;
+  const section = course.sections.find((s) => s.id === input.section)?.id ?? only;
+  if (!section && course.sections.length > 0)
+    return refused('badRequest', [{ field: 'section', message: 'Choose your section.' }]);
+  return actor
+    ? joinAs(pembit, actor, { course, section })
+    : askToJoin(pembit, { course, section, input, from });
 }
 
-type Place = Readonly<{ course: CourseId; section?: SectionId; person: PersonId }>;
+type Joining = Readonly<{ course: Joinable; section?: SectionId }>;
+const labelOf = ({ code, title }: Joinable) => `${code} ${title}`;
 
-async function enrol(change: Change, { course, section, person }: Place): Promise<void> {
+function joinAs(
+  pembit: Pembit,
+  actor: SignedIn,
+  { course, section }: Joining,
+): Promise<Outcome<{ course: string; letter: boolean }>> {
+  return perform(pembit, actor, 'joinCourse', async (change) => {
+    if (readsAsStaff(actor.viewer, course.id))
+      return refused('badRequest', [{ field: 'section', message: 'You teach this course.' }]);
+    if (!(await enrol(change, { course, section, person: actor.person.id }))) return refused('noJoining');
+    change.summarise(frameHistoryTexts.joined(refTo(actor.person.id)));
+    return done({ course: labelOf(course), letter: false });
+  });
+}
+
+const JOIN_HOLDS_MS = 24 * 3_600_000;
+
+/** Notes who asks to join, and sends the letter by which the address is proven. */
+async function askToJoin(
+  pembit: Pembit,
+  {
+    course,
+    section,
+    input: { name = '', email = '' },
+    from,
+  }: Joining & Readonly<{ input: JoinInput; from: string }>,
+): Promise<Outcome<{ course: string; letter: boolean }>> {
+  if (!name || !email)
+    return refused('badRequest', [
+      { field: name ? 'email' : 'name', message: 'Type your name and your e-mail address.' },
+    ]);
+  const wait = letterAsked(pembit, from) || takeTries(pembit, [['joining', course.id]]);
+  if (wait > 0) return tooOften(wait);
+  const answer = done({ course: labelOf(course), letter: true });
+  // A known person joins after signing in; the letter is for new ones.
+  if ((await personByEmail(pembit, email)) || !mayWriteTo(pembit, email)) return answer;
+  const token = randomBytes(32).toString('base64url');
+  const nowMs = pembit.now().epochMilliseconds;
+  const row = { id: hashOf(token), course_id: course.id, section_id: section ?? null, name, email, join_generation: course.generation, expires_at: nowMs + JOIN_HOLDS_MS }; // prettier-ignore
+  const label = labelOf(course);
+  await pembit.queue.write(
+    async (writer) => {
+      const { sequelize, transaction } = writer;
+      await sequelize.getQueryInterface().bulkInsert('join_requests', [row], { transaction });
+      const text = mailTexts.join(label, `${pembit.config.baseUrl}/welcome/${token}`);
+      await queueLetters(writer, [{ to: email, subject: mailTexts.joinSubject(label), text, sender: null }], nowMs); // prettier-ignore
+    },
+    { aside: true },
+  );
+  return answer;
+}
+
+/** Who asked to join by a letter's link, while it holds and the course can be joined by the address they had. */
+export async function joinRequest(
+  reader: Reader,
+  token: string,
+  nowMs: number,
+): Promise<Readonly<{ row: JoinRequest; course: Joinable }> | undefined> {
+  const [row] = await select<JoinRequest>(
+    reader,
+    'SELECT * FROM join_requests WHERE id = :id AND expires_at > :nowMs',
+    { id: hashOf(token), nowMs },
+  );
+  const course = row && (await joinableWhere(reader, 'id = :id', { id: row.course_id }));
+  return row && course?.generation === row.join_generation ? { row, course } : undefined;
+}
+
+type JoinRequest = Readonly<{
+  id: string;
+  course_id: CourseId;
+  section_id: SectionId | null;
+  name: string;
+  email: string;
+  join_generation: number;
+}>;
+
+/** Makes somebody whose address is proven, and puts them on the roster. */
+export async function finishJoining(
+  change: Change,
+  { row, course }: Readonly<{ row: JoinRequest; course: Joinable }>,
+  passwordHash: string,
+): Promise<PersonId> {
+  const person = { id: randomUUID() as PersonId, name: row.name, email: row.email };
+  await change.insert('people', [personRow(person, change.nowMs, passwordHash)]);
+  await enrol(change, { course, section: row.section_id ?? undefined, person: person.id });
+  await change.sequelize
+    .getQueryInterface()
+    .bulkDelete('join_requests', { email: row.email }, { transaction: change.transaction });
+  change.summarise(frameHistoryTexts.joined(refTo(person.id)));
+  return person.id;
+}
+
+type Place = Readonly<{ course: Joinable; section?: SectionId; person: PersonId }>;
+
+/** Whether somebody is on the roster now. Who was taken off does not come back by the address that held then. */
+async function enrol(change: Change, { course, section, person }: Place): Promise<boolean> {
   const known = await select(
     change,
     'SELECT id FROM roster WHERE course_id = :course AND person_id = :person',
-    { course, person },
+    { course: course.id, person },
   );
-  if (known.length > 0) return;
-  await change.insert('roster', [
-    { id: randomUUID(), course_id: course, section_id: section ?? null, person_id: person },
-  ]);
-  change.concerns(`course:${course}`, `person:${person}`);
+  if (known.length > 0) return true;
+  if (await leftUnder(change, { course: course.id, person, generation: course.generation })) return false;
+  await change.insert('roster', [rosterRow({ course: course.id, section, person })]);
+  change.concerns(`course:${course.id}`, `person:${person}`);
+  return true;
 }

@@ -9,6 +9,8 @@ import { zonedWallAt } from '@/core/time/zone';
 import { requireZone } from '@/core/time/zoneData';
 import type { Reader } from '@/data/database';
 import { select } from '@/data/database';
+import { refTo } from '@/data/history/personRefs';
+import { noteDeparture } from '@/data/people/departures';
 import { schoolSettings } from '@/data/plan/schoolSettings';
 import { removeBooking } from '@/data/signup/bookings';
 import { sheetsOf } from '@/data/signup/sheets';
@@ -22,7 +24,7 @@ type Place = Readonly<{ id: string; name: string; section: SectionId | null }>;
 async function placeOf(reader: Reader, { course, person }: Member): Promise<Place | undefined> {
   const [row] = await select<{ id: string; name: string; section: SectionId | null }>(
     reader,
-    `SELECT roster.id, people.name, roster.section_id AS section FROM roster
+    `SELECT roster.id, COALESCE(roster.listed_name, people.name) AS name, roster.section_id AS section FROM roster
      JOIN people ON people.id = roster.person_id WHERE course_id = :course AND person_id = :person`,
     { course, person },
   );
@@ -110,7 +112,8 @@ export function moveStudent(
       );
       for (const row of groups) await change.remove('group_members', row.id);
       await change.remove('roster', place.id);
-      change.summarise(frameHistoryTexts.leftCourse(place.name));
+      await noteDeparture(change, member);
+      change.summarise(frameHistoryTexts.leftCourse(refTo(member.person)));
     } else {
       const [section] = await select<{ name: string }>(
         change,
@@ -120,7 +123,7 @@ export function moveStudent(
       if (!section)
         return refused('badRequest', [{ field: 'section', message: 'This section is not in the course.' }]);
       await change.update('roster', place.id, { section_id: move.section });
-      change.summarise(frameHistoryTexts.movedSection(place.name, section.name));
+      change.summarise(frameHistoryTexts.movedSection(refTo(member.person), section.name));
     }
     change.concerns(`course:${member.course}`, `person:${member.person}`);
     return done({ name: place.name });

@@ -107,10 +107,10 @@ describe('joining', () => {
     expect(await joiningAddress(school.pembit, school.course)).toBeUndefined();
     value(await openJoining(school.pembit, school.instructor, school.course));
     const first = tokenOf(await joiningAddress(school.pembit, school.course));
-    expect(await joinCourse(school.pembit, school.stranger, { token: first })).toMatchObject({
+    expect(await joinCourse(school.pembit, school.stranger, { token: first }, '')).toMatchObject({
       fields: [{ field: 'section' }],
     });
-    value(await joinCourse(school.pembit, school.stranger, { token: first, section: school.section }));
+    value(await joinCourse(school.pembit, school.stranger, { token: first, section: school.section }, ''));
     const joined = await school.signedIn(school.stranger.person.id);
     expect(joined.viewer.memberOf.get(school.course)).toBe(school.section);
     value(await openJoining(school.pembit, school.instructor, school.course));
@@ -118,14 +118,19 @@ describe('joining', () => {
     const second = tokenOf(await joiningAddress(school.pembit, school.course));
     expect((await joinable(school.pembit, second))?.code).toBe('HL 210');
     value(await closeJoining(school.pembit, school.instructor, school.course));
-    expect(await joinCourse(school.pembit, school.stranger, { token: second })).toMatchObject({ reason: 'noJoining' }); // prettier-ignore
+    expect(await joinCourse(school.pembit, school.stranger, { token: second }, '')).toMatchObject({ reason: 'noJoining' }); // prettier-ignore
   });
 
   test('a stranger gets a letter, and the same answer whether the address is known or not', async () => {
     value(await openJoining(school.pembit, school.instructor, school.course));
     const token = tokenOf(await joiningAddress(school.pembit, school.course));
     const join = (email: string) =>
-      joinCourse(school.pembit, undefined, { token, section: school.section, name: 'New Hand', email });
+      joinCourse(
+        school.pembit,
+        undefined,
+        { token, section: school.section, name: 'New Hand', email },
+        '192.0.2.1',
+      );
     expect(value(await join('hand@school.example'))).toEqual(value(await join('p3@school.example')));
     const letters = await select<{ recipient: string }>(school.pembit, 'SELECT recipient FROM outbox');
     const joined = letters
@@ -142,8 +147,8 @@ describe('a person’s data', () => {
       reason: 'notYours',
     });
     const data = value(await exportPerson(school.pembit, admin, person.id));
-    expect(data.person).toMatchObject([{ email: person.email }]);
-    expect(data.times).toHaveLength(1);
+    expect(data.people).toMatchObject([{ email: person.email }]);
+    expect(data.bookings).toHaveLength(1);
     expect(await eraseAccount(school.pembit, admin, { id: person.id, email: 'other@school.example' })).toMatchObject({ reason: 'badRequest' }); // prettier-ignore
     value(await eraseAccount(school.pembit, admin, { id: person.id, email: person.email }));
     for (const table of ['people', 'roster', 'bookings', 'group_members', 'history', 'outbox', 'stamps']) {
@@ -154,9 +159,9 @@ describe('a person’s data', () => {
     }
   });
 
-  test('the only instructor of a course is not erased', async () => {
+  test('the only instructor of a course is not erased without a successor', async () => {
     const { person } = school.instructor;
     const other = { ...admin, person: { ...admin.person, id: school.stranger.person.id } };
-    expect(await eraseAccount(school.pembit, other, { id: person.id, email: person.email })).toMatchObject({ reason: 'onlyInstructor' }); // prettier-ignore
+    expect(await eraseAccount(school.pembit, other, { id: person.id, email: person.email })).toMatchObject({ reason: 'needsSuccessor' }); // prettier-ignore
   });
 });

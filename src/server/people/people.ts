@@ -6,6 +6,8 @@ import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
 import { schoolTexts } from '@/core/texts/school';
 import { select } from '@/data/database';
+import { refTo } from '@/data/history/personRefs';
+import { noteInOffice } from '@/data/people/officeLog';
 import { personByEmail, personById, personRow } from '@/data/people/people';
 import { schoolSettings } from '@/data/plan/schoolSettings';
 import { perform } from '../history/perform';
@@ -18,18 +20,36 @@ export const personInput = z.object({
   email: z.email({ error: 'Type a whole e-mail address.' }).max(254).toLowerCase(),
 });
 
+export type TeachingPerson = Readonly<{
+  id: PersonId;
+  name: string;
+  email: string;
+  waiting: number;
+  isAdmin: number;
+  deactivated: number;
+  secondStep: number;
+}>;
+
 /** People who may teach: everyone who is on no roster only, staff and administrators. For the administrator. */
-export function teachingPeople(
-  pembit: Pembit,
-): Promise<{ id: PersonId; name: string; email: string; waiting: number }[]> {
+export function teachingPeople(pembit: Pembit): Promise<TeachingPerson[]> {
   return select(
     pembit,
-    `SELECT id, name, email, password_hash = '' AS waiting FROM people
+    `SELECT id, name, email, CASE WHEN came_at IS NULL THEN 1 ELSE 0 END AS "waiting", is_admin AS "isAdmin",
+       CASE WHEN deactivated_at IS NULL THEN 0 ELSE 1 END AS "deactivated",
+       CASE WHEN id IN (SELECT person_id FROM second_steps WHERE confirmed_at IS NOT NULL) THEN 1 ELSE 0 END AS "secondStep"
+     FROM people
      WHERE is_admin = 1 OR id IN (SELECT person_id FROM staff) OR id NOT IN (SELECT person_id FROM roster) ORDER BY name`,
   );
 }
 
-export type FoundPerson = Readonly<{ id: PersonId; name: string; email: string }>;
+export type FoundPerson = Readonly<{
+  id: PersonId;
+  name: string;
+  email: string;
+  isAdmin: boolean;
+  deactivated: boolean;
+  secondStep: boolean;
+}>;
 
 /** Anybody at the school whose name or address holds the words; at most 20. For the administrator. */
 export async function findPeople(
@@ -39,13 +59,20 @@ export async function findPeople(
 ): Promise<Outcome<FoundPerson[]>> {
   if (!actor.person.isAdmin) return refused('notYours');
   if (words === '') return done([]);
+  const rows = await select<Omit<TeachingPerson, 'waiting'>>(
+    pembit,
+    `SELECT id, name, email, is_admin AS "isAdmin", CASE WHEN deactivated_at IS NULL THEN 0 ELSE 1 END AS "deactivated",
+       CASE WHEN id IN (SELECT person_id FROM second_steps WHERE confirmed_at IS NOT NULL) THEN 1 ELSE 0 END AS "secondStep"
+     FROM people WHERE LOWER(name) LIKE :like ESCAPE '\\' OR email LIKE :like ESCAPE '\\' ORDER BY name LIMIT 20`,
+    { like: `%${words.toLowerCase().replace(/[\\%_]/g, '\\$&')}%` },
+  );
   return done(
-    await select<FoundPerson>(
-      pembit,
-      `SELECT id, name, email FROM people WHERE LOWER(name) LIKE :like ESCAPE '\\' OR email LIKE :like ESCAPE '\\'
-       ORDER BY name LIMIT 20`,
-      { like: `%${words.toLowerCase().replace(/[\\%_]/g, '\\$&')}%` },
-    ),
+    rows.map(({ isAdmin, deactivated, secondStep, ...row }) => ({
+      ...row,
+      isAdmin: isAdmin === 1,
+      deactivated: deactivated === 1,
+      secondStep: secondStep === 1,
+    })),
   );
 }
 
@@ -65,7 +92,8 @@ export function addPerson(
       sender: actor.person.id,
       to: (await schoolSettings(change)).name,
     });
-    change.summarise(`${schoolTexts.addPerson}: ${input.name}`);
+    await noteInOffice(change, { act: 'made', actor: actor.person.id, person: id });
+    change.summarise(`${schoolTexts.addPerson}: ${refTo(id)}`);
     return done({ id, name: input.name });
   });
 }
@@ -78,7 +106,7 @@ export async function sendInvitation(
 ): Promise<Outcome<{ name: string }>> {
   if (!actor.person.isAdmin) return refused('notYours');
   const person = await personById(pembit, id);
-  if (!person) return refused('notFound');
+  if (!person || person.deactivated) return refused('notFound');
   const to = (await schoolSettings(pembit)).name;
   await pembit.queue.write((writer) => invite(pembit, writer, [person], { sender: actor.person.id, to }));
   return done({ name: person.name });

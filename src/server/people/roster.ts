@@ -10,12 +10,14 @@ import type { Course } from '@/core/plan/plan';
 import type { Reader } from '@/data/database';
 import { select } from '@/data/database';
 import type { Change } from '@/data/history/change';
+import { rosterRow } from '@/data/people/memberRows';
 import { personRow } from '@/data/people/people';
 import { loadFrame } from '@/data/plan/loadPlan';
 import { perform } from '../history/perform';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
 import { invite } from './invitation';
+import { offerPlace } from './offeredPlace';
 
 export type Member = Readonly<{
   person: PersonId;
@@ -26,7 +28,7 @@ export type Member = Readonly<{
   waiting: boolean;
 }>;
 
-/** Who is on a course's roster; `waiting` are those who never signed in. */
+/** Who is on a course's roster, by the names that the list gives until they have come; `waiting` are those who have not. */
 export async function rosterOf(reader: Reader, course: CourseId): Promise<Member[]> {
   const rows = await select<{
     person: PersonId;
@@ -37,9 +39,10 @@ export async function rosterOf(reader: Reader, course: CourseId): Promise<Member
     waiting: number;
   }>(
     reader,
-    `SELECT people.id AS person, people.name, people.email, sections.name AS section, sections.id AS sectionId, people.password_hash = '' AS waiting
+    `SELECT people.id AS "person", COALESCE(roster.listed_name, people.name) AS "name", people.email, sections.name AS "section", sections.id AS "sectionId",
+       CASE WHEN people.came_at IS NULL OR roster.listed_name IS NOT NULL THEN 1 ELSE 0 END AS "waiting"
      FROM roster JOIN people ON people.id = roster.person_id LEFT JOIN sections ON sections.id = roster.section_id
-     WHERE roster.course_id = :course ORDER BY people.name, people.email`,
+     WHERE roster.course_id = :course ORDER BY 2, people.email`,
     { course },
   );
   return rows.map((row) => ({ ...row, waiting: row.waiting === 1 }));
@@ -102,43 +105,55 @@ export function addStudents(
 
 type NewMember = Readonly<{ name: string; email: string; section: SectionId | null; sourcedId?: string }>;
 
-/** Puts students on a roster; who is new to Pembit gets a letter with a link for the first sign-in. */
+/**
+ * Puts students on a roster; who is new to Pembit gets a letter with a link for the first sign-in. Whoever is known already
+ * keeps what the list calls them until they come: an address alone tells nobody's name. Who teaches or administers is asked first.
+ */
 export async function enrolStudents(
   pembit: Pembit,
   change: Change,
   actor: SignedIn,
   { course, students }: Readonly<{ course: Course; students: readonly NewMember[] }>,
 ): Promise<PersonId[]> {
-  const emails = students.map((student) => student.email);
-  const existing = new Map(
-    (emails.length === 0
-      ? []
-      : await select<{ id: PersonId; email: string }>(
-          change,
-          'SELECT id, email FROM people WHERE email IN (:emails)',
-          { emails },
-        )
-    ).map((row) => [row.email, row.id]),
-  );
+  const known = await knownByEmail(change, students.map((student) => student.email)); // prettier-ignore
   const added = students.map((student) => ({
     ...student,
-    id: existing.get(student.email) ?? (randomUUID() as PersonId),
+    known: known.get(student.email),
+    id: known.get(student.email)?.id ?? (randomUUID() as PersonId),
   }));
-  const fresh = added.filter((student) => !existing.has(student.email));
+  const fresh = added.filter((student) => !student.known);
+  const asked = added.filter((student) => student.known?.teaches === 1);
+  const enrolled = added.filter((student) => student.known?.teaches !== 1);
   await change.insert(
     'people',
-    fresh.map((student) => personRow(student, change.nowMs)),
+    fresh.map((student) => personRow({ ...student, madeBy: course.id }, change.nowMs)),
   );
   await change.insert(
     'roster',
-    added.map(({ id, section }) => ({
-      id: randomUUID(),
-      course_id: course.id,
-      section_id: section,
-      person_id: id,
-    })),
+    enrolled.map(({ id, section, name, known: before }) =>
+      rosterRow({ course: course.id, person: id, section, listedName: before ? name : undefined }),
+    ),
   );
-  await invite(pembit, change, fresh, { sender: actor.person.id, to: `${course.code} ${course.title}` });
+  const label = `${course.code} ${course.title}`;
+  await invite(pembit, change, fresh, { sender: actor.person.id, to: label });
+  for (const { id, email, name, section } of asked)
+    await offerPlace(pembit, change, { course: course.id, label, person: id, email, name, section, sender: actor.person.id }); // prettier-ignore
   change.concerns(`course:${course.id}`, ...added.map(({ id }) => `person:${id}` as const));
-  return added.map(({ id }) => id);
+  return enrolled.map(({ id }) => id);
+}
+
+type KnownPerson = Readonly<{ id: PersonId; email: string; teaches: number }>;
+
+async function knownByEmail(
+  reader: Reader,
+  emails: readonly string[],
+): Promise<ReadonlyMap<string, KnownPerson>> {
+  if (emails.length === 0) return new Map();
+  const rows = await select<KnownPerson>(
+    reader,
+    `SELECT id, email, CASE WHEN is_admin = 1 OR id IN (SELECT person_id FROM staff) THEN 1 ELSE 0 END AS "teaches"
+     FROM people WHERE email IN (:emails)`,
+    { emails },
+  );
+  return new Map(rows.map((row) => [row.email, row]));
 }

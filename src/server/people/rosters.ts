@@ -14,8 +14,8 @@ export async function rostersOf(
   if (viewer.staffOf.size === 0) return rosters;
   const rows = await select<Named & { course: CourseId }>(
     pembit,
-    `SELECT roster.course_id AS course, people.id, people.name FROM roster JOIN people ON people.id = roster.person_id
-     WHERE roster.course_id IN (:courses) ORDER BY people.name`,
+    `SELECT roster.course_id AS course, people.id, COALESCE(roster.listed_name, people.name) AS name FROM roster JOIN people ON people.id = roster.person_id
+     WHERE roster.course_id IN (:courses) ORDER BY 3`,
     { courses: [...viewer.staffOf] },
   );
   for (const { course, id, name } of rows)

@@ -50,8 +50,10 @@ const keptSeen = keptReads<Seen>(32, (pembit, { fromMs, untilMs }) => {
 });
 
 /** All that a person sees by, as text. */
-const personKey = ({ id, staffOf, memberOf, groups }: Extract<Viewer, { kind: 'person' }>): string =>
-  JSON.stringify([id, [...staffOf].sort(), [...memberOf].sort(), [...groups].sort()]);
+const personKey = ({ id, staffOf, helps, memberOf, groups }: Extract<Viewer, { kind: 'person' }>): string => {
+  const help = [...helps].map(([course, { role, sections, since }]) => [course, role, sections && [...sections].sort(), since?.epochMilliseconds]); // prettier-ignore
+  return JSON.stringify([id, [...staffOf].sort(), help.sort(), [...memberOf].sort(), [...groups].sort()]);
+};
 
 /** Everything planned in one course, unfiltered: for its own staff alone, undefined for anybody else. */
 export async function wholePlanOf(

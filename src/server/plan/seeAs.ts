@@ -29,9 +29,9 @@ export async function seeAsChoices(pembit: Pembit, actor: SignedIn): Promise<rea
     sectionsOf(pembit, actor),
     select<Row>(
       pembit,
-      `SELECT people.id, people.name, GROUP_CONCAT(courses.tag, ' ') AS tag FROM roster
+      `SELECT people.id, COALESCE(MIN(roster.listed_name), people.name) AS name, GROUP_CONCAT(courses.tag, ' ') AS tag FROM roster
        JOIN people ON people.id = roster.person_id JOIN courses ON courses.id = roster.course_id
-       WHERE roster.course_id IN (:courses) GROUP BY people.id, people.name ORDER BY people.name`,
+       WHERE roster.course_id IN (:courses) GROUP BY people.id, people.name ORDER BY 2`,
       { courses: [...actor.viewer.staffOf] },
     ),
   ]);
@@ -74,17 +74,21 @@ export async function seeAsViewer(
         kind: 'person',
         id: '00000000-0000-4000-8000-000000000000' as PersonId,
         staffOf: new Set(),
+        instructs: new Set(),
+        helps: new Map(),
         memberOf: new Map([[section.course, section.id]]),
         groups: new Set(),
       },
     };
   }
-  const student = await viewerOf(pembit, id as PersonId);
+  const student = await viewerOf(pembit, id as PersonId, pembit.now());
   return {
     ...choice,
     viewer: {
       ...student,
       staffOf: new Set(),
+      instructs: new Set(),
+      helps: new Map(),
       memberOf: new Map([...student.memberOf].filter(([course]) => own.has(course))),
     },
   };

@@ -1,4 +1,3 @@
-import { createHash } from 'node:crypto';
 import type { Outcome } from '@/core/refusals';
 import { done, refused, tooOften } from '@/core/refusals';
 import { passwordTexts } from '@/core/texts/passwords';
@@ -9,7 +8,9 @@ import { choosePassword } from './choosePassword';
 import { verifyPassword } from './password';
 import type { SignedIn } from './session';
 import { openSession } from './session';
-import { countTry, mayTry, secondsToWait } from './tries';
+import { letterAsked, mayWriteTo } from './anonymousLetters';
+import type { Try } from './tries';
+import { giveBackTries, takeTries } from './tries';
 
 const HOLDS_MS = 30 * 60_000;
 
@@ -19,13 +20,14 @@ export async function changePassword(
   { person }: SignedIn,
   { current, password }: Readonly<{ current: string; password: string }>,
 ): Promise<Outcome<{ token: string }>> {
-  const wait = secondsToWait(pembit, 'signIn', person.id);
+  const tried: readonly Try[] = [['signIn', person.id]];
+  const wait = takeTries(pembit, tried);
   if (wait > 0) return tooOften(wait);
   const known = await personByEmail(pembit, person.email);
   if (!known || !(await verifyPassword(current, known.passwordHash))) {
-    countTry(pembit, 'signIn', person.id);
     return refused('badRequest', [{ field: 'current', message: passwordTexts.wrongCurrent }]);
   }
+  giveBackTries(pembit, tried);
   const chosen = await choosePassword(password, [person.name, person.email]);
   if (!chosen.ok) return chosen;
   await pembit.queue.write(
@@ -41,13 +43,10 @@ export async function changePassword(
 
 /** Sends a link for a new password. The answer is the same whoever asks: who has an account is nobody else’s business. */
 export async function sendReset(pembit: Pembit, email: string, from: string): Promise<Outcome<null>> {
-  const wait = secondsToWait(pembit, 'letter', from);
+  const wait = letterAsked(pembit, from);
   if (wait > 0) return tooOften(wait);
-  countTry(pembit, 'letter', from);
   const person = await personByEmail(pembit, email);
-  const key = createHash('sha256').update(email.trim().toLowerCase()).digest('hex');
-  // Nobody’s mailbox is filled by others: three letters in an hour are enough for anybody.
-  if (!person || !mayTry(pembit, 'mailbox', key)) return done(null);
+  if (!person || person.deactivated || !mayWriteTo(pembit, person.email)) return done(null);
   await pembit.queue.write(
     (writer) =>
       sendLinks(pembit, writer, [person], {

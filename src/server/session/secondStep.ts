@@ -2,6 +2,7 @@ import { createCipheriv, createDecipheriv, createHash, hkdfSync, randomBytes } f
 import { Secret, TOTP } from 'otpauth';
 import QRCode from 'qrcode';
 import type { Viewer } from '@/core/entries/viewer';
+import { isOnStaff } from '@/core/entries/viewer';
 import type { PersonId } from '@/core/ids';
 import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
@@ -57,10 +58,10 @@ export const hasSecondStep = async (reader: Reader, person: PersonId): Promise<b
  * school alone, and has no password here, is left to the school.
  */
 export async function owesSecondStep(reader: Reader, { person, viewer }: Actor): Promise<boolean> {
-  if (!person.isAdmin && viewer.staffOf.size === 0) return false;
+  if (!person.isAdmin && !isOnStaff(viewer)) return false;
   const rows = await select(
     reader,
-    `SELECT 1 FROM school, people WHERE school.second_step_for_staff = 1 AND people.id = :person AND people.password_hash IS NOT NULL
+    `SELECT 1 FROM school, people WHERE school.second_step_for_staff = 1 AND people.id = :person AND people.password_hash <> ''
        AND NOT EXISTS (SELECT 1 FROM second_steps WHERE person_id = :person AND confirmed_at IS NOT NULL)`,
     { person: person.id },
   );
@@ -106,7 +107,7 @@ export type NewSecondStep = Readonly<{ key: string; picture: string }>;
 /** A new secret, which counts once a code of it was typed: in letters, and as a picture (a data URL). For staff. */
 export async function beginSecondStep(pembit: Pembit, actor: Actor): Promise<Outcome<NewSecondStep>> {
   const { id, email, isAdmin } = actor.person;
-  if (!isAdmin && actor.viewer.staffOf.size === 0) return refused('notYours');
+  if (!isAdmin && !isOnStaff(actor.viewer)) return refused('notYours');
   if (await hasSecondStep(pembit, id)) return refused('changedMeanwhile');
   const key = new Secret({ size: 20 }).base32;
   await pembit.queue.write(

@@ -1,17 +1,19 @@
 import { createHash, randomBytes } from 'node:crypto';
 import type { Reader } from '@/data/database';
 import type { Person } from '@/data/people/people';
-import { personByEmail } from '@/data/people/people';
+import { noteArrival, noteComing, personByEmail, writePassword } from '@/data/people/people';
 import { deleteSessions, insertSession, sessionById, touchSession } from '@/data/people/sessions';
 import type { Viewer } from '@/core/entries/viewer';
+import { isOnStaff } from '@/core/entries/viewer';
 import type { PersonId } from '@/core/ids';
 import type { Outcome } from '@/core/refusals';
 import { done, refused, tooOften } from '@/core/refusals';
 import { keptPerson } from '../people/keptPeople';
 import type { Pembit } from '../pembit';
 import { hasSecondStep, owesSecondStep, spendCode } from './secondStep';
-import { countTry, forgetTries, secondsToWait } from './tries';
-import { verifyNobody, verifyPassword } from './password';
+import { TooBusy, hashPassword, isOutdated, verifyNobody, verifyPassword } from './password';
+import type { Try } from './tries';
+import { forgetTries, giveBackTries, secondsToWait, takeTries } from './tries';
 
 const HOUR = 3_600_000;
 const DAY = 24 * HOUR;
@@ -19,6 +21,7 @@ const DAY = 24 * HOUR;
 const LIMITS = {
   student: { idle: 90 * DAY, all: 90 * DAY },
   staff: { idle: 12 * HOUR, all: 7 * DAY },
+  shared: { idle: 2 * HOUR, all: 2 * HOUR },
 } as const;
 
 export const COOKIE_SECONDS = LIMITS.student.all / 1000;
@@ -34,12 +37,22 @@ export type SignedIn = Readonly<{
   person: Person;
   viewer: Extract<Viewer, { kind: 'person' }>;
   session: string;
+  /** Whether others use this device: then nothing is kept on it. */
+  shared?: boolean;
+  /** Whether it was opened by the school's sign-in: signing out can go on there. */
+  bySchool?: boolean;
   /** Whether what the request is about is still as whoever asks has seen it (RFC 9110, If-Match). */
   unchanged?: (reader: Reader) => Promise<boolean>;
 }>;
 
 /** What somebody types to sign in, and the network address that they come from. */
-export type Credentials = Readonly<{ email: string; password: string; code?: string; from?: string }>;
+export type Credentials = Readonly<{
+  email: string;
+  password: string;
+  code?: string;
+  from?: string;
+  shared?: boolean;
+}>;
 
 /**
  * Makes a new session; the token goes into the cookie and is not kept. Whoever has a second step is asked for its code once
@@ -47,41 +60,68 @@ export type Credentials = Readonly<{ email: string; password: string; code?: str
  */
 export async function signIn(
   pembit: Pembit,
-  { email, password, code, from = '' }: Credentials,
+  { email, password, code, from = '', shared = false }: Credentials,
 ): Promise<Outcome<{ token: string; person: Person }>> {
   const account = email.trim().toLowerCase();
-  const counted = [
-    ['signIn', `${from} ${account}`],
-    ['account', account],
+  const here = `${from} ${account}`;
+  // Where many others try at an account, one address has fewer tries; it is not shut out by what they do.
+  const besieged = secondsToWait(pembit, 'account', account) > 0;
+  const counted: readonly Try[] = [
+    ['signIn', here],
     ['address', from],
-  ] as const;
-  const wait = Math.max(...counted.map(([what, who]) => secondsToWait(pembit, what, who)));
+    besieged ? ['besieged', here] : ['account', account],
+  ];
+  // Counted before the hash is taken: what comes in the same moment is counted as well.
+  const wait = takeTries(pembit, counted);
   if (wait > 0) return tooOften(wait);
-  const wrong = (reason: 'wrongSignIn' | 'wrongCode') => {
-    for (const [what, who] of counted) countTry(pembit, what, who);
-    return refused(reason);
-  };
+  const right = () => giveBackTries(pembit, counted);
   const found = await personByEmail(pembit, email);
-  // Somebody invited who has not chosen a password yet is like nobody here.
-  const fits = found?.passwordHash
-    ? await verifyPassword(password, found.passwordHash)
-    : await verifyNobody(password);
-  if (!found || !fits) return wrong('wrongSignIn');
-  if (await hasSecondStep(pembit, found.id)) {
-    if (!code) return refused('codeNeeded');
-    if (!(await spendCode(pembit, found.id, code))) return wrong('wrongCode');
+  let fits: boolean;
+  try {
+    // Somebody invited who has not chosen a password yet is like nobody here.
+    fits =
+      found?.passwordHash && !found.deactivated
+        ? await verifyPassword(password, found.passwordHash)
+        : await verifyNobody(password);
+  } catch (error) {
+    if (error instanceof TooBusy) right();
+    throw error;
   }
-  forgetTries(pembit, 'signIn', `${from} ${account}`);
+  if (!found || !fits) return refused('wrongSignIn');
+  if (await hasSecondStep(pembit, found.id)) {
+    if (!code) {
+      right();
+      return refused('codeNeeded');
+    }
+    if (!(await spendCode(pembit, found.id, code))) return refused('wrongCode');
+  }
+  right();
+  forgetTries(pembit, 'signIn', here);
+  if (isOutdated(found.passwordHash)) await rehash(pembit, found.id, password);
   const { passwordHash: _, ...person } = found;
-  return done({ token: await openSession(pembit, person.id), person });
+  return done({ token: await openSession(pembit, person.id, { shared }), person });
 }
 
-/** A new session of somebody who has shown who they are. */
-export async function openSession(pembit: Pembit, person: PersonId): Promise<string> {
+/** Keeps the password in the way it is kept today; where that takes too long just now, the next time. */
+async function rehash(pembit: Pembit, id: PersonId, password: string): Promise<void> {
+  const hash = await hashPassword(password).catch(() => undefined);
+  if (hash) await pembit.queue.write((writer) => writePassword(writer, id, hash), { aside: true });
+}
+
+/** A new session of somebody who has shown who they are; on a device that others use, for two hours at most. */
+export async function openSession(
+  pembit: Pembit,
+  person: PersonId,
+  { shared = false, bySchool = false }: Readonly<{ shared?: boolean; bySchool?: boolean }> = {},
+): Promise<string> {
   const token = randomBytes(32).toString('base64url');
   const nowMs = pembit.now().epochMilliseconds;
+  const session = { id: idOf(token), person, createdAtMs: nowMs, seenAtMs: nowMs, shared, bySchool };
   await pembit.queue.write(
-    (writer) => insertSession(writer, { id: idOf(token), person, createdAtMs: nowMs, seenAtMs: nowMs }),
+    async (writer) => {
+      await insertSession(writer, session);
+      await noteComing(writer, person, nowMs);
+    },
     { aside: true },
   );
   return token;
@@ -99,9 +139,9 @@ export async function signedInBy(
   if (!token) return undefined;
   const session = await sessionById(pembit, idOf(token));
   if (!session) return undefined;
-  const { person, viewer } = await keptPerson(pembit, session.person);
-  if (!person) return undefined;
-  const limits = viewer.staffOf.size > 0 || person.isAdmin ? LIMITS.staff : LIMITS.student;
+  const { person, viewer, arrivesIn } = await keptPerson(pembit, session.person);
+  if (!person || person.deactivated) return undefined;
+  const limits = session.shared ? LIMITS.shared : isOnStaff(viewer) || person.isAdmin ? LIMITS.staff : LIMITS.student; // prettier-ignore
   const nowMs = pembit.now().epochMilliseconds;
   const over = nowMs - session.createdAtMs > limits.all || nowMs - session.seenAtMs > limits.idle;
   if (over) {
@@ -111,8 +151,19 @@ export async function signedInBy(
   // A note of each request would be a write for each; five minutes are exact enough for 12 hours.
   if (nowMs - session.seenAtMs > 5 * 60_000)
     await pembit.queue.write((writer) => touchSession(writer, session.id, nowMs), { aside: true });
-  const actor = { person, viewer, session: session.id };
+  if (arrivesIn.length > 0) await pembit.queue.write((writer) => noteArrival(writer, person.id));
+  const { shared, bySchool } = session;
+  const actor = { person, viewer, session: session.id, shared, bySchool };
   return !owing && (await owesSecondStep(pembit, actor)) ? undefined : actor;
+}
+
+/** How long ago one may have signed in for what needs a person who is here just now. */
+const FRESH_MS = 10 * 60_000;
+
+/** Whether somebody has signed in just now. */
+export async function isFresh(pembit: Pembit, { session }: SignedIn): Promise<boolean> {
+  const found = await sessionById(pembit, session);
+  return found !== undefined && pembit.now().epochMilliseconds - found.createdAtMs < FRESH_MS;
 }
 
 export const signOut = (pembit: Pembit, signedIn: SignedIn): Promise<void> =>

@@ -22,8 +22,10 @@ const MINUTE = 60_000;
 const LIMITS = {
   /** A wrong password or code, for one account from one address. */
   signIn: { most: 10, within: 15 * MINUTE },
-  /** For one account, from anywhere. */
+  /** For one account, from anywhere: afterwards each address has few tries left, but the owner's own is not shut out by others. */
   account: { most: 60, within: 60 * MINUTE },
+  /** For an account at which many others have tried, from one address. */
+  besieged: { most: 3, within: 15 * MINUTE },
   /** From one address, for any account. */
   address: { most: 500, within: 15 * MINUTE },
   /** An address of an outlet, a link or a joining that is none, from one network address. */
@@ -32,6 +34,12 @@ const LIMITS = {
   letter: { most: 30, within: 60 * MINUTE },
   /** Such letters to one mailbox. */
   mailbox: { most: 3, within: 60 * MINUTE },
+  /** All letters that people ask for who are not signed in. */
+  anonymousLetters: { most: 600, within: 60 * MINUTE },
+  /** Requests to join one course without being signed in. */
+  joining: { most: 200, within: 60 * MINUTE },
+  /** Codes with which an empty installation is set up. */
+  setup: { most: 20, within: 15 * MINUTE },
   /** Times taken, given back or exchanged by one person. */
   booking: { most: 60, within: MINUTE },
 } as const;
@@ -66,11 +74,28 @@ export function countTry({ tries, unwrittenTries, now }: Counting, what: Tried, 
   forgetOldest(tries, MOST_KEPT);
 }
 
-/** Counts a try, unless there have been too many: answers whether it may go on. */
-export function mayTry(pembit: Counting, what: Tried, who: string): boolean {
-  if (secondsToWait(pembit, what, who) > 0) return false;
-  countTry(pembit, what, who);
-  return true;
+/** One thing that is tried, and by whom or at what. */
+export type Try = readonly [what: Tried, who: string];
+
+/**
+ * Counts some tries at once, before the work that they limit: however many come in the same moment, no more than the limit go on.
+ * Where one has been tried too often none is counted; answers for how many seconds to wait, 0 where it may go on.
+ */
+export function takeTries(counting: Counting, tries: readonly Try[]): number {
+  const wait = Math.max(0, ...tries.map(([what, who]) => secondsToWait(counting, what, who)));
+  if (wait === 0) for (const [what, who] of tries) countTry(counting, what, who);
+  return wait;
+}
+
+/** Takes back tries that turned out right, or were not carried out. */
+export function giveBackTries({ tries, unwrittenTries }: Counting, given: readonly Try[]): void {
+  for (const [what, who] of given) {
+    const key = keyOf(what, who);
+    const known = tries.get(key);
+    if (!known) continue;
+    tries.set(key, { ...known, count: Math.max(0, known.count - 1) });
+    unwrittenTries.add(key);
+  }
 }
 
 /** Forgets what somebody got wrong, once they got it right. */

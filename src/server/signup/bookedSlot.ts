@@ -1,5 +1,6 @@
 import type { BookingId, SlotId } from '@/core/ids';
-import { isStaffOf } from '@/core/entries/viewer';
+import type { Act } from '@/core/may/acts';
+import { may } from '@/core/may/may';
 import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
 import type { Booking, Sheet, Slot } from '@/core/signup/sheet';
@@ -9,9 +10,12 @@ import type { SignedIn } from '../session/session';
 
 export type Booked = Readonly<{ sheet: Sheet; slot: Slot; booking: Booking }>;
 
-/** Whether somebody runs a sheet: they teach every course it is for. */
-export const runs = (actor: SignedIn, sheet: Sheet): boolean =>
-  sheet.audience.every((part) => isStaffOf(actor.viewer, part.course));
+/** Whether somebody may do something with a sheet. An assistant holds hours of their own: where they are among the hosts. */
+export function runs(actor: SignedIn, { audience, hosts }: Sheet, act: Act = 'changeSheet'): boolean {
+  if (!may(actor, act, { parts: audience }).ok) return false;
+  const assists = audience.some(({ course }) => actor.viewer.helps.get(course)?.role === 'assistant');
+  return !assists || hosts.some(({ id }) => id === actor.person.id);
+}
 
 /** A booking with its time and sheet. */
 export async function bookedSlot(reader: Reader, id: BookingId): Promise<Booked | undefined> {
@@ -26,8 +30,9 @@ export async function ownSlot(
   reader: Reader,
   actor: SignedIn,
   id: SlotId,
+  act?: Act,
 ): Promise<Outcome<Omit<Booked, 'booking'>>> {
   const sheet = await sheetOfSlot(reader, id);
   const slot = sheet?.slots.find((s) => s.id === id);
-  return sheet && slot && runs(actor, sheet) ? done({ sheet, slot }) : refused('notFound');
+  return sheet && slot && runs(actor, sheet, act) ? done({ sheet, slot }) : refused('notFound');
 }

@@ -16,7 +16,6 @@ import { queueLetters } from '@/data/mail/outbox';
 import { personById } from '@/data/people/people';
 import { schoolSettings } from '@/data/plan/schoolSettings';
 import { courseNamesOf } from '@/data/signup/sheets';
-import { mailboxOf } from '../mail/sendMail';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
 
@@ -86,7 +85,7 @@ async function letterOf(
         {
           ...event,
           status: kind === 'cancelled' ? 'CANCELLED' : 'CONFIRMED',
-          organizer: { name: say.organizer(host), email: mailboxOf(pembit.config) },
+          organizer: { name: say.organizer(host), email: pembit.config.mailFrom },
           attendee: { name: person.name, email: person.email },
         },
       ],

@@ -41,7 +41,7 @@ export function cancelTime(
   message = '',
 ): Promise<Outcome<{ told: number }>> {
   return perform(pembit, actor, 'cancelTime', async (change) => {
-    const found = await ownSlot(change, actor, id);
+    const found = await ownSlot(change, actor, id, 'cancelTime');
     if (!found.ok) return found;
     const { sheet, slot } = found.value;
     const { locale } = await schoolSettings(change);
@@ -60,7 +60,7 @@ export function cancelDays(
 ): Promise<Outcome<{ cancelled: number; told: number }>> {
   return perform(pembit, actor, 'cancelDays', async (change) => {
     const sheet = await sheetById(change, id);
-    if (!sheet || !runs(actor, sheet)) return refused('notFound');
+    if (!sheet || !runs(actor, sheet, 'cancelDays')) return refused('notFound');
     const zone = requireZone(sheet.tzid);
     const now = pembit.now();
     const slots = sheet.slots.filter(({ interval }) => {

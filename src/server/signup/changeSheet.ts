@@ -1,5 +1,6 @@
 import type { SheetId } from '@/core/ids';
 import { Temporal } from 'temporal-polyfill';
+import type { Act } from '@/core/may/acts';
 import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
 import type { Sheet, Slot } from '@/core/signup/sheet';
@@ -17,9 +18,15 @@ import { takeOff } from './cancelTimes';
 import { giveMissingRooms } from './rooms';
 import { sheetFacts, slotFrom, timesFor } from './offerTimes';
 
-export async function ownSheet(reader: Reader, actor: SignedIn, id: SheetId): Promise<Outcome<Sheet>> {
+/** A sheet with which the actor may do something. */
+export async function ownSheet(
+  reader: Reader,
+  actor: SignedIn,
+  id: SheetId,
+  act?: Act,
+): Promise<Outcome<Sheet>> {
   const sheet = await sheetById(reader, id);
-  return sheet && runs(actor, sheet) ? done(sheet) : refused('notFound');
+  return sheet && runs(actor, sheet, act) ? done(sheet) : refused('notFound');
 }
 
 const isComing = ({ interval }: Slot, now: Temporal.Instant) =>

@@ -10,6 +10,7 @@ import type { Interval } from '@/core/time/interval';
 import { overlaps } from '@/core/time/interval';
 import { toInstant, toWall } from '@/core/time/zone';
 import { requireZone } from '@/core/time/zoneData';
+import { refTo } from '@/data/history/personRefs';
 import { schoolSettings } from '@/data/plan/schoolSettings';
 import { updateBooking } from '@/data/signup/bookings';
 import { insertSlots, replaceSlot } from '@/data/signup/sheets';
@@ -114,8 +115,8 @@ export function takeOverDay(
     const found = await ownSheet(change, actor, id);
     if (!found.ok) return found;
     const sheet = found.value;
-    const name = sheet.hosts.find((one) => one.id === host)?.name;
-    if (!name) return refused('badRequest', [{ field: 'host', message: signupTexts.errors.notHost }]);
+    if (!sheet.hosts.some((one) => one.id === host))
+      return refused('badRequest', [{ field: 'host', message: signupTexts.errors.notHost }]);
     const zone = requireZone(sheet.tzid);
     const now = pembit.now();
     const slots = sheet.slots.filter(
@@ -135,7 +136,7 @@ export function takeOverDay(
         told += 1;
       }
     }
-    change.summarise(historyTexts.tookOver(name));
+    change.summarise(historyTexts.tookOver(refTo(host)));
     return done({ told });
   });
 }

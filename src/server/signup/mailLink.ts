@@ -1,7 +1,8 @@
 import { createHash, randomBytes } from 'node:crypto';
 import type { PersonId, SheetId } from '@/core/ids';
 import type { Outcome } from '@/core/refusals';
-import { done, refused } from '@/core/refusals';
+import { isOnStaff } from '@/core/entries/viewer';
+import { done, refused, tooOften } from '@/core/refusals';
 import { seenSheet } from '@/core/signup/seenSheet';
 import { bookingMailTexts } from '@/core/texts/bookingMail';
 import { select } from '@/data/database';
@@ -9,6 +10,7 @@ import { queueLetters } from '@/data/mail/outbox';
 import { viewerOf } from '@/data/people/people';
 import { sheetById } from '@/data/signup/sheets';
 import type { Pembit } from '../pembit';
+import { letterAsked, mayWriteTo } from '../session/anonymousLetters';
 import { openSession } from '../session/session';
 
 const HOLDS_MS = 15 * 60_000;
@@ -18,17 +20,25 @@ const idOf = (token: string) => createHash('sha256').update(token).digest('hex')
  * Sends a link to a sheet to a student whom it is for. The answer is the same whoever asks: who is on a roster is nobody
  * else's business. At most one link at a time for each person.
  */
-export async function sendMailLink(pembit: Pembit, id: SheetId, email: string): Promise<Outcome<null>> {
+export async function sendMailLink(
+  pembit: Pembit,
+  id: SheetId,
+  email: string,
+  from: string,
+): Promise<Outcome<null>> {
+  const wait = letterAsked(pembit, from);
+  if (wait > 0) return tooOften(wait);
   const sheet = await sheetById(pembit, id);
   const [person] = await select<{ id: PersonId; name: string; email: string; is_admin: number }>(
     pembit,
-    'SELECT id, name, email, is_admin FROM people WHERE email = :email',
+    'SELECT id, name, email, is_admin FROM people WHERE email = :email AND deactivated_at IS NULL',
     { email: email.trim().toLowerCase() },
   );
   if (!sheet || !person || person.is_admin === 1) return done(null);
-  const viewer = await viewerOf(pembit, person.id);
+  const viewer = await viewerOf(pembit, person.id, pembit.now());
   // Who teaches signs in with a password: a letter must not open a course.
-  if (viewer.staffOf.size > 0 || !seenSheet(viewer, sheet, pembit.now())) return done(null);
+  if (isOnStaff(viewer) || !seenSheet(viewer, sheet, pembit.now())) return done(null);
+  if (!mayWriteTo(pembit, person.email)) return done(null);
   const nowMs = pembit.now().epochMilliseconds;
   await pembit.queue.write(
     async (writer) => {

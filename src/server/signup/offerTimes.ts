@@ -54,10 +54,13 @@ export async function sheetFacts(
   actor: SignedIn,
   input: SheetFactsInput,
 ): Promise<Outcome<Facts>> {
-  const frame = await termOfAudience(reader, actor.viewer, input.audience);
+  const frame = await termOfAudience(reader, actor, input.audience, 'offerTimes');
   if (!frame.ok) return frame;
   const hosts = await hostsFor(reader, actor, input);
-  if (!hosts) return refused('badRequest', [{ field: 'hosts', message: signupTexts.errors.hosts }]);
+  const assists = input.audience.some(({ course }) => actor.viewer.helps.has(course));
+  // An assistant offers hours of their own.
+  if (!hosts || (assists && !hosts.some(({ id }) => id === actor.person.id)))
+    return refused('badRequest', [{ field: 'hosts', message: signupTexts.errors.hosts }]);
   const courses = input.audience.map((part) => part.course);
   const errors = await linkErrors(reader, actor, courses, input.rules.links);
   if (errors.length > 0)

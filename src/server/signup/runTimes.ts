@@ -6,6 +6,7 @@ import { bookingMailTexts } from '@/core/texts/bookingMail';
 import { historyTexts } from '@/core/texts/history';
 import { recordChange } from '@/data/history/change';
 import type { Letter } from '@/data/mail/outbox';
+import { refTo } from '@/data/history/personRefs';
 import { queueLetters } from '@/data/mail/outbox';
 import { personById } from '@/data/people/people';
 import { schoolSettings } from '@/data/plan/schoolSettings';
@@ -26,10 +27,10 @@ export function markCame(
 ): Promise<Outcome<{ name: string }>> {
   return perform(pembit, actor, 'markCame', async (change) => {
     const found = await bookedSlot(change, id);
-    if (!found || !runs(actor, found.sheet)) return refused('notFound');
+    if (!found || !runs(actor, found.sheet, 'markCame')) return refused('notFound');
     const { sheet, booking } = found;
     await updateBooking(change, sheet, booking, { came: came === undefined ? null : came ? 1 : 0 });
-    change.summarise(historyTexts.markedCame(booking.personName));
+    change.summarise(historyTexts.markedCame(refTo(booking.person)));
     return done({ name: booking.personName });
   });
 }
@@ -41,7 +42,7 @@ export async function messageBooked(
   id: SheetId,
   { bookings, text }: Readonly<{ bookings?: readonly BookingId[]; text: string }>,
 ): Promise<Outcome<{ told: number }>> {
-  const found = await ownSheet(pembit, actor, id);
+  const found = await ownSheet(pembit, actor, id, 'writeToThoseWhoCome');
   if (!found.ok) return found;
   const sheet = found.value;
   const now = pembit.now();

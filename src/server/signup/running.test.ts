@@ -238,8 +238,8 @@ describe('a link by mail', () => {
     const sheet = await offer();
     const { pembit, students } = school;
     const since = (await letters(11)).length;
-    const known = await sendMailLink(pembit, sheet.id, students[11]!.person.email.toUpperCase());
-    expect(known).toEqual(await sendMailLink(pembit, sheet.id, 'nobody@x.example'));
+    const known = await sendMailLink(pembit, sheet.id, students[11]!.person.email.toUpperCase(), '');
+    expect(known).toEqual(await sendMailLink(pembit, sheet.id, 'nobody@x.example', ''));
     const token = tokenIn((await letters(11, since))[0]!.body);
     expect(await holdsLink(pembit, sheet.id, token)).toBe(true);
     expect(await holdsLink(later(1), sheet.id, token)).toBe(false);
@@ -250,7 +250,7 @@ describe('a link by mail', () => {
   test('never whoever teaches, nor whom the sheet is not for', async () => {
     const sheet = await offer();
     for (const actor of [school.instructor, school.stranger]) {
-      await sendMailLink(school.pembit, sheet.id, actor.person.email);
+      await sendMailLink(school.pembit, sheet.id, actor.person.email, '');
       const found = await select(school.pembit, 'SELECT 1 AS one FROM outbox WHERE recipient = :to AND subject LIKE :what', { to: actor.person.email, what: 'Take a time%' }); // prettier-ignore
       expect(found).toEqual([]);
     }

@@ -136,9 +136,9 @@ export async function bookFor(
   const outcome = await perform(pembit, actor, 'bookFor', async (change): Promise<Outcome<Taken>> => {
     const sheet = await sheetOfSlot(change, id);
     const slot = sheet?.slots.find((s) => s.id === id);
-    if (!sheet || !slot || !runs(actor, sheet)) return refused('notFound');
+    if (!sheet || !slot || !runs(actor, sheet, 'bookFor')) return refused('notFound');
     const now = pembit.now();
-    const [person, viewer] = await Promise.all([personById(change, who), viewerOf(change, who)]);
+    const [person, viewer] = await Promise.all([personById(change, who), viewerOf(change, who, now)]);
     const seen = seenSheet(viewer, sheet, now);
     const mayCome = seen && !sheet.audience.some((part) => isStaffOf(viewer, part.course));
     if (!person || !mayCome)

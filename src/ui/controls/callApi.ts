@@ -6,7 +6,12 @@ export type Called<T> =
   | Readonly<{ ok: true; value: T; history?: string }>
   | Readonly<{ ok: false; message: string; fields: FieldErrors; status: number; reason?: string }>;
 
-type Problem = { type?: string; title?: string; errors?: { field: string; message: string }[] };
+type Problem = {
+  type?: string;
+  title?: string;
+  detail?: string;
+  errors?: { field: string; message: string }[];
+};
 
 /** How long to wait before what may be sent twice is sent again, where there was no answer and none since. */
 const PAUSES_MS = [500, 2000, 4000, 8000, 15_000];
@@ -44,12 +49,12 @@ export async function callApi<T>(
     const answer: unknown = await response.json().catch(() => ({}));
     if (response.ok)
       return { ok: true, value: answer as T, history: response.headers.get('pembit-history') ?? undefined };
-    const { type, title, errors = [] } = answer as Problem;
+    const { type, title, detail, errors = [] } = answer as Problem;
     return {
       ok: false,
       status: response.status,
       reason: type?.split(':').at(-1),
-      message: title ?? frameTexts.offline,
+      message: title === undefined ? frameTexts.offline : [title, detail].filter(Boolean).join(' '),
       fields: Object.fromEntries(errors.map(({ field, message }) => [field, message])),
     };
   } catch {

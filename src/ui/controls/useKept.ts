@@ -4,8 +4,23 @@ import { useCallback, useSyncExternalStore } from 'react';
 const listeners = new Set<() => void>();
 const cache = new Map<string, { text: string | null; value: unknown }>();
 
+const SHARED = 'shared-device';
+
+/** What is kept where others use the device: in this page alone, until it is left. */
+const passing = new Map<string, string>();
+const isShared = () => sessionStorage.getItem(SHARED) !== null;
+
+const textOf = (key: string) => (isShared() ? (passing.get(key) ?? null) : sessionStorage.getItem(key));
+
+function write(key: string, text: string | undefined): void {
+  passing.delete(key);
+  if (text === undefined) sessionStorage.removeItem(key);
+  else if (isShared()) passing.set(key, text);
+  else sessionStorage.setItem(key, text);
+}
+
 function read<T>(key: string, initial: T): T {
-  const text = sessionStorage.getItem(key);
+  const text = textOf(key);
   const known = cache.get(key);
   if (known && known.text === text) return known.value as T;
   const value = text === null ? initial : (JSON.parse(text) as T);
@@ -26,8 +41,7 @@ export function useKept<T>(key: string, initial: T): [T, (value: T | undefined) 
   );
   const keep = useCallback(
     (next: T | undefined) => {
-      if (next === undefined) sessionStorage.removeItem(key);
-      else sessionStorage.setItem(key, JSON.stringify(next));
+      write(key, next === undefined ? undefined : JSON.stringify(next));
       listeners.forEach((listener) => listener());
     },
     [key],
@@ -35,9 +49,13 @@ export function useKept<T>(key: string, initial: T): [T, (value: T | undefined) 
   return [value, keep];
 }
 
-/** What is kept belongs to one person: whoever else signs in on this tab begins with nothing. */
-export function keepFor(person: string): void {
+/** What is kept belongs to one person: whoever else signs in on this tab begins with nothing. On a shared device nothing is kept. */
+export function keepFor(person: string, shared: boolean): void {
   const owner = person.trim().toLowerCase();
-  if (sessionStorage.getItem('kept-for') !== owner) sessionStorage.clear();
-  sessionStorage.setItem('kept-for', owner);
+  if (shared || sessionStorage.getItem('kept-for') !== owner) sessionStorage.clear();
+  if (shared) sessionStorage.setItem(SHARED, '1');
+  else {
+    sessionStorage.removeItem(SHARED);
+    sessionStorage.setItem('kept-for', owner);
+  }
 }

@@ -9,6 +9,7 @@ import { historyTexts } from '@/core/texts/history';
 import { slideTexts } from '@/core/texts/slide';
 import { panelTexts } from '@/core/texts/term';
 import { Field } from '../controls/Field';
+import { CallOff } from '../plan/CallOff';
 import { useSubmit } from '../controls/useSubmit';
 import formStyles from './EntryForm.module.css';
 import { draftLinks, sentLinks } from './draftLinks';
@@ -135,6 +136,9 @@ export function ClassPanel({
               </li>
             ))}
           </ul>
+          {cls.callOff ? (
+            <CallOff what="class" id={cls.meeting} title={cls.title || cls.name} who={cls.who} />
+          ) : null}
         </>
       )}
       <p>

@@ -27,11 +27,13 @@ export type PanelClass = Readonly<{
   others: string;
   who: string;
   editable: boolean;
+  /** Whether the viewer may call it off without planning it. */
+  callOff?: boolean;
   daySheet: string;
 }>;
 
 export function panelClass(seen: SeenClass, plan: SeenPlan): PanelClass {
-  const { course, section, meeting, asStaff } = seen;
+  const { course, section, meeting, edits } = seen;
   const term = plan.terms.find((t) => t.id === course.term);
   const own = seen.plan;
   const same = own ? plan.classes.filter((c) => c.plan?.id === own.id && c.meeting.id !== meeting.id) : [];
@@ -62,7 +64,7 @@ export function panelClass(seen: SeenClass, plan: SeenPlan): PanelClass {
             sections.map((s) => s.name),
             sections.reduce((sum, s) => sum + s.students, 0),
           ),
-    editable: asStaff,
+    editable: edits,
     daySheet: `/day/${meeting.date}?course=${encodeURIComponent(course.code)}`,
   };
 }

@@ -48,6 +48,8 @@ export type PanelEntry = Readonly<{
   shown: boolean;
   coming?: Readonly<{ words: string; own?: string; names: readonly string[] }>;
   editable: boolean;
+  /** Whether the viewer may call it off without editing it. */
+  callOff?: boolean;
   draft: EntryDraft;
   /** What looks questionable in it; for its staff alone. */
   checks?: readonly CheckLine[];

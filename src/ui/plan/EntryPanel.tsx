@@ -12,6 +12,7 @@ import { useSubmit } from '../controls/useSubmit';
 import styles from '../entries/EntryPanel.module.css';
 import type { LineDate, PanelCourse, PanelEntry } from '../entries/panelData';
 import { ReadEntry } from '../entries/ReadEntry';
+import { CallOff } from './CallOff';
 import { DateLine } from './DateLine';
 import { EntryHistory } from './EntryHistory';
 import type { Occurrence, PanelState, Scope } from './panelState';
@@ -155,6 +156,8 @@ export function EntryPanel({ entry, occurrence, courses, show, dayWords, onMove 
           ) : null}
           <EntryHistory key={`${entry.id} ${entry.sequence}`} entry={entry.id} />
         </div>
+      ) : entry.callOff ? (
+        <CallOff what="entry" id={entry.id} title={entry.title} who={entry.who} />
       ) : null}
     </>
   );

@@ -55,7 +55,7 @@ export function deskData(
     classes: readOnly
       ? []
       : plan.classes
-          .filter((seen) => seen.asStaff)
+          .filter((seen) => seen.edits)
           .map(({ meeting, section, course }) => ({
             meeting: meeting.id,
             course: course.id,

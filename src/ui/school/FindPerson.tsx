@@ -3,12 +3,15 @@ import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { schoolTexts } from '@/core/texts/school';
 import { callApi } from '../controls/callApi';
+import { officeTexts } from '@/core/texts/office';
 import { Field } from '../controls/Field';
 import { FormBox } from './FormBox';
+import type { OfficePerson } from './PersonOffice';
+import { PersonOffice } from './PersonOffice';
 import styles from './School.module.css';
 import { useSubmit } from '../controls/useSubmit';
 
-type Found = Readonly<{ id: string; name: string; email: string }>;
+type Found = OfficePerson;
 
 /** Anybody at the school: a new sign-in link, the export of what is held, erasing it. */
 export function FindPerson() {
@@ -17,6 +20,8 @@ export function FindPerson() {
   const [found, setFound] = useState<readonly Found[]>([]);
   const [erasing, setErasing] = useState<Found>();
   const [typed, setTyped] = useState('');
+  const [successor, setSuccessor] = useState('');
+  const [open, setOpen] = useState<string>();
   const look = async (text: string) => {
     setWords(text);
     const answer = await callApi<Found[]>('GET', `/api/people?q=${encodeURIComponent(text)}`);
@@ -26,7 +31,7 @@ export function FindPerson() {
     const answer = await submit<{ name: string }>(
       'DELETE',
       `/api/people/${person.id}`,
-      { email: typed },
+      { email: typed, successor },
       ({ name }) => schoolTexts.erased(name),
     );
     if (!answer.ok) return;
@@ -44,10 +49,22 @@ export function FindPerson() {
       />
       <ul className={styles.list} aria-live="polite">
         {found.map((person) => (
-          <li key={person.id}>
+          <li key={person.id} className={styles.staffLine}>
             <span>
-              <b>{person.name}</b> <span className="soft">{person.email}</span>
+              <b>{person.name}</b>{' '}
+              <span className="soft">
+                {person.email}
+                {person.deactivated ? ` · ${officeTexts.isDeactivated}` : ''}
+              </span>
             </span>
+            <Button
+              size="small"
+              aria-label={officeTexts.changeOf(person.name)}
+              aria-expanded={open === person.id}
+              onClick={() => setOpen(open === person.id ? undefined : person.id)}
+            >
+              {officeTexts.change}
+            </Button>
             <Button
               size="small"
               disabled={busy}
@@ -62,18 +79,18 @@ export function FindPerson() {
             </Button>
             <Button
               size="small"
-              href={`/api/people/${person.id}`}
-              aria-label={schoolTexts.exportDataOf(person.name)}
-            >
-              {schoolTexts.exportData}
-            </Button>
-            <Button
-              size="small"
               aria-label={schoolTexts.eraseOf(person.name)}
               onClick={() => setErasing(erasing?.id === person.id ? undefined : person)}
             >
               {schoolTexts.erase}
             </Button>
+            {open === person.id ? (
+              <PersonOffice
+                key={`${person.name} ${person.email} ${person.isAdmin} ${person.deactivated}`}
+                person={person}
+                onDone={() => void look(words)}
+              />
+            ) : null}
           </li>
         ))}
       </ul>
@@ -91,6 +108,14 @@ export function FindPerson() {
             value={typed}
             onChange={setTyped}
             error={errors.email}
+          />
+          <Field
+            label={officeTexts.successor}
+            hint={officeTexts.successorHint}
+            type="email"
+            value={successor}
+            onChange={setSuccessor}
+            error={errors.successor}
           />
         </FormBox>
       ) : null}

@@ -2,18 +2,22 @@
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { schoolTexts } from '@/core/texts/school';
+import { officeTexts } from '@/core/texts/office';
 import { Field } from '../controls/Field';
 import { FindPerson } from './FindPerson';
 import { FormBox } from './FormBox';
+import type { OfficePerson } from './PersonOffice';
+import { PersonOffice } from './PersonOffice';
 import styles from './School.module.css';
 import { useSubmit } from '../controls/useSubmit';
 
-export type PersonLine = Readonly<{ id: string; name: string; email: string; waiting: boolean }>;
+export type PersonLine = OfficePerson & Readonly<{ waiting: boolean }>;
 
 /** Those who may teach, and how one more is added: a letter brings the link for the first sign-in. */
 export function PeopleSection({ people }: { people: readonly PersonLine[] }) {
   const { submit, errors, message, busy } = useSubmit();
   const [value, setValue] = useState({ name: '', email: '' });
+  const [open, setOpen] = useState<string>();
   const field = (key: 'name' | 'email') => ({
     value: value[key],
     onChange: (text: string) => setValue({ ...value, [key]: text }),
@@ -31,14 +35,28 @@ export function PeopleSection({ people }: { people: readonly PersonLine[] }) {
       <p className="soft">{schoolTexts.peopleLead}</p>
       <ul className={styles.list}>
         {people.map((person) => (
-          <li key={person.id}>
+          <li key={person.id} className={styles.staffLine}>
             <span>
               <b>{person.name}</b>{' '}
               <span className="soft">
-                {person.email}
-                {person.waiting ? ` · ${schoolTexts.neverSignedIn}` : ''}
+                {[
+                  person.email,
+                  person.isAdmin ? officeTexts.administrator : '',
+                  person.deactivated ? officeTexts.isDeactivated : '',
+                  person.waiting ? schoolTexts.neverSignedIn : '',
+                ]
+                  .filter(Boolean)
+                  .join(' · ')}
               </span>
             </span>
+            <Button
+              size="small"
+              aria-label={officeTexts.changeOf(person.name)}
+              aria-expanded={open === person.id}
+              onClick={() => setOpen(open === person.id ? undefined : person.id)}
+            >
+              {officeTexts.change}
+            </Button>
             <Button
               size="small"
               disabled={busy}
@@ -54,6 +72,12 @@ export function PeopleSection({ people }: { people: readonly PersonLine[] }) {
             >
               {schoolTexts.invite}
             </Button>
+            {open === person.id ? (
+              <PersonOffice
+                key={`${person.name} ${person.email} ${person.isAdmin} ${person.deactivated}`}
+                person={person}
+              />
+            ) : null}
           </li>
         ))}
       </ul>

@@ -5,9 +5,12 @@ import { useState } from 'react';
 import type { SchoolSettings } from '@/core/frame/schoolSettings';
 import { LOCALES, WEEK_STARTS } from '@/core/frame/schoolSettings';
 import { frameHistoryTexts } from '@/core/texts/frameHistory';
+import { retentionTexts } from '@/core/texts/retention';
 import { schoolTexts, setupTexts } from '@/core/texts/school';
 import { Field } from '../controls/Field';
 import { FormBox } from './FormBox';
+import { RetentionFields } from './RetentionFields';
+import { draftOfRetention, sentRetention } from './retentionDraft';
 import styles from './School.module.css';
 import { Select } from '../controls/Select';
 import { numberIn } from '../controls/numberIn';
@@ -20,15 +23,25 @@ export const weekStartOptions = WEEK_STARTS.map((day) => ({
 }));
 
 /** What holds for the whole school. */
-export function SettingsForm({ settings }: { settings: SchoolSettings }) {
+export function SettingsForm({
+  settings,
+  used,
+}: Readonly<{
+  settings: SchoolSettings;
+  /** Megabytes that files take. */
+  used?: number;
+}>) {
   const { submit, errors, message, busy } = useSubmit();
   const [value, setValue] = useState({
     name: settings.name,
     locale: settings.locale,
     weekStart: String(settings.weekStart),
-    keepYears: settings.keepYears === undefined ? '' : String(settings.keepYears),
+    heldFor: settings.heldFor,
+    courseMegabytes: String(settings.courseMegabytes),
+    schoolMegabytes: String(settings.schoolMegabytes),
     secondStepForStaff: settings.secondStepForStaff,
   });
+  const [retention, setRetention] = useState(() => draftOfRetention(settings.retention));
   const set = (key: Exclude<keyof typeof value, 'secondStepForStaff'>) => (text: string) =>
     setValue({ ...value, [key]: text });
   const save = () =>
@@ -38,7 +51,9 @@ export function SettingsForm({ settings }: { settings: SchoolSettings }) {
       {
         ...value,
         weekStart: Number(value.weekStart),
-        keepYears: numberIn(value.keepYears),
+        retention: sentRetention(retention),
+        courseMegabytes: numberIn(value.courseMegabytes),
+        schoolMegabytes: numberIn(value.schoolMegabytes),
       },
       () => frameHistoryTexts.changedSettings,
     );
@@ -67,13 +82,33 @@ export function SettingsForm({ settings }: { settings: SchoolSettings }) {
           error={errors.weekStart}
         />
       </div>
+      <RetentionFields value={retention} errors={errors} onChange={setRetention} />
       <Field
-        label={schoolTexts.keepYears}
-        hint={schoolTexts.keepYearsHint}
-        value={value.keepYears}
-        onChange={set('keepYears')}
-        error={errors.keepYears}
+        label={retentionTexts.hold}
+        hint={retentionTexts.holdHint}
+        value={value.heldFor}
+        onChange={set('heldFor')}
+        error={errors.heldFor}
       />
+      <div className={styles.row}>
+        <Field
+          label={retentionTexts.courseRoom}
+          type="number"
+          value={value.courseMegabytes}
+          onChange={set('courseMegabytes')}
+          error={errors.courseMegabytes}
+        />
+        <Field
+          label={retentionTexts.schoolRoom}
+          type="number"
+          value={value.schoolMegabytes}
+          onChange={set('schoolMegabytes')}
+          error={errors.schoolMegabytes}
+        />
+      </div>
+      {used === undefined ? null : (
+        <p className="soft">{retentionTexts.used(used, settings.schoolMegabytes)}</p>
+      )}
       <FormControlLabel
         control={
           <Checkbox

@@ -6,11 +6,14 @@ import { Field } from '../controls/Field';
 import { FormBox } from './FormBox';
 import styles from './School.module.css';
 import { Select } from '../controls/Select';
+import { SUGGESTED_RETENTION } from '@/core/frame/retention';
+import { RetentionFields } from './RetentionFields';
+import { draftOfRetention, sentRetention } from './retentionDraft';
 import { localeOptions, weekStartOptions } from './SettingsForm';
 import { useSubmit } from '../controls/useSubmit';
 
 /** The first run: an account, a school, a term; then straight in. */
-export function SetupForm({ zones }: { zones: readonly string[] }) {
+export function SetupForm({ zones, asksCode }: Readonly<{ zones: readonly string[]; asksCode: boolean }>) {
   const { submit, errors, message, busy } = useSubmit();
   const [value, setValue] = useState({
     name: '',
@@ -23,7 +26,9 @@ export function SetupForm({ zones }: { zones: readonly string[] }) {
     tzid: '',
     locale: 'en-GB',
     weekStart: '1',
+    code: '',
   });
+  const [retention, setRetention] = useState(() => draftOfRetention(SUGGESTED_RETENTION));
   // The zone of this device is the likeliest one; the server checks the name.
   const device = Intl.DateTimeFormat().resolvedOptions().timeZone;
   const tzid = value.tzid || (zones.includes(device) ? device : '');
@@ -33,7 +38,7 @@ export function SetupForm({ zones }: { zones: readonly string[] }) {
     error,
   });
   const setUp = async () => {
-    const { name, email, password, school, term, startsOn, endsOn, locale, weekStart } = value;
+    const { name, email, password, school, term, startsOn, endsOn, locale, weekStart, code } = value;
     const answer = await submit('POST', '/api/setup', {
       name,
       email,
@@ -41,6 +46,8 @@ export function SetupForm({ zones }: { zones: readonly string[] }) {
       school,
       locale,
       weekStart: Number(weekStart),
+      code,
+      retention: sentRetention(retention),
       term: { name: term, startsOn, endsOn, tzid },
     });
     if (!answer.ok) return;
@@ -49,6 +56,9 @@ export function SetupForm({ zones }: { zones: readonly string[] }) {
   };
   return (
     <FormBox action={setupTexts.submit} onSubmit={setUp} message={message} disabled={busy}>
+      {asksCode ? (
+        <Field label={setupTexts.code} hint={setupTexts.codeHint} autoComplete="off" {...field('code')} />
+      ) : null}
       <h2>{setupTexts.account}</h2>
       <Field label={setupTexts.name} autoComplete="name" {...field('name')} />
       <Field label={setupTexts.email} type="email" autoComplete="username" {...field('email')} />
@@ -94,6 +104,7 @@ export function SetupForm({ zones }: { zones: readonly string[] }) {
         error={errors['term.tzid']}
         fromDevice
       />
+      <RetentionFields value={retention} errors={errors} onChange={setRetention} />
     </FormBox>
   );
 }

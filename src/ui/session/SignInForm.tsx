@@ -1,5 +1,7 @@
 'use client';
 import Button from '@mui/material/Button';
+import Checkbox from '@mui/material/Checkbox';
+import FormControlLabel from '@mui/material/FormControlLabel';
 import Link from 'next/link';
 import { useState } from 'react';
 import { signInTexts } from '@/core/texts/frame';
@@ -7,6 +9,7 @@ import { passwordTexts } from '@/core/texts/passwords';
 import { callApi } from '../controls/callApi';
 import { keepFor } from '../controls/useKept';
 import { Field } from '../controls/Field';
+import { eraseKept } from '../offline/keptPlan';
 import styles from './SignIn.module.css';
 
 export type DemoChoice = Readonly<{ email: string; name: string; role: string }>;
@@ -24,15 +27,17 @@ export function SignInForm({ to, school, refused, demo }: Props) {
   const [error, setError] = useState(refused);
   const [errors, setErrors] = useState<Readonly<Record<string, string>>>({});
   const [busy, setBusy] = useState(false);
+  const [shared, setShared] = useState(false);
   /** Undefined until the password fits and a second step asks for a code. */
   const [code, setCode] = useState<string>();
 
   const signIn = async (credentials: { email: string; password: string; code?: string }) => {
     setBusy(true);
-    const answer = await callApi('POST', '/api/session', credentials);
+    const answer = await callApi('POST', '/api/session', { ...credentials, shared });
     // A whole new page: nothing of an earlier person's stays in the browser's memory.
     if (answer.ok) {
-      keepFor(credentials.email);
+      keepFor(credentials.email, shared);
+      if (shared) await eraseKept();
       return window.location.assign(to);
     }
     setBusy(false);
@@ -102,6 +107,11 @@ export function SignInForm({ to, school, refused, demo }: Props) {
             error={errors.code}
           />
         )}
+        <FormControlLabel
+          control={<Checkbox checked={shared} onChange={(event) => setShared(event.target.checked)} />}
+          label={signInTexts.shared}
+        />
+        {shared ? <p className="soft">{signInTexts.sharedHint}</p> : null}
         <p role="alert" className={styles.error}>
           {error}
         </p>

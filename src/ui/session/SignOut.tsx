@@ -8,12 +8,12 @@ import { eraseKept } from '../offline/keptPlan';
 export function SignOut() {
   const say = useMessages();
   const leave = async (path: '/api/session' | '/api/sessions') => {
-    const answer = await callApi('DELETE', path);
+    const answer = await callApi<{ schoolSignsOutAt?: string } | null>('DELETE', path);
     if (!answer.ok && answer.status !== 401) return say(answer.message);
     sessionStorage.clear();
     await eraseKept();
     // A whole new page: nothing of this person's stays in the browser's memory.
-    window.location.replace('/sign-in');
+    window.location.replace((answer.ok && answer.value?.schoolSignsOutAt) || '/sign-in');
   };
   return (
     <>

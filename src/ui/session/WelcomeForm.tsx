@@ -20,7 +20,7 @@ export function WelcomeForm({ token, email }: { token: string; email: string }) 
       return setError(answer.fields.password ?? answer.message);
     }
     await callApi('POST', '/api/session', { email, password });
-    keepFor(email);
+    keepFor(email, false);
     window.location.replace('/');
   };
   return (

@@ -117,6 +117,8 @@ test('the staff’s page: who comes, soonest first, and how full each day is', (
     kind: 'person',
     id: 'maren' as never,
     staffOf: new Set([HL]),
+    instructs: new Set([HL]),
+    helps: new Map(),
     memberOf: new Map(),
     groups: new Set<never>(),
   } as const;

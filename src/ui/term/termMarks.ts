@@ -71,7 +71,7 @@ export function planItemOf(o: Occurrence, mayMove: MayMove, title = o.title): Pl
     end: o.end && momentText(o.end),
     movable:
       o.kind === 'class'
-        ? o.asStaff && o.plan !== undefined
+        ? o.edits && o.plan !== undefined
         : o.kind !== 'set' && !(o.kind === 'due' && o.variant) && entry !== undefined && mayMove(entry),
   };
 }

@@ -3,6 +3,7 @@ import { carryOverPlan } from '@/server/carryover/carryOverPlan';
 import { endpoint } from '../endpoint';
 
 /** Carries the plan of one course over to another. */
-export const POST = endpoint({ who: 'person', body: carryInput }, ({ pembit, actor, body }) =>
-  carryOverPlan(pembit, actor, body),
+export const POST = endpoint(
+  { who: 'person', body: carryInput, bytes: 2 * 1024 * 1024 },
+  ({ pembit, actor, body }) => carryOverPlan(pembit, actor, body),
 );

@@ -4,6 +4,7 @@ import { endpoint } from '../endpoint';
 import { entryAnswer } from './entryAnswer';
 
 /** Plans an event, an assignment, an announcement or a private note. */
-export const POST = endpoint({ who: 'person', body: entryInput }, async ({ pembit, actor, body }) =>
-  entryAnswer(await planEntry(pembit, actor, body), 201),
+export const POST = endpoint(
+  { who: 'person', body: entryInput, bytes: 512 * 1024 },
+  async ({ pembit, actor, body }) => entryAnswer(await planEntry(pembit, actor, body), 201),
 );

@@ -12,6 +12,6 @@ const body = z.object({
 });
 
 /** Joins a course by its joining address. */
-export const POST = endpoint({ who: 'anyone', body }, ({ pembit, actor, body }) =>
-  joinCourse(pembit, actor, body),
+export const POST = endpoint({ who: 'anyone', body }, ({ pembit, actor, body, from }) =>
+  joinCourse(pembit, actor, body, from),
 );

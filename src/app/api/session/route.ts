@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { done } from '@/core/refusals';
 import { signIn, signOut } from '@/server/session/session';
+import { schoolSignOut } from '@/server/session/schoolSignIn';
 import { endpoint } from '../endpoint';
 import { sessionCookie } from '../sessionCookie';
 
@@ -9,6 +10,8 @@ const credentials = z.object({
   password: z.string({ error: 'Type your password.' }).min(1, 'Type your password.').max(1000),
   /** Of the second step, where there is one. */
   code: z.string().max(40).optional(),
+  /** “This is not my device”: the session ends with the browser, after two hours at most. */
+  shared: z.boolean().default(false),
 });
 
 /** Signs in. */
@@ -22,13 +25,17 @@ export const POST = endpoint(
     const { token, person } = outcome.value;
     return {
       ...done({ name: person.name, email: person.email }),
-      headers: { 'set-cookie': sessionCookie(pembit.config.baseUrl, token) },
+      headers: { 'set-cookie': sessionCookie(pembit.config.baseUrl, token, body.shared) },
     };
   },
 );
 
-/** Signs out. */
+/** Signs out; whoever came by the school’s sign-in is told where to sign out there. */
 export const DELETE = endpoint({ who: 'person', beforeSecondStep: true }, async ({ pembit, actor }) => {
   await signOut(pembit, actor);
-  return { ...done(null), headers: { 'set-cookie': sessionCookie(pembit.config.baseUrl, '') } };
+  const schoolSignsOutAt = actor.bySchool ? await schoolSignOut(pembit) : undefined;
+  return {
+    ...done({ schoolSignsOutAt }),
+    headers: { 'set-cookie': sessionCookie(pembit.config.baseUrl, '') },
+  };
 });

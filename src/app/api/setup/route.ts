@@ -3,4 +3,6 @@ import { setUp } from '@/server/frame/setUp';
 import { endpoint } from '../endpoint';
 
 /** The first run; 404 once anybody has an account. */
-export const POST = endpoint({ who: 'anyone', body: setupInput }, ({ pembit, body }) => setUp(pembit, body));
+export const POST = endpoint({ who: 'anyone', body: setupInput }, ({ pembit, body, from }) =>
+  setUp(pembit, body, from),
+);

@@ -30,6 +30,7 @@ import styles from '@/ui/school/School.module.css';
 import { SectionCard } from '@/ui/school/SectionCard';
 import { SectionForm } from '@/ui/school/SectionForm';
 import { StaffSection } from '@/ui/school/StaffSection';
+import { staffLine } from '@/ui/school/staffLine';
 import { sectionView } from '@/ui/school/sectionView';
 import { ThemesForm } from '@/ui/school/ThemesForm';
 import { PageFrame } from '../../PageFrame';
@@ -57,13 +58,13 @@ export default async function CoursePage({
   const course = own.find((c) => c.term === asked) ?? own.find((c) => c.term === present?.id) ?? own[0];
   const term = plan.terms.find((t) => t.id === course?.term);
   if (!course || !term) notFound();
-  const [members, inGroup, address, mayChange, whole] = await Promise.all([
+  const [members, inGroup, address, whole] = await Promise.all([
     rosterOf(pembit, course.id),
     groupMembersOf(pembit, course.id),
     joiningAddress(pembit, course.id),
-    mayChangeStaff(pembit, actor, course.id),
     wholePlanOf(pembit, actor, course.id),
   ]);
+  const mayChange = mayChangeStaff(actor, course.id);
   const nowMs = pembit.now().epochMilliseconds;
   const drift = whole && driftView(course, whole.classPlans, plan.locale);
   const hits = whole ? hitLines(whole, course.id, { zoneOf: requireZone, nowMs }) : [];
@@ -128,8 +129,10 @@ export default async function CoursePage({
           <JoiningSection course={course.id} address={address} />
           <StaffSection
             course={course.id}
-            staff={course.staff.map(({ id, name, role }) => ({ id, name, co: role === 'co' }))}
+            staff={course.staff.map((member) => staffLine(member, course.sections, plan.locale))}
+            sections={sectionNames}
             mayChange={mayChange}
+            self={actor.person.id}
           />
           <section className={`card ${styles.section}`} aria-labelledby="closures">
             <h2 id="closures">{schoolTexts.closures}</h2>

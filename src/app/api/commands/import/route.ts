@@ -1,10 +1,20 @@
 import { refused } from '@/core/refusals';
-import { importByCommand, importCommand, provenBy } from '@/server/exchange/importCommand';
+import { importByCommand, importCommand, mayKnock, provenBy } from '@/server/exchange/importCommand';
 import { endpoint } from '../../endpoint';
 
+/** A file of the largest size, in base64. */
+const LARGEST_COMMAND = 70 * 1024 * 1024;
+
 /** What `npm run import` asks a server that holds the folder: carried out for whoever knows the server's secret. */
-export const POST = endpoint({ who: 'anyone', body: importCommand }, async ({ pembit, request, body }) =>
-  provenBy(pembit, body, request.headers.get('pembit-proof') ?? '')
-    ? importByCommand(pembit, body)
-    : refused('notFound'),
+export const POST = endpoint(
+  {
+    who: 'anyone',
+    before: (pembit, request) => mayKnock(pembit, request.headers.get('pembit-door') ?? ''),
+    body: importCommand,
+    bytes: LARGEST_COMMAND,
+  },
+  async ({ pembit, request, body }) =>
+    provenBy(pembit, body, request.headers.get('pembit-proof') ?? '')
+      ? importByCommand(pembit, body)
+      : refused('notFound'),
 );

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { entryInput } from '@/core/entries/entryInput';
 import { entryId } from '@/core/ids';
+import { may } from '@/core/may/may';
 import { done, refused } from '@/core/refusals';
 import { scopeInput } from '@/core/series/scope';
 import { findingsOf } from '@/server/checks/findings';
@@ -32,7 +33,15 @@ export const GET = endpoint(
     const entry = plan.entries.find((e) => e.id === params.id);
     if (!entry) return refused('notFound');
     const { courses, locale } = plan;
-    const panel = panelEntry(entry, { courses, term, locale, mayEdit: !readOnly && mayEdit(viewer, entry) });
+    const editable = !readOnly && mayEdit(viewer, entry);
+    const callOff =
+      !readOnly &&
+      !editable &&
+      entry.kind !== 'note' &&
+      entry.cancelled === undefined &&
+      entry.whole &&
+      may(actor, 'cancelEntry', { parts: entry.audience }).ok;
+    const panel = { ...panelEntry(entry, { courses, term, locale, mayEdit: editable }), callOff };
     if (readOnly || !term) return done(panel);
     const { open } = await findingsOf(pembit, actor);
     const own = open.filter(({ about }) => 'entry' in about && about.entry.id === entry.id);
@@ -51,7 +60,7 @@ export const GET = endpoint(
 
 /** Writes an entry anew; of a series this occurrence, the later ones or all. */
 export const PUT = endpoint(
-  { who: 'person', row: 'entries', params, body: change },
+  { who: 'person', row: 'entries', params, body: change, bytes: 512 * 1024 },
   async ({ pembit, actor, params, body }) => {
     const { entry, ...asked } = body;
     const outcome = await changeEntry(pembit, actor, { id: params.id, ...asked }, entry);

@@ -3,15 +3,18 @@ import { proposeSpread, spreadInput } from '@/server/load/spreadWork';
 import { endpoint } from '../../endpoint';
 
 /** Days for some of a course's work around what its students have due anyway; nothing is saved. */
-export const POST = endpoint({ who: 'person', body: spreadInput }, async ({ pembit, actor, body }) => {
-  const proposal = await proposeSpread(pembit, actor, body);
-  if (!proposal.ok) return proposal;
-  const { locale, ...score } = proposal.value;
-  const moves = score.moves.map(({ from, to, ...move }) => ({
-    ...move,
-    from: dateLabel(from, 'short', locale),
-    to: dateLabel(to, 'short', locale),
-    days: from.until(to, { largestUnit: 'days' }).days,
-  }));
-  return { ...proposal, value: { ...score, moves } };
-});
+export const POST = endpoint(
+  { who: 'person', body: spreadInput, bytes: 512 * 1024 },
+  async ({ pembit, actor, body }) => {
+    const proposal = await proposeSpread(pembit, actor, body);
+    if (!proposal.ok) return proposal;
+    const { locale, ...score } = proposal.value;
+    const moves = score.moves.map(({ from, to, ...move }) => ({
+      ...move,
+      from: dateLabel(from, 'short', locale),
+      to: dateLabel(to, 'short', locale),
+      days: from.until(to, { largestUnit: 'days' }).days,
+    }));
+    return { ...proposal, value: { ...score, moves } };
+  },
+);

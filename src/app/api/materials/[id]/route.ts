@@ -8,7 +8,7 @@ const params = z.object({ id: materialId });
 
 /** Changes a material. */
 export const PUT = endpoint(
-  { who: 'person', row: 'materials', params, body: materialInput },
+  { who: 'person', row: 'materials', params, body: materialInput, bytes: 512 * 1024 },
   ({ pembit, actor, params, body }) => changeMaterial(pembit, actor, params.id, body),
 );
 

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { meetingInput } from '@/core/frame/frameInput';
 import { meetingId } from '@/core/ids';
+import { may } from '@/core/may/may';
 import { done, refused } from '@/core/refusals';
 import { changeMeeting } from '@/server/frame/changeMeeting';
 import { linkTestsFor } from '@/server/links/linkTestsFor';
@@ -19,7 +20,13 @@ export const GET = endpoint(
     const { plan, readOnly } = await panelPlan(pembit, actor, query.as);
     const seen = plan.classes.find((c) => c.meeting.id === params.id);
     if (!seen) return refused('notFound');
-    const cls = panelClass(seen, plan);
+    const parts = [{ course: seen.course.id, sections: [seen.section.id] }];
+    const callOff =
+      !readOnly &&
+      !seen.edits &&
+      seen.meeting.cancelled === undefined &&
+      may(actor, 'callOffClass', { parts }).ok;
+    const cls = { ...panelClass(seen, plan), callOff };
     if (readOnly || !seen.asStaff) return done({ ...cls, editable: false });
     const tests = await linkTestsFor(
       pembit,

@@ -11,6 +11,6 @@ const body = z.object({
 });
 
 /** Moves plans, each to another class of its own section. */
-export const POST = endpoint({ who: 'person', body }, ({ pembit, actor, body }) =>
+export const POST = endpoint({ who: 'person', body, bytes: 512 * 1024 }, ({ pembit, actor, body }) =>
   movePlans(pembit, actor, body.moves),
 );

@@ -8,10 +8,10 @@ import { journeyCookie, journeyName, sessionCookie } from '../../sessionCookie';
 export const GET = endpoint({ who: 'anyone', limit: 'token' }, async ({ pembit, actor, request }) => {
   const { baseUrl } = pembit.config;
   const cookie = parseCookie(request.headers.get('cookie') ?? '')[journeyName(baseUrl)] ?? '';
-  const outcome = await finishSchoolSignIn(pembit, new URL(request.url).search, cookie);
-  const headers = new Headers({ location: outcome.ok ? outcome.value.to : `/sign-in?refused=${outcome.reason}` }); // prettier-ignore
+  const outcome = await finishSchoolSignIn(pembit, new URL(request.url).search, cookie, actor?.person.id);
+  const headers = new Headers({ location: outcome.ok ? outcome.value.to : actor ? `/account?refused=${outcome.reason}` : `/sign-in?refused=${outcome.reason}` }); // prettier-ignore
   headers.append('set-cookie', journeyCookie(baseUrl, ''));
-  if (outcome.ok) {
+  if (outcome.ok && outcome.value.token) {
     if (actor) await signOut(pembit, actor);
     headers.append('set-cookie', sessionCookie(baseUrl, outcome.value.token));
   }

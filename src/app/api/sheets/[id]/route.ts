@@ -11,7 +11,7 @@ const query = z.object({ message: longText(2000).default('') });
 
 /** What a sheet is called, for whom, where, and by which rules. */
 export const PUT = endpoint(
-  { who: 'person', row: 'sheets', params, body },
+  { who: 'person', row: 'sheets', params, body, bytes: 512 * 1024 },
   ({ pembit, actor, params, body }) => changeSheet(pembit, actor, params.id, body),
 );
 

@@ -21,7 +21,7 @@ export const GET = endpoint({ who: 'person', params }, async ({ pembit, actor, p
 
 /** Adds something to the outline. */
 export const POST = endpoint(
-  { who: 'person', params, body: newMaterialInput },
+  { who: 'person', params, body: newMaterialInput, bytes: 512 * 1024 },
   async ({ pembit, actor, params, body }) => ({
     ...(await addMaterial(pembit, actor, params.id, body)),
     status: 201,

@@ -9,7 +9,7 @@ const list = z.object({ list: longText(2_000_000) });
 
 /** Adds the students of a pasted list. */
 export const POST = endpoint(
-  { who: 'person', params, body: list },
+  { who: 'person', params, body: list, bytes: 8 * 1024 * 1024 },
   async ({ pembit, actor, params, body }) => {
     const outcome = await addStudents(pembit, actor, params.id, body.list);
     return outcome.ok ? { ...outcome, status: 201 } : outcome;

@@ -1,16 +1,16 @@
 import { z } from 'zod';
+import { staffInput } from '@/core/frame/staffInput';
 import { courseId } from '@/core/ids';
-import { addCoInstructor } from '@/server/frame/courseStaff';
+import { writeStaff } from '@/server/frame/courseStaff';
 import { endpoint } from '../../../endpoint';
 
 const params = z.object({ id: courseId });
-const coInstructor = z.object({ email: z.email({ error: 'Type a whole e-mail address.' }).max(254) });
 
-/** Adds a co-instructor by e-mail address. */
+/** Puts somebody on a course’s staff, or gives them another role there. */
 export const POST = endpoint(
-  { who: 'person', params, body: coInstructor },
+  { who: 'person', params, body: staffInput },
   async ({ pembit, actor, params, body }) => {
-    const outcome = await addCoInstructor(pembit, actor, params.id, body.email);
+    const outcome = await writeStaff(pembit, actor, params.id, body);
     return outcome.ok ? { ...outcome, status: 201 } : outcome;
   },
 );

@@ -14,7 +14,7 @@ const body = z.object({
 
 /** Changes title, day and time of an entry. */
 export const PUT = endpoint(
-  { who: 'person', row: 'entries', params, body },
+  { who: 'person', row: 'entries', params, body, bytes: 512 * 1024 },
   async ({ pembit, actor, params, body }) => {
     const { sequence, ...changed } = body;
     return entryAnswer(await changeEntryLine(pembit, actor, { id: params.id, sequence }, changed));

@@ -8,7 +8,7 @@ const params = z.object({ id: meetingId });
 
 /** Says what is taught in a class. */
 export const PUT = endpoint(
-  { who: 'person', params, body: classPlanInput },
+  { who: 'person', params, body: classPlanInput, bytes: 512 * 1024 },
   ({ pembit, actor, params, body }) => planClass(pembit, actor, params.id, body),
 );
 

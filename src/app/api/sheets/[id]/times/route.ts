@@ -7,6 +7,7 @@ import { endpoint } from '../../../endpoint';
 const params = z.object({ id: sheetId });
 
 /** Gives a sheet other times. */
-export const PUT = endpoint({ who: 'person', params, body: retimeInput }, ({ pembit, actor, params, body }) =>
-  retime(pembit, actor, params.id, body),
+export const PUT = endpoint(
+  { who: 'person', params, body: retimeInput, bytes: 512 * 1024 },
+  ({ pembit, actor, params, body }) => retime(pembit, actor, params.id, body),
 );

@@ -7,8 +7,10 @@ import { endpoint } from '../../../../endpoint';
 const params = z.object({ id: courseId, group: groupId });
 
 /** Changes who is in a group, and its name. */
-export const PUT = endpoint({ who: 'person', params, body: groupInput }, ({ pembit, actor, params, body }) =>
-  writeGroup(pembit, actor, { course: params.id, group: params.group }, body),
+export const PUT = endpoint(
+  { who: 'person', params, body: groupInput, bytes: 512 * 1024 },
+  ({ pembit, actor, params, body }) =>
+    writeGroup(pembit, actor, { course: params.id, group: params.group }, body),
 );
 
 /** Takes a group away that nothing is meant for. */

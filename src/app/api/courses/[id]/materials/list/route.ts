@@ -8,6 +8,6 @@ const params = z.object({ id: courseId });
 
 /** Brings a list into the outline. */
 export const POST = endpoint(
-  { who: 'person', params, body: materialListInput },
+  { who: 'person', params, body: materialListInput, bytes: 2 * 1024 * 1024 },
   ({ pembit, actor, params, body }) => importMaterials(pembit, actor, params.id, body.list),
 );

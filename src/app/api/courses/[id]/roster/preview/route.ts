@@ -8,6 +8,7 @@ const params = z.object({ id: courseId });
 const list = z.object({ list: longText(2_000_000) });
 
 /** What a list would add, line by line; nothing is saved. */
-export const POST = endpoint({ who: 'person', params, body: list }, ({ pembit, actor, params, body }) =>
-  previewRoster(pembit, actor, params.id, body.list),
+export const POST = endpoint(
+  { who: 'person', params, body: list, bytes: 8 * 1024 * 1024 },
+  ({ pembit, actor, params, body }) => previewRoster(pembit, actor, params.id, body.list),
 );

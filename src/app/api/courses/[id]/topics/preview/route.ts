@@ -8,6 +8,6 @@ const params = z.object({ id: courseId });
 
 /** Says on which classes pasted topics would fall. */
 export const POST = endpoint(
-  { who: 'person', params, body: topicsInput },
+  { who: 'person', params, body: topicsInput, bytes: 2 * 1024 * 1024 },
   ({ pembit, actor, params, body }) => previewTopics(pembit, actor, params.id, body),
 );

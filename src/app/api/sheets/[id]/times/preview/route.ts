@@ -8,6 +8,6 @@ const params = z.object({ id: sheetId });
 
 /** Who is affected by other times of a sheet. */
 export const POST = endpoint(
-  { who: 'person', params, body: retimeInput },
+  { who: 'person', params, body: retimeInput, bytes: 512 * 1024 },
   ({ pembit, actor, params, body }) => previewRetime(pembit, actor, params.id, body),
 );

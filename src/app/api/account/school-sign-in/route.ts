@@ -1,0 +1,19 @@
+import { refused } from '@/core/refusals';
+import { isFresh } from '@/server/session/session';
+import { beginSchoolSignIn } from '@/server/session/schoolSignIn';
+import { endpoint } from '../../endpoint';
+import { journeyCookie } from '../../sessionCookie';
+
+/** Leads to the school’s sign-in to link it; only for whoever has just signed in here. */
+export const GET = endpoint({ who: 'person', limit: 'token' }, async ({ pembit, actor }) => {
+  if (!(await isFresh(pembit, actor))) return refused('signInAnew');
+  const begun = await beginSchoolSignIn(pembit, '/account', actor.person.id);
+  if (!begun.ok) return begun;
+  return new Response(null, {
+    status: 303,
+    headers: {
+      location: begun.value.url,
+      'set-cookie': journeyCookie(pembit.config.baseUrl, begun.value.cookie),
+    },
+  });
+});

@@ -1,0 +1,87 @@
+import { existsSync, mkdirSync, readdirSync } from 'node:fs';
+import path from 'node:path';
+import type { Sequelize } from 'sequelize';
+import { databaseFile, openDatabase, select } from '@/data/database';
+import { lockFolder } from '@/data/folderLock';
+import { migrate } from '@/data/migrate';
+import { makeOnlyPrivate, makePrivate } from '@/data/privateFolder';
+import { createWriteQueue } from '@/data/writeQueue';
+import { createClock } from './clock';
+import type { Config } from './config';
+import { createLog } from './log';
+import type { Pembit } from './pembit';
+import { createMetrics } from './metrics/metrics';
+import { eraseAgain } from './people/erasures';
+import { keepTries, keptTries } from './session/tries';
+import { readSecret } from './secretFile';
+
+const isDamaged = (error: unknown): boolean =>
+  /SQLITE_(NOTADB|CORRUPT)/.test(
+    String((error as { original?: { code?: string } })?.original?.code ?? error),
+  );
+
+/** @throws Error with a sentence where a folder has lost its database: an empty one must not take its place. */
+function requireDatabase(folder: string): void {
+  if (existsSync(databaseFile(folder))) return;
+  const rest = ['files', 'backups'].filter(
+    (name) => existsSync(path.join(folder, name)) && readdirSync(path.join(folder, name)).length > 0,
+  );
+  if (rest.length > 0)
+    throw new Error(
+      `The data folder has ${rest.join(' and ')}, but no database (pembit.sqlite). Restore a backup (npm run restore -- FOLDER), or set PEMBIT_DATA to an empty folder.`,
+    );
+}
+
+/** Whether addresses that people use hang on the secret. */
+async function hangsOnSecret(sequelize: Sequelize): Promise<boolean> {
+  const rows = await select({ sequelize }, 'SELECT id FROM outlets UNION SELECT id FROM courses WHERE join_hash IS NOT NULL LIMIT 1'); // prettier-ignore
+  return rows.length > 0;
+}
+
+/** Opens a data folder for this process alone. @throws Error with a sentence where that cannot be. */
+export async function openPembit(config: Config): Promise<Pembit> {
+  makeOnlyPrivate();
+  mkdirSync(config.dataFolder, { recursive: true });
+  const unlock = await lockFolder(config.dataFolder);
+  try {
+    requireDatabase(config.dataFolder);
+    const sequelize = openDatabase(config.dataFolder);
+    const metrics = createMetrics();
+    const queue = createWriteQueue(sequelize, metrics.write);
+    const now = createClock(config.startsAt);
+    const migrations = await migrate(sequelize, config.dataFolder, now().toString());
+    makePrivate(config.dataFolder);
+    const secret = readSecret(config.secretFile, { isNew: !(await hangsOnSecret(sequelize)) });
+    await eraseAgain({ sequelize, queue }, config.dataFolder, now().epochMilliseconds);
+    const tries = await keptTries({ sequelize }, now().epochMilliseconds);
+    const unwrittenTries = new Set<string>();
+    const close = async () => {
+      await keepTries({ tries, unwrittenTries, queue, now });
+      await queue.drained();
+      await sequelize.close();
+      await unlock();
+    };
+    return {
+      config,
+      log: createLog(config.log),
+      sequelize,
+      queue,
+      now,
+      secret,
+      migrations,
+      metrics,
+      reads: new Map(),
+      tries,
+      unwrittenTries,
+      close,
+    };
+  } catch (error) {
+    await unlock();
+    if (isDamaged(error))
+      throw new Error(
+        'The database (pembit.sqlite) is damaged. Restore a backup: npm run restore -- FOLDER. What is there is kept aside.',
+        { cause: error },
+      );
+    throw error;
+  }
+}
