@@ -4,15 +4,20 @@ import { QueryTypes, Sequelize } from 'sequelize';
 import type { Transaction } from 'sequelize';
 import sqlite3 from 'sqlite3';
 
+const PRAGMAS = [
+  'PRAGMA journal_mode = WAL',
+  'PRAGMA synchronous = FULL',
+  'PRAGMA foreign_keys = ON',
+  'PRAGMA busy_timeout = 5000',
+] as const;
+
 /** Sequelize opens one connection for reading and a new one for each transaction: both get their PRAGMAs here. */
 class Database extends sqlite3.Database {
   constructor(file: string, mode: number, callback?: (error: Error | null) => void) {
     super(file, mode, callback);
     this.serialize(() => {
-      this.run('PRAGMA journal_mode = WAL');
-      this.run('PRAGMA synchronous = FULL');
-      this.run('PRAGMA foreign_keys = ON');
-      this.run('PRAGMA busy_timeout = 5000');
+      // What goes wrong here goes wrong with the first question, too, and is told there: a file that is no database.
+      for (const pragma of PRAGMAS) this.run(pragma, () => undefined);
     });
   }
 }

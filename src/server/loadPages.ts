@@ -1,7 +1,9 @@
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import path from 'node:path';
-import { setImmediate } from 'node:timers/promises';
+import { setTimeout } from 'node:timers/promises';
+
+const PAUSE_MS = 20;
 
 /**
  * Loads the code of every page and route of a build, one by one, answering requests in between: whoever comes first to a page
@@ -17,7 +19,8 @@ export async function loadPages(folder: string): Promise<number> {
   const load = createRequire(path.join(server, 'app'));
   const pages = Object.values(files);
   for (const file of pages) {
-    await setImmediate();
+    // Long enough for a write, which takes several turns, to come through between two pages.
+    await setTimeout(PAUSE_MS);
     load(path.join(server, file));
   }
   return pages.length;

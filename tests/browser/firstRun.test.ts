@@ -3,7 +3,7 @@ import { signedInAs } from '../support/api';
 import type { Person } from './browser';
 import { newPerson } from './browser';
 import type { RunningPembit } from './server';
-import { startPembit } from './server';
+import { setupCode, startPembit } from './server';
 
 /**
  * From an empty folder to a course of two sections with different weeks. The expected dates are written by hand from a
@@ -56,6 +56,9 @@ describe('an empty installation', () => {
     await admin.click('button', 'Set up');
     await admin.sees('At least 12 characters.');
     await admin.type('Password', PASSWORD);
+    await admin.click('button', 'Set up');
+    await admin.sees('This is not the code that the server printed');
+    await admin.type('Code from the server', setupCode(pembit));
     await admin.click('button', 'Set up');
     await admin.sees('Ropewalk School');
     await admin.sees('Mon 11 Jan – Fri 26 Feb · 7 teaching weeks · America/Halifax');

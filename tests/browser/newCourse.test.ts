@@ -6,7 +6,7 @@ import { newPerson } from './browser';
 import { byKeys } from './byKeys';
 import { effortTable } from './effort';
 import type { RunningPembit } from './server';
-import { startPembit } from './server';
+import { setupCode, startPembit } from './server';
 
 /** In 2027, 11 January is a Monday and 23 April the Friday of the fifteenth week. */
 const TERM = ['Winter 2027', '2027-01-11', '2027-04-23'] as const;
@@ -27,6 +27,7 @@ beforeEach(async () => {
   pembit = await startPembit({ PEMBIT_DEMO: '', PEMBIT_NOW: '2027-01-04T13:00:00Z' });
   astrid = await newPerson();
   await astrid.open(pembit.pembitUrl);
+  await astrid.type('Code from the server', setupCode(pembit));
   await astrid.type('Your name', 'Astrid Holm');
   await astrid.type('E-mail address', ACCOUNT.email);
   await astrid.type('Password', ACCOUNT.password);

@@ -9,7 +9,7 @@ import { anonymous, signedIn } from '../support/api';
 import type { Person } from './browser';
 import { newPerson } from './browser';
 import { effortTable } from './effort';
-import { startPembit } from './server';
+import { setupCode, startPembit } from './server';
 
 const effort = effortTable();
 const folder = mkdtempSync(path.join(tmpdir(), 'pembit-next-term-'));
@@ -132,7 +132,7 @@ test('a term is saved by the administrator and brought into an empty school', as
       endsOn: '2028-04-28',
       tzid: 'America/Halifax',
     };
-    await anonymous(empty.pembitUrl).call('POST', '/api/setup', { ...account, name: 'Skua Marline', school: 'Ropewalk School', locale: 'en-GB', weekStart: 1, term: own }); // prettier-ignore
+    await anonymous(empty.pembitUrl).call('POST', '/api/setup', { ...account, name: 'Skua Marline', school: 'Ropewalk School', locale: 'en-GB', weekStart: 1, term: own, code: setupCode(empty) }); // prettier-ignore
     await folk.open(`${empty.pembitUrl}/sign-in`);
     await folk.type('E-mail address', account.email);
     await folk.type('Password', account.password);

@@ -633,6 +633,63 @@ const CHECKS: Readonly<Record<string, () => readonly Check[]>> = {
   '/api/courses/[id]/staff/[person]': () => [
     { method: 'DELETE', path: `/api/courses/${hlCourse}/staff/${NOT_THERE}`, expected: signedInOnly(404) },
   ],
+  '/api/courses/[id]/staff/[person]/hand-over': () => [
+    {
+      method: 'POST',
+      path: `/api/courses/${hlCourse}/staff/${NOT_THERE}/hand-over`,
+      body: { to: NOT_THERE },
+      expected: signedInOnly(404),
+    },
+  ],
+  '/api/people/[id]/administrator': () => [
+    {
+      method: 'PUT',
+      path: `/api/people/${NOT_THERE}/administrator`,
+      body: { administrator: true },
+      expected: signedInOnly(403),
+    },
+  ],
+  '/api/people/[id]/active': () => [
+    {
+      method: 'PUT',
+      path: `/api/people/${NOT_THERE}/active`,
+      body: { active: false },
+      expected: signedInOnly(403),
+    },
+  ],
+  '/api/people/[id]/second-step': () => [
+    { method: 'DELETE', path: `/api/people/${NOT_THERE}/second-step`, expected: signedInOnly(403) },
+  ],
+  '/api/corrections/[id]': () => [
+    {
+      method: 'PUT',
+      path: `/api/corrections/${NOT_THERE}`,
+      body: { take: true },
+      expected: signedInOnly(403),
+    },
+  ],
+  '/api/offered-places/[id]': () => [
+    {
+      method: 'PUT',
+      path: `/api/offered-places/${NOT_THERE}`,
+      body: { accept: true },
+      expected: signedInOnly(404),
+    },
+  ],
+  '/api/account/school-sign-in': () => [
+    { method: 'GET', path: '/api/account/school-sign-in', expected: signedInOnly(303) },
+  ],
+  '/api/account/school-sign-in/[id]': () => [
+    { method: 'DELETE', path: `/api/account/school-sign-in/${NOT_THERE}`, expected: signedInOnly(404) },
+  ],
+  '/api/commands/admin': () => [
+    {
+      method: 'POST',
+      path: '/api/commands/admin',
+      body: { email: 'ivo@kittiwake.example', until: 4_000_000_000_000 },
+      expected: all(404),
+    },
+  ],
   '/api/sections/[id]/pattern': () => [
     {
       method: 'PUT',

@@ -15,6 +15,8 @@ export type RunningPembit = Readonly<{
   pembitUrl: string;
   standinsUrl: string;
   folder: string;
+  /** What the server has said of late. */
+  output: () => string;
   stop: () => Promise<void>;
 }>;
 
@@ -26,12 +28,17 @@ export async function startPembit(env: Record<string, string> = {}): Promise<Run
     pembitUrl: server.url,
     standinsUrl: server.standinsUrl,
     folder,
+    output: server.output,
     stop: async () => {
       await server.stop();
       rmSync(folder, { recursive: true, force: true });
     },
   };
 }
+
+/** The code that setting up asks for, from where the server printed it. */
+export const setupCode = ({ output }: Pick<RunningPembit, 'output'>): string =>
+  /"code":"([^"]+)"/.exec(output())?.[1] ?? '';
 
 /** One server with the demo's school for all browser tests. */
 export default async function setup(project: TestProject): Promise<() => Promise<void>> {

@@ -62,7 +62,9 @@ export default async function AccountPage({
             .map(({ code, tag, title, color }) => ({ code, tag, title, color }))}
         />
         <PasswordForm />
-        {refused ? <p className="notice">{refusalTexts.notVouchedFor}</p> : null}
+        {refused === 'signInAnew' || refused === 'notVouchedFor' ? (
+          <p className="notice">{refusalTexts[refused]}</p>
+        ) : null}
         {pembit.config.schoolSignIn ? (
           <SchoolAccounts
             accounts={accounts.map(({ id, issuer, since }) => ({

@@ -6,6 +6,7 @@ import { materialTexts } from '@/core/texts/materials';
 import { materialsSeenBy } from '@/server/materials/materialsSeenBy';
 import { planSeenBy } from '@/server/plan/planSeenBy';
 import { todayIn } from '@/server/plan/todayIn';
+import { roomOf } from '@/server/materials/roomOf';
 import { sharedPembit } from '@/server/pembit';
 import styles from '@/ui/materials/Materials.module.css';
 import { OutlineEditor } from '@/ui/materials/OutlineEditor';
@@ -32,6 +33,7 @@ export default async function MaterialsPage({
   const courses = plan.courses.filter((course) => !course.archived || course.code === code);
   const course = code === undefined ? courses[0] : courses.find((c) => c.code === code);
   if (code !== undefined && !course) notFound();
+  const room = course && isStaffOf(actor.viewer, course.id) ? await roomOf(pembit, course.id) : undefined;
   const rows = course ? await outlineRows(pembit, actor, { plan, materials, course: course.id }) : [];
   return (
     <PageFrame actor={actor} plan={plan}>
@@ -51,6 +53,7 @@ export default async function MaterialsPage({
           </Link>
         ))}
       </nav>
+      {room ? <p className={room.nearlyFull ? 'notice' : 'soft'}>{room.words}</p> : null}
       {course && isStaffOf(actor.viewer, course.id) && !course.archived ? (
         <OutlineEditor
           key={course.id}

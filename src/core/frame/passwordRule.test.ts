@@ -16,6 +16,9 @@ test.each([
   ['one letter over and over', 'aaaaaaaaaaaaaa'],
   ['digits and signs alone, all alike', '------------'],
   ['one’s own name', 'MarenToft2026'],
+  ['one’s own first and last name written together, with much behind them', 'MarenToft1234567890'],
+  ['the other way round', 'ToftMaren-1234567'],
+  ['twice', 'marentoftmarentoft'],
   ['one’s own address', 'maren@kittiwake.example'],
 ])('%s is refused', (_, password) => expect(isCommonPassword(password, isListed, OWN)).toBe(true));
 
@@ -23,6 +26,12 @@ test.each(['a long enough password', 'battens and a low sheer', 'tærskel-fjord-
   '“%s” is taken',
   (password) => expect(isCommonPassword(password, isListed, OWN)).toBe(false),
 ); // prettier-ignore
+
+test.each([
+  ['short names', 'Bo Li', 'BoLi1234567890'],
+  ['marks on letters', 'Søren Kjær', 'SørenKjær1234567'],
+  ['a middle name left out', 'Ann Rose Quayside', 'annquayside123456'],
+])('%s', (_, name, password) => expect(isCommonPassword(password, isListed, [name])).toBe(true));
 
 test('digits and signs around an entry never make it a good one', () => {
   const around = fc.stringMatching(/^[0-9!?.$]{0,6}$/);

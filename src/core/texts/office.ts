@@ -16,7 +16,7 @@ export const officeTexts = {
   unmakeAdministrator: 'Take away administration',
   deactivate: 'Deactivate',
   deactivateLead:
-    'Nobody can come in as them any more, and their feed is empty. Everything they made stays. It can be taken back.',
+    'When deactivated, nobody can come in as them, and their feed is empty. Everything they made stays. It can be taken back.',
   activate: 'Activate again',
   resetSecondStep: 'Reset the second step',
   resetSecondStepLead:

@@ -105,12 +105,14 @@ const helpOf = ({ role, sections, from_date: from, tzid }: StaffRow): Help => ({
     : { since: toInstant(requireZone(tzid), Temporal.PlainDate.from(from).toPlainDateTime()) }),
 });
 
-/** What a person sees by: the courses they teach or help in at this moment, and those they take with their section. */
+/** What a person sees by, nothing while they are deactivated: the courses they teach or help in at this moment, and those they take with their section. */
 export async function viewerOf(
   reader: Reader,
   id: PersonId,
   now: Temporal.Instant,
 ): Promise<Extract<Viewer, { kind: 'person' }>> {
+  const [out] = await select(reader, 'SELECT id FROM people WHERE id = :id AND deactivated_at IS NOT NULL', { id }); // prettier-ignore
+  if (out) return { kind: 'person', id, staffOf: new Set(), instructs: new Set(), helps: new Map(), memberOf: new Map(), groups: new Set() }; // prettier-ignore
   const [staff, roster, groups] = await Promise.all([
     select<StaffRow>(
       reader,

@@ -50,8 +50,9 @@ export function smtpCarrier({ smtpUrl, smtpPlain, mailFrom }: Config): Carrier {
       });
     } catch (error) {
       const { responseCode = 0, message = String(error) } = error as SmtpError;
-      // What is wrong with our own credentials may be mended: the letter waits for that.
-      const permanent = responseCode >= 500 && responseCode < 600 && (error as SmtpError).code !== 'EAUTH';
+      // Only what the server says of the letter or its reader is for good: what is wrong with our own connection may be mended.
+      const ofLetter = ['EENVELOPE', 'EMESSAGE'].includes((error as SmtpError).code ?? '');
+      const permanent = ofLetter && responseCode >= 500 && responseCode < 600;
       throw permanent ? new PermanentRefusal(message) : error;
     }
   };

@@ -339,5 +339,7 @@ describe('the views of an embed', () => {
     expect(JSON.parse(answer.body!.toString())).toMatchObject({ version: '1.0', type: 'rich', height: 300, html: expect.stringContaining(`<iframe src="http://localhost:4310${path}"`) as unknown }); // prettier-ignore
     expect((await ask(`/embed/oembed.json?url=${encodeURIComponent('http://localhost:4310/embed/none')}`)).status).toBe(404); // prettier-ignore
     expect((await ask('/embed/oembed.json?format=xml')).status).toBe(501);
+    for (const size of ['maxwidth=0', 'maxheight=-1', 'maxwidth=x', 'maxheight=1.5'])
+      expect((await ask(`${new URL(address).pathname}${new URL(address).search}&${size}`)).status).toBe(400);
   });
 });

@@ -171,6 +171,12 @@ function midnightMs(tzid: string | undefined, now: Temporal.Instant): number {
     .epochMilliseconds;
 }
 
+/** The size of a frame within what somebody asks for at most; undefined where that is no size at all. */
+function sizeAsked(most: string | null, usual: number): number | undefined {
+  if (most === null) return usual;
+  return /^\d{1,6}$/.test(most) && Number(most) >= 1 ? Math.min(usual, Number(most)) : undefined;
+}
+
 /** oEmbed 1.0: the frame for an embed's address, for editors that ask for it. */
 async function oembed(pembit: Pembit, { query, method }: OutletRequest): Promise<OutletAnswer> {
   const asked = new URLSearchParams(query);
@@ -183,9 +189,9 @@ async function oembed(pembit: Pembit, { query, method }: OutletRequest): Promise
   const outlet = wanted && (await outletByTokenHash(pembit, tokenHash(wanted.token)));
   if (!wanted || !outlet || outlet.audience === 'personal' || wanted.kind !== 'embed')
     return sent(404, jsonHeaders, method, '{}');
-  const most = (name: string, usual: number) => Math.min(usual, Number(asked.get(name)) || usual);
   const { look } = outlet;
-  const [width, height] = [most('maxwidth', 800), most('maxheight', look.height)];
+  const [width, height] = [sizeAsked(asked.get('maxwidth'), 800), sizeAsked(asked.get('maxheight'), look.height)]; // prettier-ignore
+  if (width === undefined || height === undefined) return sent(400, jsonHeaders, method, '{}');
   const title = look.title || outlet.name;
   const answer = {
     version: '1.0', type: 'rich', title, provider_name: 'Pembit', provider_url: baseUrl, cache_age: 3600, width, height,

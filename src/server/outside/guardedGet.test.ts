@@ -31,11 +31,33 @@ const own = (path: string) => `http://127.0.0.1:${port}${path}`;
 describe('addresses that are not of the open internet', () => {
   test.each([
     '127.0.0.1', '10.1.2.3', '172.16.0.1', '192.168.1.1', '169.254.169.254', '0.0.0.0', '100.64.0.1', '224.0.0.1', '255.255.255.255',
+    // The special-purpose registries of IANA (IPv4 and IPv6; from memory), an address of each line.
+    '192.0.0.1', '192.0.0.170', '192.31.196.1', '192.52.193.1', '192.88.99.1', '192.175.48.1', '198.18.0.1', '198.19.255.255', '198.51.100.1',
+    '203.0.113.1', '240.0.0.1', '::7f00:1', '::10.0.0.1', '64:ff9b::a00:1', '64:ff9b:1::1', '100::1', '100:0:0:1::1', '2001::1', '2001:2::1', '2001:10::1',
+    '2001:20::1', '2620:4f:8000::1', '3fff::1', '5f00::1', 'fec0::1', 'fd00::1',
     '192.0.2.1', '::1', '::', 'fe80::1', 'fc00::1', '::ffff:127.0.0.1', '::ffff:7f00:1', '64:ff9b::7f00:1', '2002:7f00:1::', '2001:db8::1', 'ff02::1', 'nonsense',
   ])('%s', (address) => expect(isOpenAddress(address)).toBe(false)); // prettier-ignore
   test.each(['93.184.216.34', '2606:2800:220:1::1'])('%s is', (address) =>
     expect(isOpenAddress(address)).toBe(true),
   );
+});
+
+describe('what the operator names as the school’s own', () => {
+  const allowing = (hosts: string) => readConfig({ PEMBIT_DATA: '/tmp', PEMBIT_ALLOW_HOSTS: hosts });
+  const resolver = ((_name: string, _options: object, answer: (error: null, found: object[]) => void) =>
+    answer(null, [{ address: '127.0.0.1', family: 4 }])) as never;
+  const ask = async (hosts: string, host: string) => {
+    const answer = await guardedGet(allowing(hosts), `http://${host}:${port}/`, { ...limits, resolver });
+    return answer.ok ? answer.status : answer.reason;
+  };
+  test.each<[string, string, string, number | string]>([
+    ['a host by its name', 'calendar.school.internal', 'calendar.school.internal', 200],
+    ['a network', '127.0.0.0/8', 'calendar.school.internal', 200],
+    ['an address', '127.0.0.1', '127.0.0.1', 200],
+    ['not another host', 'calendar.school.internal', 'payroll.school.internal', 'blockedAddress'],
+    ['not another network', '10.0.0.0/8', 'calendar.school.internal', 'blockedAddress'],
+    ['nothing, usually', '', 'calendar.school.internal', 'blockedAddress'],
+  ])('%s', async (_, hosts, host, expected) => expect(await ask(hosts, host)).toBe(expected));
 });
 
 describe('an address that leads into this machine is refused', () => {

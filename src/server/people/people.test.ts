@@ -3,7 +3,7 @@ import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import type { School } from '../../../tests/support/school';
 import { newSchool } from '../../../tests/support/school';
 import { historyOf, valueOf as value } from '../../../tests/support/outcomes';
-import type { SectionId } from '@/core/ids';
+import type { PersonId, SectionId } from '@/core/ids';
 import { select } from '@/data/database';
 import { recordChange } from '@/data/history/change';
 import { loadPlan } from '@/data/plan/loadPlan';
@@ -15,6 +15,7 @@ import { sheetInput } from '@/core/signup/sheetInput';
 import { offerTimes } from '../signup/offerTimes';
 import { takeTime } from '../signup/takeTime';
 import { eraseAccount, exportPerson } from './erase';
+import { acceptInvitation, invitedBy } from './invitation';
 import { removeGroup, writeGroup } from './groups';
 import { joinCourse, joinable, joiningAddress, openJoining, closeJoining } from './joining';
 import { moveStudent, previewMove } from './membership';
@@ -137,6 +138,57 @@ describe('joining', () => {
       .map((letter) => letter.recipient)
       .filter((to) => to !== school.students[0]!.person.email);
     expect(joined).toEqual(['hand@school.example']);
+  });
+});
+
+describe('asking to join', () => {
+  const tokenOf = (url: string | undefined) => url!.split('/').at(-1)!;
+  const people = async () => (await select(school.pembit, 'SELECT id FROM people')).length;
+  const ask = async (email: string, from = '192.0.2.1') =>
+    joinCourse(school.pembit, undefined, { token: tokenOf(await joiningAddress(school.pembit, school.course)), section: school.section, name: 'New Hand', email }, from); // prettier-ignore
+
+  test('makes nobody a person until the letter was opened, and then puts them on the roster', async () => {
+    const { pembit, course, section } = school;
+    value(await openJoining(pembit, school.instructor, course));
+    const before = await people();
+    value(await ask('first@school.example'));
+    expect(await people()).toBe(before);
+    const [{ body }] = (await select<{ body: string }>(pembit, `SELECT body FROM outbox WHERE recipient = 'first@school.example'`)) as [{ body: string }]; // prettier-ignore
+    // What somebody from outside types goes into no letter.
+    expect(body).not.toContain('New Hand');
+    const link = /welcome\/([\w-]+)/.exec(body)![1]!;
+    expect(await invitedBy(pembit, link)).toMatchObject({ email: 'first@school.example', known: 0 });
+    expect(await acceptInvitation(pembit, link, 'a long enough password')).toMatchObject({ ok: true });
+    expect(await people()).toBe(before + 1);
+    const [{ id }] = (await select<{ id: PersonId }>(pembit, `SELECT id FROM people WHERE email = 'first@school.example'`)) as [{ id: PersonId }]; // prettier-ignore
+    expect((await school.signedIn(id)).viewer.memberOf.get(course)).toBe(section);
+    expect(await acceptInvitation(pembit, link, 'a long enough password')).toMatchObject({
+      reason: 'notFound',
+    });
+  });
+
+  test('not by a letter whose address was closed meanwhile', async () => {
+    const { pembit, course } = school;
+    value(await ask('second@school.example'));
+    const [{ body }] = (await select<{ body: string }>(pembit, `SELECT body FROM outbox WHERE recipient = 'second@school.example'`)) as [{ body: string }]; // prettier-ignore
+    value(await openJoining(pembit, school.instructor, course));
+    expect(await invitedBy(pembit, /welcome\/([\w-]+)/.exec(body)![1]!)).toBeUndefined();
+  });
+
+  test('is limited by where it comes from, by whom it writes to and altogether', async () => {
+    const { pembit } = school;
+    const lettersTo = async (like: string) => (await select(pembit, 'SELECT id FROM outbox WHERE recipient LIKE :like', { like })).length; // prettier-ignore
+    for (let i = 0; i < 6; i++) value(await ask('same@school.example', `198.51.100.${i}`));
+    expect(await lettersTo('same@%')).toBe(3);
+    const answers = [];
+    for (let i = 0; i < 40; i++) answers.push(await ask(`many${i}@school.example`, '203.0.113.9'));
+    expect(answers.filter((answer) => answer.ok)).toHaveLength(30);
+    expect(answers.at(-1)).toMatchObject({ reason: 'tooManyTries' });
+    expect(await lettersTo('many%')).toBe(30);
+    const far = [];
+    for (let i = 0; i < 260; i++) far.push(await ask(`far${i}@school.example`, `10.${i}.0.1`));
+    expect(far.some((answer) => !answer.ok && answer.reason === 'tooManyTries')).toBe(true);
+    expect(await lettersTo('%')).toBeLessThan(260);
   });
 });
 

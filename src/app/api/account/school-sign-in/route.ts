@@ -1,4 +1,3 @@
-import { refused } from '@/core/refusals';
 import { isFresh } from '@/server/session/session';
 import { beginSchoolSignIn } from '@/server/session/schoolSignIn';
 import { endpoint } from '../../endpoint';
@@ -6,7 +5,9 @@ import { journeyCookie } from '../../sessionCookie';
 
 /** Leads to the school’s sign-in to link it; only for whoever has just signed in here. */
 export const GET = endpoint({ who: 'person', limit: 'token' }, async ({ pembit, actor }) => {
-  if (!(await isFresh(pembit, actor))) return refused('signInAnew');
+  // It is a page of the browser that comes here: what is refused is said on the one it came from.
+  if (!(await isFresh(pembit, actor)))
+    return new Response(null, { status: 303, headers: { location: '/account?refused=signInAnew' } });
   const begun = await beginSchoolSignIn(pembit, '/account', actor.person.id);
   if (!begun.ok) return begun;
   return new Response(null, {
