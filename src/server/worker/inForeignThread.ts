@@ -30,8 +30,10 @@ export function inForeignThread<T extends ForeignTask>(task: T, input: Input<T>)
     };
     const limit = (ms: number) => setTimeout(() => finish(() => fail(new TooMuch())), ms);
     let timer = limit(BEGIN_MS);
-    worker.on('message', (said: { begun: true } | { answer: Answer<T> }) => {
-      if ('answer' in said) return finish(() => done(said.answer));
+    const events: unknown[] = [];
+    worker.on('message', (said: { begun: true } | { part: unknown[] } | { answer: Answer<T> }) => {
+      if ('part' in said) return void events.push(...said.part);
+      if ('answer' in said) return finish(() => done(events.length > 0 ? ({ ...(said.answer as object), events } as Answer<T>) : said.answer)); // prettier-ignore
       clearTimeout(timer);
       timer = limit(LIMIT_MS);
     });
