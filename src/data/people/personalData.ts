@@ -15,7 +15,7 @@ const OF_ENTRY = 'JOIN entries ON entries.id =';
 const OF_SLOT = 'JOIN slots ON slots.id = slot_id JOIN sheets ON sheets.id = slots.sheet_id';
 
 /**
- * What is held about a person, by table. `personalData.test.ts` finds each column that names somebody in a school full of data,
+ * What is held about a person, by table. `server/people/personalData.test.ts` finds each column that names somebody in a school full of data,
  * and fails where its table is not here.
  */
 export const HELD: Readonly<Record<string, string>> = {

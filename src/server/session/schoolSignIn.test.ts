@@ -43,7 +43,8 @@ beforeAll(async () => {
     claims: { email: ['email', 'email_verified'] },
     findAccount: (_, id) => ({ accountId: id, claims: () => ({ sub: id, ...accounts.get(id) }) }),
   });
-  server = createServer(provider.callback());
+  const answer = provider.callback();
+  server = createServer((request, response) => void answer(request, response));
   await new Promise<void>((ready) => server.listen(port, '127.0.0.1', () => ready()));
 });
 afterAll(() => new Promise((closed) => server.close(closed)));

@@ -1,15 +1,15 @@
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { emptySchool } from '../../../tests/support/school';
 import type { PersonId } from '@/core/ids';
-import { loadDemo } from '@/server/demo/loadDemo';
-import { demoId } from '@/server/demo/demoIds';
-import { MAREN, OFFICE, STUDENTS, TOBIAS } from '@/server/demo/people';
-import { erasuresIn } from '@/server/people/erasures';
-import { eraseAccount } from '@/server/people/erase';
-import type { Pembit } from '@/server/pembit';
-import { viewerOf } from './people';
-import { select } from '../database';
-import { HELD, personalData } from './personalData';
+import { loadDemo } from '../demo/loadDemo';
+import { demoId } from '../demo/demoIds';
+import { MAREN, OFFICE, STUDENTS, TOBIAS } from '../demo/people';
+import { erasuresIn } from './erasures';
+import { eraseAccount } from './erase';
+import type { Pembit } from '../pembit';
+import { viewerOf } from '@/data/people/people';
+import { select } from '@/data/database';
+import { HELD, personalData } from '@/data/people/personalData';
 
 let school: Awaited<ReturnType<typeof emptySchool>>;
 let pembit: Pembit;
