@@ -1,6 +1,6 @@
 /**
- * npm run torture -- [--only kills,fuzz] [--rounds 100] [--requests 20000] [--seed 1]: kills a server at random moments under a
- * mixed load, over and over, and sends it what nobody should. Loopback only. Prints what it did, and ends with 1 where anything
+ * npm run torture -- [--only kills,fuzz,locks] [--rounds 100] [--requests 20000] [--seed 1]: kills a server at random moments under a
+ * mixed load, over and over, sends it what nobody should, and has everybody sign in at once. Loopback only. Prints what it did, and ends with 1 where anything
  * was lost, damaged or answered with an error of the server.
  */
 import { mkdtempSync, rmSync } from 'node:fs';
@@ -9,12 +9,13 @@ import path from 'node:path';
 import { parseArgs } from 'node:util';
 import { fuzz } from './fuzz';
 import { killOverAndOver } from './kills';
+import { pickTheLocks } from './locks';
 import type { Report } from './random';
 import { randomOf } from './random';
 
 const { values } = parseArgs({
   options: {
-    only: { type: 'string', default: 'kills,fuzz' },
+    only: { type: 'string', default: 'kills,fuzz,locks' },
     rounds: { type: 'string', default: '100' },
     requests: { type: 'string', default: '20000' },
     seed: { type: 'string', default: '1' },
@@ -34,5 +35,8 @@ async function part(name: string, run: (folder: string) => Promise<Report>): Pro
 const random = randomOf(Number(values.seed));
 const faults =
   (await part('kills', (folder) => killOverAndOver({ folder, random, rounds: Number(values.rounds) }))) +
-  (await part('fuzz', (folder) => fuzz({ folder, random, requests: Number(values.requests) })));
+  (await part('fuzz', (folder) => fuzz({ folder, random, requests: Number(values.requests) }))) +
+  (await part('locks', (folder) =>
+    pickTheLocks({ folder, random, rounds: Math.min(20, Number(values.rounds)) }),
+  ));
 process.exit(faults > 0 ? 1 : 0);

@@ -13,7 +13,8 @@ const given = (schema: z.ZodType<string | undefined>) =>
 const webAddress = given(z.url({ protocol: /^https?$/, error: 'must be a whole address, such as https://pembit.school.example' }).optional()); // prettier-ignore
 
 const baseUrl = webAddress.refine(
-  (text) => text === undefined || new URL(text).pathname === '/',
+  // What is no address at all is told by the check before.
+  (text) => text === undefined || !URL.canParse(text) || new URL(text).pathname === '/',
   'must be a host without a path: Pembit answers at the root of its host',
 );
 
