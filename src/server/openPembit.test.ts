@@ -1,5 +1,14 @@
 import { spawnSync } from 'node:child_process';
-import { existsSync, mkdirSync, mkdtempSync, readdirSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import {
+  chownSync,
+  existsSync,
+  mkdirSync,
+  mkdtempSync,
+  readdirSync,
+  rmSync,
+  statSync,
+  writeFileSync,
+} from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { afterEach, beforeEach, expect, test } from 'vitest';
@@ -49,6 +58,17 @@ test('a new folder has no copies of empty databases, and nothing in it is anybod
     process.umask(before);
   }
 });
+
+test.runIf(process.getuid?.() === 0)(
+  'what root does in a folder of another account stays that account’s',
+  async () => {
+    chownSync(folder, 65534, 65534);
+    await (await openPembit(config())).close();
+    expect(readdirSync(folder).map((name) => [name, statSync(path.join(folder, name)).uid])).toEqual(
+      ['lock.sqlite', 'pembit.sqlite', 'secret'].map((name) => [name, 65534]),
+    );
+  },
+);
 
 test('a database with published addresses and no secret does not start, until the loss is accepted', async () => {
   const copy = await published();

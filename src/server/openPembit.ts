@@ -4,7 +4,7 @@ import type { Sequelize } from 'sequelize';
 import { databaseFile, openDatabase, select } from '@/data/database';
 import { lockFolder } from '@/data/folderLock';
 import { migrate } from '@/data/migrate';
-import { makeOnlyPrivate, makePrivate } from '@/data/privateFolder';
+import { giveToOwner, makeOnlyPrivate, makePrivate } from '@/data/privateFolder';
 import { createWriteQueue } from '@/data/writeQueue';
 import { createClock } from './clock';
 import type { Config } from './config';
@@ -59,6 +59,8 @@ export async function openPembit(config: Config): Promise<Pembit> {
       await keepTries({ tries, unwrittenTries, queue, now });
       await queue.drained();
       await sequelize.close();
+      // A command that root ran leaves nothing behind that the account of the server could not write.
+      giveToOwner(config.dataFolder);
       await unlock();
     };
     return {
