@@ -23,17 +23,21 @@ export type School = Readonly<{
   stranger: SignedIn;
   students: readonly SignedIn[];
   signedIn: (id: PersonId) => Promise<SignedIn>;
+  /** Puts the clock so many milliseconds past where it would be otherwise. */
+  later: (ms: number) => void;
   close: () => Promise<void>;
 }>;
 
 /** A data folder of its own with nothing in it, its clock starting on 13 October 2026, 9:00 in Halifax. */
-export async function emptySchool(): Promise<Pick<School, 'pembit' | 'close'>> {
+export async function emptySchool(): Promise<Pick<School, 'pembit' | 'later' | 'close'>> {
   const folder = mkdtempSync(path.join(tmpdir(), 'pembit-school-'));
-  const pembit = await openPembit(readConfig({ PEMBIT_DATA: folder, PEMBIT_NOW: '2026-10-13T12:00:00Z' }));
+  const opened = await openPembit(readConfig({ PEMBIT_DATA: folder, PEMBIT_NOW: '2026-10-13T12:00:00Z' }));
+  let milliseconds = 0;
   return {
-    pembit,
+    pembit: { ...opened, now: () => opened.now().add({ milliseconds }) },
+    later: (ms) => void (milliseconds = ms),
     close: async () => {
-      await pembit.close();
+      await opened.close();
       rmSync(folder, { recursive: true, force: true });
     },
   };
@@ -41,7 +45,7 @@ export async function emptySchool(): Promise<Pick<School, 'pembit' | 'close'>> {
 
 /** A small school in a folder of its own, its clock starting on 13 October 2026, 9:00 in Halifax. */
 export async function newSchool({ students = 3 } = {}): Promise<School> {
-  const { pembit, close } = await emptySchool();
+  const { pembit, later, close } = await emptySchool();
   const term = randomUUID() as TermId;
   const [course, other] = [randomUUID() as CourseId, randomUUID() as CourseId];
   const section = randomUUID() as SectionId;
@@ -114,6 +118,7 @@ export async function newSchool({ students = 3 } = {}): Promise<School> {
     stranger: await signedIn(strangerId!),
     students: await Promise.all(studentIds.map(signedIn)),
     signedIn,
+    later,
     close,
   };
 }

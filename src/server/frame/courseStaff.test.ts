@@ -36,13 +36,10 @@ import { Temporal } from 'temporal-polyfill';
 
 let school: School;
 let pembit: Pembit;
-let shiftMs = 0;
 const DAY = 24 * 3_600_000;
 beforeEach(async () => {
   school = await newSchool();
-  shiftMs = 0;
-  const { now } = school.pembit;
-  pembit = { ...school.pembit, now: () => now().add({ milliseconds: shiftMs }) };
+  pembit = school.pembit;
   return () => school.close();
 });
 
@@ -115,7 +112,7 @@ describe('a substitute', () => {
     expect(reasonOf(await publish(pembit, nuala, outletInput.parse({ kind: 'feed', audience: 'public', name: 'X', courses: [school.course] })))).toBe('notYours'); // prettier-ignore
     expect(reasonOf(await writeStaff(pembit, nuala, school.course, staffInput.parse({ person: nuala.person.id, role: 'instructor' })))).toBe('notFound'); // prettier-ignore
     expect(reasonOf(await cancelEntry(pembit, nuala, planned.id, { reason: 'Ill' }))).toBe('done');
-    shiftMs = 4 * DAY;
+    school.later(4 * DAY);
     const after = await as(nuala.person.id);
     expect(after.viewer.helps.size).toBe(0);
     expect((await planSeenBy(pembit, after.viewer)).entries).toEqual([]);
@@ -148,7 +145,7 @@ describe('a substitute', () => {
     const [one, two] = school.students;
     valueOf(await takeTime(pembit, one!, offered.slots[0]!.id, { note: 'Between us' }));
     const nuala = await join('Nuala', { ...days, from: '2026-10-14' });
-    shiftMs = DAY;
+    school.later(DAY);
     valueOf(await takeTime(pembit, two!, offered.slots[1]!.id, { note: 'About Thursday' }));
     const seen = seenSheet(
       (await as(nuala.person.id)).viewer,

@@ -23,12 +23,9 @@ import { undoChange } from './undoChange';
 
 let school: School;
 let pembit: Pembit;
-let shiftMs = 0;
 beforeEach(async () => {
   school = await newSchool();
-  shiftMs = 0;
-  const { now } = school.pembit;
-  pembit = { ...school.pembit, now: () => now().add({ milliseconds: shiftMs }) };
+  pembit = school.pembit;
   return () => school.close();
 });
 
@@ -76,7 +73,7 @@ describe('a student undoes', () => {
     const [one] = await offered();
     const taken = await takeTime(pembit, student!, one!, {});
     // 20 October, 11:00 in Halifax: an hour before.
-    shiftMs = (7 * 24 + 2) * HOUR;
+    school.later((7 * 24 + 2) * HOUR);
     expect(await reason(undo(student!, historyOf(taken)))).toBe('tooLateToGiveBack');
     expect(await held(student!)).toBe(1);
   });

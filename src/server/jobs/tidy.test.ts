@@ -16,12 +16,9 @@ import { tidy } from './tidy';
 const DAY = 24 * 3_600_000;
 let school: School;
 let pembit: Pembit;
-let shiftMs = 0;
 beforeEach(async () => {
   school = await newSchool();
-  shiftMs = 0;
-  const { now } = school.pembit;
-  pembit = { ...school.pembit, now: () => now().add({ milliseconds: shiftMs }) };
+  pembit = school.pembit;
   return () => school.close();
 });
 
@@ -32,7 +29,7 @@ const keep = (retention: Retention, heldFor = '') =>
     { replacements: { retention: JSON.stringify(retention), heldFor } },
   );
 const later = async (days: number) => {
-  shiftMs = days * DAY;
+  school.later(days * DAY);
   await tidy(pembit);
 };
 const everything = async () => JSON.stringify(await select(pembit, 'SELECT changes FROM history'));

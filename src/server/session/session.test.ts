@@ -8,14 +8,12 @@ import { hashPassword } from './password';
 import { cookieName, signIn, signOut, signOutEverywhere, signedInBy } from './session';
 
 let school: School;
-let shiftMs = 0;
 let pembit: Pembit;
 const PASSWORD = 'a long enough password';
 const HOUR = 3_600_000;
 beforeAll(async () => {
   school = await newSchool();
-  const { now } = school.pembit;
-  pembit = { ...school.pembit, now: () => now().add({ milliseconds: shiftMs }) };
+  pembit = school.pembit;
   await pembit.sequelize.query('UPDATE people SET password_hash = :hash', {
     replacements: { hash: await hashPassword(PASSWORD) },
   });
@@ -29,9 +27,9 @@ async function tokenOf(email: string): Promise<string> {
   return outcome.value.token;
 }
 const after = async (hours: number, token: string) => {
-  shiftMs = hours * HOUR;
+  school.later(hours * HOUR);
   const found = await signedInBy(pembit, token);
-  shiftMs = 0;
+  school.later(0);
   return found !== undefined;
 };
 
@@ -123,9 +121,9 @@ describe('a first sign-in', () => {
     };
     const [older, newer] = [await linkTo(), await linkTo()];
     expect(await invitedBy(pembit, older)).toBeUndefined();
-    shiftMs = 7 * 24 * HOUR + 60_000;
+    school.later(7 * 24 * HOUR + 60_000);
     expect(await invitedBy(pembit, newer)).toBeUndefined();
-    shiftMs = 0;
+    school.later(0);
     expect((await acceptInvitation(pembit, newer, 'the newest long password')).ok).toBe(true);
     expect(await signedInBy(pembit, open.value.token)).toBeUndefined();
   });
