@@ -2,6 +2,7 @@ import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { signedInAs } from '../support/api';
 import type { Person } from './browser';
 import { newPerson } from './browser';
+import { followLetter } from './letters';
 import type { RunningPembit } from './server';
 import { setupCode, startPembit } from './server';
 
@@ -105,13 +106,7 @@ describe('an empty installation', () => {
   });
 
   test('brings the instructor in by letter, who pastes thirty students', async () => {
-    await edda.open(`${pembit.standinsUrl}/mailbox?to=edda%40ropewalk.example`);
-    const link = await edda.driver.wait(async () => {
-      const [found] = await edda.driver.findElements({ css: 'section a[href*="/welcome/"]' });
-      if (!found) await edda.driver.navigate().refresh();
-      return found && (await found.getAttribute('href'));
-    }, 20_000);
-    await edda.open(link!);
+    const link = await followLetter(edda, pembit, 'edda@ropewalk.example');
     await edda.sees('Edda Quist, choose a password');
     await edda.type('Password', PASSWORD);
     await edda.click('button', 'Save and sign in');
@@ -133,7 +128,7 @@ describe('an empty installation', () => {
     await edda.sees('11 classes · 18 students');
     await edda.sees('17 classes · 12 students');
     // The link is spent.
-    await admin.open(link!);
+    await admin.open(link);
     await admin.sees('This link does not hold any more');
   });
 

@@ -1,6 +1,7 @@
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import type { Person } from './browser';
 import { PHONE, newPerson } from './browser';
+import { followLetter } from './letters';
 import type { RunningPembit } from './server';
 import { startPembit } from './server';
 
@@ -101,7 +102,13 @@ describe('an instructor', () => {
     await stranger.click('button', 'Join');
     await stranger.sees('Look into your mail');
     await maren.open(at('/courses/NV%20140'));
-    await maren.sees('Tilda Sounding A · has not signed in yet');
+    await maren.doesNotSee('Tilda Sounding');
+    await followLetter(stranger, pembit, 'tilda@kittiwake.example');
+    await stranger.type('Password', 'bilge keel and garboard');
+    await stranger.click('button', 'Save and sign in');
+    await stranger.sees('Night sail to the outer buoy');
+    await maren.open(at('/courses/NV%20140'));
+    await maren.sees('Tilda Sounding A');
     await maren.click('button', 'Close joining');
     await maren.sees('Closed the joining address');
     await stranger.open(address!);
