@@ -161,7 +161,7 @@ async function main(): Promise<void> {
   if (standins) log.info(`The stand-ins are on ${standins.url}`);
 
   const stopJobs = startJobs(pembit, jobsOf(pembit));
-  if (!dev && !config.lazyPages)
+  if (!dev)
     loadPages('.next').then(
       (pages) => log.debug({ pages }, 'All pages are loaded'),
       (error: unknown) => log.error({ err: error }, 'A page could not be loaded'),

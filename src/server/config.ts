@@ -50,7 +50,6 @@ const environment = z.object({
   PEMBIT_OIDC_UNVERIFIED: flag,
   PEMBIT_BACKUPS: given(z.string().optional()),
   PEMBIT_METRICS_TOKEN: given(z.string().min(16, 'must have 16 characters or more').optional()),
-  PEMBIT_LAZY_PAGES: flag,
   PEMBIT_HEAP_MB: z.coerce.number().int().min(128).optional(),
   PEMBIT_LOG: z.enum(['silent', 'error', 'warn', 'info', 'debug']).default('info'),
 });
@@ -90,8 +89,6 @@ export type Config = Readonly<{
   }>;
   /** Who may read `/metrics`; absent: nobody. */
   metricsToken?: string;
-  /** Whether a page's code is read when somebody first comes to it, and not after the start. */
-  lazyPages: boolean;
   log: 'silent' | 'error' | 'warn' | 'info' | 'debug';
   /** Names in the environment that look like Pembit's and are none. */
   unknownNames: readonly string[];
@@ -134,7 +131,6 @@ export function readConfig(env: Record<string, string | undefined>): Config {
         }
       : undefined,
     metricsToken: data.PEMBIT_METRICS_TOKEN,
-    lazyPages: data.PEMBIT_LAZY_PAGES,
     log: data.PEMBIT_LOG,
     unknownNames: Object.keys(env).filter((name) => name.startsWith('PEMBIT_') && !(name in environment.shape)), // prettier-ignore
   };

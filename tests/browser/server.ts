@@ -20,10 +20,10 @@ export type RunningPembit = Readonly<{
   stop: () => Promise<void>;
 }>;
 
-/** Starts the built application on free ports and a folder of its own. Pages are loaded as they are come to, unless `env` says otherwise. */
+/** Starts the built application on free ports and a folder of its own, as an operator would. */
 export async function startPembit(env: Record<string, string> = {}): Promise<RunningPembit> {
   const folder = mkdtempSync(path.join(tmpdir(), 'pembit-test-'));
-  const server = await startServer({ PEMBIT_DATA: folder, PEMBIT_LAZY_PAGES: '1', ...env });
+  const server = await startServer({ PEMBIT_DATA: folder, ...env });
   return {
     pembitUrl: server.url,
     standinsUrl: server.standinsUrl,
