@@ -50,7 +50,7 @@ async function weightFigures(base: string): Promise<readonly Figure[]> {
 async function onDemo(
   work: (base: string, pembit: Awaited<ReturnType<typeof startPembit>>) => Promise<readonly Figure[]>,
 ): Promise<readonly Figure[]> {
-  const pembit = await startPembit();
+  const pembit = await startPembit({ PEMBIT_PROXY: '1', HOST: 'localhost' });
   try {
     return await work(pembit.pembitUrl, pembit);
   } finally {

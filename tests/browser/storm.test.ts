@@ -4,7 +4,7 @@ import type { RunningPembit } from './server';
 import { startPembit } from './server';
 
 let pembit: RunningPembit;
-beforeAll(async () => void (pembit = await startPembit()));
+beforeAll(async () => void (pembit = await startPembit({ PEMBIT_PROXY: '1', HOST: 'localhost' })));
 afterAll(() => pembit.stop());
 
 test('never more than the seats, never more than a student’s limit, nobody loses a time, every refusal says why', async () => {

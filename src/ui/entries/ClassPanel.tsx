@@ -1,4 +1,5 @@
 'use client';
+import dynamic from 'next/dynamic';
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
@@ -9,7 +10,6 @@ import { historyTexts } from '@/core/texts/history';
 import { slideTexts } from '@/core/texts/slide';
 import { panelTexts } from '@/core/texts/term';
 import { Field } from '../controls/Field';
-import { CallOff } from '../plan/CallOff';
 import { useSubmit } from '../controls/useSubmit';
 import formStyles from './EntryForm.module.css';
 import { draftLinks, sentLinks } from './draftLinks';
@@ -17,6 +17,9 @@ import { LinkFields } from './LinkFields';
 import { RichTextField } from './RichTextField';
 import type { PanelClass } from './panelClass';
 import styles from './EntryPanel.module.css';
+
+/** For substitutes alone. */
+const CallOff = dynamic(() => import('../plan/CallOff').then((module) => module.CallOff), { ssr: false });
 
 /** A class beside the plan: what is taught in it, written in place by its staff. */
 export function ClassPanel({

@@ -1,4 +1,5 @@
 'use client';
+import dynamic from 'next/dynamic';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { Temporal } from 'temporal-polyfill';
@@ -12,11 +13,13 @@ import { useSubmit } from '../controls/useSubmit';
 import styles from '../entries/EntryPanel.module.css';
 import type { LineDate, PanelCourse, PanelEntry } from '../entries/panelData';
 import { ReadEntry } from '../entries/ReadEntry';
-import { CallOff } from './CallOff';
 import { DateLine } from './DateLine';
 import { EntryHistory } from './EntryHistory';
 import type { Occurrence, PanelState, Scope } from './panelState';
 import { NONE, editing } from './panelState';
+
+/** For substitutes alone. */
+const CallOff = dynamic(() => import('./CallOff').then((module) => module.CallOff), { ssr: false });
 
 type Props = Readonly<{
   entry: PanelEntry;
