@@ -1,6 +1,7 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
-import { accountTexts, frameTexts } from '@/core/texts/frame';
+import { accountTexts } from '@/core/texts/account';
+import { frameTexts } from '@/core/texts/frame';
 import { passwordTexts } from '@/core/texts/passwords';
 import { zoneNames } from '@/core/time/zoneData';
 import { isOnStaff } from '@/core/entries/viewer';

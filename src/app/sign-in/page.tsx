@@ -1,6 +1,7 @@
 import type { Metadata } from 'next';
 import { redirect } from 'next/navigation';
-import { frameTexts, signInTexts } from '@/core/texts/frame';
+import { signInTexts } from '@/core/texts/account';
+import { frameTexts } from '@/core/texts/frame';
 import { refusalTexts } from '@/core/texts/refusals';
 import { DEMO_PASSWORD, SIGN_IN_AS } from '@/server/demo/people';
 import { isEmpty } from '@/server/frame/isEmpty';

@@ -7,6 +7,7 @@ import { reverseOf, undoOf } from '@/core/may/undoing';
 import type { Outcome, Refused } from '@/core/refusals';
 import { done, refused, refusedBecause } from '@/core/refusals';
 import { historyTexts } from '@/core/texts/history';
+import { undoTexts } from '@/core/texts/undo';
 import type { Change } from '@/data/history/change';
 import { withNames } from '@/data/history/personRefs';
 import type { HistoryRecord, Obstacles } from '@/data/history/undo';
@@ -64,8 +65,8 @@ function refusalOf({ laterChanges, inTheWay }: Obstacles): Refused | undefined {
   if (inTheWay.length === 0) return undefined;
   const rows = new Map<string, number>();
   for (const { table, rows: n } of inTheWay) rows.set(table, (rows.get(table) ?? 0) + n);
-  const named = [...rows].map(([table, n]) => historyTexts.inTheWay(table, n));
-  return refusedBecause('hangsOn', historyTexts.standsInTheWay(named));
+  const named = [...rows].map(([table, n]) => undoTexts.inTheWay(table, n));
+  return refusedBecause('hangsOn', undoTexts.standsInTheWay(named));
 }
 
 /** What must never be lost: the last administrator of a school, the last instructor of a course. */

@@ -1,6 +1,6 @@
 'use client';
 import Button from '@mui/material/Button';
-import { accountTexts as say } from '@/core/texts/frame';
+import { accountTexts as say } from '@/core/texts/account';
 import { useSubmit } from '../controls/useSubmit';
 import styles from './Account.module.css';
 

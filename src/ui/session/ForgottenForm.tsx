@@ -1,6 +1,6 @@
 'use client';
 import Link from 'next/link';
-import { signInTexts } from '@/core/texts/frame';
+import { signInTexts } from '@/core/texts/account';
 import { passwordTexts } from '@/core/texts/passwords';
 import { LetterForm } from '../controls/LetterForm';
 import styles from './SignIn.module.css';

@@ -4,7 +4,7 @@ import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import Link from 'next/link';
 import { useState } from 'react';
-import { signInTexts } from '@/core/texts/frame';
+import { signInTexts } from '@/core/texts/account';
 import { passwordTexts } from '@/core/texts/passwords';
 import { callApi } from '../controls/callApi';
 import { keepFor } from '../controls/useKept';

@@ -1,6 +1,6 @@
 'use client';
 import Button from '@mui/material/Button';
-import { accountTexts } from '@/core/texts/frame';
+import { accountTexts } from '@/core/texts/account';
 import { callApi } from '../controls/callApi';
 import { useMessages } from '../controls/Messages';
 import { eraseKept } from '../offline/keptPlan';
