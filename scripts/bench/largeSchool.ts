@@ -71,7 +71,7 @@ export async function fillLargeSchool(pembit: Pembit, sizes: Sizes): Promise<voi
       ...students.map((id, n) => personRow({ id, email: studentEmail(n), name: `Student ${n}` }, 0, hash)),
     ]);
     await insert('terms', [fromTerm(term)]);
-    await insert('courses', courses.map((id, i) => ({ id, term_id: term.id, code: `LG ${100 + i}`, title: `Large course ${i}`, tag: `L${i % 10}`, color: COURSE_COLORS[i % 10]!, credits: 3, weekly_hours: null, shares_titles: 0, place: 'Hall', meeting_link: '', archived_at: null, join_generation: 0, join_hash: null })));
+    await insert('courses', courses.map((id, i) => ({ id, term_id: term.id, code: `LG ${100 + i}`, title: `Large course ${i}`, tag: `L${i % 10}`, color: COURSE_COLORS[i % 10]!, credits: 3, weekly_hours: null, shares_titles: 0, place: 'Hall', meeting_link: '', archived_at: null, reopened: 0, join_generation: 0, join_hash: null })));
     await insert('staff', courses.map((id, i) => staffRow({ course: id, person: teacherOf(i), role: 'instructor' })));
     await insert('sections', courses.map((id, i) => ({ id: sections[i]!, course_id: id, name: 'A' })));
     await insert('roster', students.flatMap((id, n) => Array.from({ length: TAKEN }, (_, k) => (n + k * 37) % sizes.courses).map((i) => rosterRow({ course: courses[i]!, section: sections[i]!, person: id }))));

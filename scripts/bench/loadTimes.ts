@@ -24,7 +24,7 @@ export async function loadTimes(
     await recordChange(pembit.queue, { act: 'bench', summary: '', actor: null, nowMs: 0 }, async (change) => {
       for (let i = 0; i < STUDENTS; i += 500)
         await change.insert('people', people.slice(i, i + 500).map((id) => personRow({ id, email: `${id}@s.example`, name: id }, 0))); // prettier-ignore
-      await change.insert('courses', courses.slice(1).map((id, i) => ({ id, term_id: term, code: `C ${i}`, title: `C ${i}`, tag: 'CC', color: 'sea', credits: null, weekly_hours: null, shares_titles: 0, place: '', meeting_link: '', archived_at: null, join_generation: 0, join_hash: null }))); // prettier-ignore
+      await change.insert('courses', courses.slice(1).map((id, i) => ({ id, term_id: term, code: `C ${i}`, title: `C ${i}`, tag: 'CC', color: 'sea', credits: null, weekly_hours: null, shares_titles: 0, place: '', meeting_link: '', archived_at: null, reopened: 0, join_generation: 0, join_hash: null }))); // prettier-ignore
       const roster = people.flatMap(
         (person, i) =>
         Array.from({ length: TAKEN }, (_, n) => ({ id: `${person} ${n}`, course_id: courses[(i + n * 37) % COURSES]!, section_id: null, person_id: person, listed_name: null })), // prettier-ignore

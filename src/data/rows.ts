@@ -43,6 +43,8 @@ export type Rows = {
     place: string;
     meeting_link: string;
     archived_at: number | null;
+    /** Whether somebody brought the course back after it was archived. */
+    reopened: number;
     /** Raised when the joining address is replaced; `join_hash` is null while nobody can join. */
     join_generation: number;
     join_hash: string | null;

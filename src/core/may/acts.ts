@@ -45,6 +45,6 @@ export const ACTS = {
   addCalendar: { roles: ['instructor', 'co'], office: true }, changeCalendar: { roles: ['instructor', 'co'], office: true },
   removeCalendar: { roles: ['instructor', 'co'], office: true },
   // One's own
-  writeNote: OWN, reply: STUDENT, tickDone: STUDENT, changeOwnSettings: OWN, ownFeed: OWN, makePersonalFeed: OWN,
+  writeNote: OWN, declinePlace: OWN, reply: STUDENT, tickDone: STUDENT, changeOwnSettings: OWN, ownFeed: OWN, makePersonalFeed: OWN,
 } as const satisfies Readonly<Record<string, Rule>>; // prettier-ignore
 export type Act = keyof typeof ACTS;

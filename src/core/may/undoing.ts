@@ -2,8 +2,8 @@ import type { Act } from './acts';
 import { ACTS } from './acts';
 
 /**
- * Which act it comes to when one is undone, where that is not the act itself. Who may undo is who may do that now; `never`:
- * what the process did by itself, and what others have built on.
+ * Which act it comes to when one is undone, where that is not the act itself. Who may undo is who may do that now; none:
+ * nobody undoes it, since the process, or whoever runs it, did it.
  */
 const REVERSE: Readonly<Record<string, readonly Act[]>> = {
   // Staff take a time from a student, or give it back to them, as they do otherwise.
@@ -42,6 +42,7 @@ const REVERSE: Readonly<Record<string, readonly Act[]>> = {
   joinCourse: ['joinCourse', 'moveStudent'],
   setUp: [],
   tidy: [],
+  letIn: [],
   passOnOffers: [],
   giveRoom: [],
   remind: [],

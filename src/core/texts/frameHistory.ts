@@ -11,6 +11,7 @@ export const frameHistoryTexts = {
   opensJoining: 'Opened the joining address',
   closesJoining: 'Closed the joining address',
   joined: (name: string) => `${name} joined`,
+  declined: (name: string) => `${name} declined a place`,
   archived: (code: string) => `Archived ${code}`,
   restored: (code: string) => `Restored ${code}`,
   deletedCourse: (code: string) => `Deleted ${code}`,

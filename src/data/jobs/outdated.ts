@@ -1,7 +1,7 @@
 import type { Retention } from '@/core/frame/retention';
 import { daysKept } from '@/core/frame/retention';
 import { withoutTokens } from '@/core/mail/withoutTokens';
-import type { PersonId } from '@/core/ids';
+import type { HistoryId, PersonId } from '@/core/ids';
 import { select } from '../database';
 import type { RowChange } from '../history/change';
 import type { Writer } from '../writeQueue';
@@ -30,6 +30,11 @@ export async function forgetOutdated(writer: Writer, nowMs: number): Promise<voi
   for (const { id, body } of old)
     if (withoutTokens(body) !== body)
       await run(writer, 'UPDATE outbox SET body = :body WHERE id = :id', { id, body: withoutTokens(body) });
+}
+
+/** Takes an act out of the history: what goes for age is not kept by what took it away. */
+export async function forgetAct(writer: Writer, id: HistoryId): Promise<void> {
+  await run(writer, 'DELETE FROM history WHERE id = :id', { id });
 }
 
 /** Takes rows of some tables out of the history, wherever it names them: what is gone for age leaves nothing there. */

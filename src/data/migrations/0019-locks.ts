@@ -14,6 +14,8 @@ export const locks = {
     `UPDATE people SET came_at = created_at WHERE password_hash <> '' OR id IN (SELECT person_id FROM sessions)`,
     // The course whose list made the person; null for all others, and for everybody from before.
     `ALTER TABLE people ADD COLUMN made_by_course TEXT`,
+    // Whether somebody brought the course back after it was archived: it does not archive itself again.
+    `ALTER TABLE courses ADD COLUMN reopened INTEGER NOT NULL DEFAULT 0`,
     `ALTER TABLE staff ADD COLUMN sections TEXT`,
     `ALTER TABLE staff ADD COLUMN from_date TEXT`,
     `ALTER TABLE staff ADD COLUMN until_date TEXT`,

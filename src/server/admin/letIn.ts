@@ -1,11 +1,14 @@
-import { createHash, createHmac, randomBytes, randomUUID, timingSafeEqual } from 'node:crypto';
+import { createHash, randomBytes, randomUUID } from 'node:crypto';
 import { z } from 'zod';
 import type { PersonId } from '@/core/ids';
 import type { Change } from '@/data/history/change';
 import { recordChange } from '@/data/history/change';
+import { insertInvitations } from '@/data/people/invitations';
 import { noteInOffice } from '@/data/people/officeLog';
 import { personByEmail, personRow } from '@/data/people/people';
+import { deleteSecondSteps } from '@/data/people/secondSteps';
 import type { Pembit } from '../pembit';
+import { isProven, proofOf } from '../proof';
 
 /** What the operator's command says: who is to administer the school, whatever has locked them out. */
 export const letInCommand = z.object({
@@ -18,14 +21,10 @@ export type LetInCommand = z.output<typeof letInCommand>;
 
 /** Proves that a command comes from whoever can read the server's secret. */
 export const letInProof = (secret: Buffer, { email, name, until }: LetInCommand): string =>
-  createHmac('sha256', secret)
-    .update(`let in ${JSON.stringify([email, name, until])}`)
-    .digest('base64url');
+  proofOf(secret, 'let in', [email, name, until]);
 
-export function isProven(secret: Buffer, command: LetInCommand, proof: string): boolean {
-  const [expected, given] = [Buffer.from(letInProof(secret, command)), Buffer.from(proof)];
-  return command.until > Date.now() && expected.length === given.length && timingSafeEqual(expected, given);
-}
+export const mayLetIn = (secret: Buffer, { email, name, until }: LetInCommand, proof: string): boolean =>
+  until > Date.now() && isProven(secret, 'let in', [email, name, until], proof);
 
 const HOLDS_MS = 60 * 60_000;
 const idOf = (token: string) => createHash('sha256').update(token).digest('hex');
@@ -48,16 +47,11 @@ async function makeAdministrator(change: Change, { email, name }: LetInCommand):
 export async function letIn(pembit: Pembit, command: LetInCommand): Promise<Readonly<{ link: string }>> {
   const nowMs = pembit.now().epochMilliseconds;
   const token = randomBytes(32).toString('base64url');
-  const act = { act: 'tidy', summary: '', actor: null, nowMs };
+  const act = { act: 'letIn', summary: '', actor: null, nowMs };
   await recordChange(pembit.queue, act, async (change) => {
     const id = await makeAdministrator(change, command);
-    const run = (sql: string) =>
-      change.sequelize.query(sql, {
-        replacements: { id, link: idOf(token), until: nowMs + HOLDS_MS },
-        transaction: change.transaction,
-      });
-    await run('DELETE FROM second_steps WHERE person_id = :id');
-    await run('INSERT INTO invitations (id, person_id, expires_at) VALUES (:link, :id, :until)');
+    await deleteSecondSteps(change, id);
+    await insertInvitations(change, [{ id: idOf(token), person: id, expiresAtMs: nowMs + HOLDS_MS }]);
     await noteInOffice(change, { act: 'administrator', actor: null, person: id, detail: 'terminal' });
     change.concerns(`person:${id}`);
   });

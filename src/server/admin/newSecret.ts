@@ -1,8 +1,9 @@
 import { existsSync, renameSync } from 'node:fs';
-import type { CourseId } from '@/core/ids';
-import { openDatabase, select } from '@/data/database';
+import { openDatabase } from '@/data/database';
 import { lockFolder } from '@/data/folderLock';
 import { allOutlets, writeTokenHash } from '@/data/outlets/outlets';
+import { openForJoining, writeJoinHash } from '@/data/people/joining';
+import { deleteSecondSteps } from '@/data/people/secondSteps';
 import { createWriteQueue } from '@/data/writeQueue';
 import type { Config } from '../config';
 import { outletHash } from '../outlets/publish';
@@ -23,14 +24,11 @@ export async function newSecret(config: Config, at: string): Promise<number> {
     const secret = readSecret(config.secretFile);
     const outlets = await allOutlets({ sequelize });
     await createWriteQueue(sequelize).write(async (writer) => {
-      const run = (sql: string, replacements: Record<string, unknown> = {}) =>
-        sequelize.query(sql, { replacements, transaction: writer.transaction });
       for (const outlet of outlets) await writeTokenHash(writer, outlet.id, outletHash({ secret }, outlet));
-      const open = await select<{ id: CourseId; join_generation: number }>(writer, 'SELECT id, join_generation FROM courses WHERE join_hash IS NOT NULL'); // prettier-ignore
-      for (const { id, join_generation: generation } of open)
-        await run('UPDATE courses SET join_hash = :hash WHERE id = :id', { id, hash: joinHash(secret, id, generation) }); // prettier-ignore
+      for (const { id, generation } of await openForJoining(writer))
+        await writeJoinHash(writer, id, joinHash(secret, id, generation));
       // They are encrypted with the secret that is gone.
-      await run('DELETE FROM second_steps');
+      await deleteSecondSteps(writer);
     });
     return outlets.length;
   } finally {

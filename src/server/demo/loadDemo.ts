@@ -3,7 +3,7 @@ import type { Outlet } from '@/core/outlets/outlet';
 import { PUBLISHED_DEFAULTS } from '@/core/outlets/outlet';
 import { toWall } from '@/core/time/zone';
 import { requireZone } from '@/core/time/zoneData';
-import { select } from '@/data/database';
+import { isEmpty } from '@/data/people/isEmpty';
 import { personRow } from '@/data/people/people';
 import { insertEntries } from '@/data/entries/entries';
 import type { Change } from '@/data/history/change';
@@ -35,8 +35,7 @@ import { demoSheets } from './sheets';
 
 /** Fills an empty data folder with the Kittiwake Point School of Boatcraft; one with people in it is left alone. */
 export async function loadDemo(pembit: Pembit): Promise<void> {
-  const [count] = await select<{ people: number }>(pembit, 'SELECT COUNT(*) AS people FROM people');
-  if (count && count.people > 0) return;
+  if (!(await isEmpty(pembit))) return;
   const now = pembit.now();
   const term = demoTerm(toWall(requireZone('America/Halifax'), now).toPlainDate());
   const passwordHash = await hashPassword(DEMO_PASSWORD);
@@ -111,6 +110,7 @@ async function insertCourses(change: Change, term: DemoTerm): Promise<void> {
       shares_titles: sharesTitles ? 1 : 0,
       meeting_link: '',
       archived_at: null,
+      reopened: 0,
       join_generation: 0,
       join_hash: null,
     })),

@@ -209,6 +209,7 @@ const courseRow = (course: Course, nowMs: number) => ({
   term_id: course.term,
   ...fromCourseFacts(course),
   archived_at: course.archived ? nowMs : null,
+  reopened: 0,
   join_generation: 0,
   join_hash: null,
 });

@@ -1,4 +1,3 @@
-import { createHmac, timingSafeEqual } from 'node:crypto';
 import { Readable } from 'node:stream';
 import { z } from 'zod';
 import type { CourseId, PersonId } from '@/core/ids';
@@ -9,6 +8,7 @@ import { select } from '@/data/database';
 import { uploadFile } from '../materials/uploadFile';
 import { keptPerson } from '../people/keptPeople';
 import type { Pembit } from '../pembit';
+import { isProven, proofOf } from '../proof';
 import { importCalendar } from './importCalendar';
 
 /** What the operator's command sends: a file, and where it goes. `file` is base64. */
@@ -27,31 +27,24 @@ export type ImportCommand = z.output<typeof importCommand>;
 
 /** Proves that a command comes from whoever can read the server's secret. */
 export const commandProof = (secret: Buffer, command: ImportCommand): string =>
-  createHmac('sha256', secret)
-    .update(`command ${JSON.stringify(importCommand.parse(command))}`)
-    .digest('base64url');
+  proofOf(secret, 'command', importCommand.parse(command));
 
-export function provenBy(pembit: Pick<Pembit, 'secret'>, command: ImportCommand, proof: string): boolean {
-  const expected = Buffer.from(commandProof(pembit.secret, command));
-  const given = Buffer.from(proof);
-  return (
-    // By the machine's own clock: the school's may be set for a demonstration.
-    command.until > Date.now() && given.length === expected.length && timingSafeEqual(given, expected)
-  );
-}
-
-const doorMac = (secret: Buffer, until: string) =>
-  createHmac('sha256', secret).update(`command door ${until}`).digest('base64url');
+export const provenBy = (
+  { secret }: Pick<Pembit, 'secret'>,
+  command: ImportCommand,
+  proof: string,
+): boolean =>
+  // By the machine's own clock: the school's may be set for a demonstration.
+  command.until > Date.now() && isProven(secret, 'command', importCommand.parse(command), proof);
 
 /** What a command says before its file is read: that it comes from whoever can read the secret, and until when it holds. */
 export const commandDoor = (secret: Buffer, until: number): string =>
-  `${until}.${doorMac(secret, String(until))}`;
+  `${until}.${proofOf(secret, 'command door', String(until))}`;
 
 /** Whether the file of a command may be read at all. */
 export function mayKnock(pembit: Pick<Pembit, 'secret'>, door: string): boolean {
   const [until = '', mac = ''] = door.split('.');
-  const [expected, given] = [Buffer.from(doorMac(pembit.secret, until)), Buffer.from(mac)];
-  return Number(until) > Date.now() && given.length === expected.length && timingSafeEqual(given, expected);
+  return Number(until) > Date.now() && isProven(pembit.secret, 'command door', until, mac);
 }
 
 export type CommandReport = Readonly<{

@@ -24,7 +24,7 @@ export function archiveCourse(
   return perform(pembit, actor, 'archiveCourse', async (change) => {
     const row = await courseRow(change, id);
     if (!row || !mayChangeStaff(actor, id)) return refused('notFound');
-    await change.update('courses', id, { archived_at: archived ? change.nowMs : null });
+    await change.update('courses', id, archived ? { archived_at: change.nowMs } : { archived_at: null, reopened: 1 }); // prettier-ignore
     change.concerns(`course:${id}`);
     change.summarise(archived ? frameHistoryTexts.archived(row.code) : frameHistoryTexts.restored(row.code));
     return done({ code: row.code });

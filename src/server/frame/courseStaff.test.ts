@@ -1,5 +1,5 @@
 import { beforeEach, describe, expect, test } from 'vitest';
-import { valueOf } from '../../../tests/support/outcomes';
+import { historyOf, valueOf } from '../../../tests/support/outcomes';
 import type { School } from '../../../tests/support/school';
 import { newSchool } from '../../../tests/support/school';
 import { entryInput } from '@/core/entries/entryInput';
@@ -9,11 +9,11 @@ import { outletInput } from '@/core/outlets/outletInput';
 import { seenSheet } from '@/core/signup/seenSheet';
 import { sheetInput } from '@/core/signup/sheetInput';
 import { select } from '@/data/database';
-import { personById, viewerOf } from '@/data/people/people';
 import { sheetById } from '@/data/signup/sheets';
 import { cancelEntry } from '../entries/cancelEntry';
 import { changeEntry } from '../entries/changeEntry';
 import { planEntry } from '../entries/planEntry';
+import { undoChange } from '../history/undoChange';
 import { eraseAccount } from '../people/erase';
 import { joinCourse, joiningAddress, openJoining } from '../people/joining';
 import { addPerson } from '../people/people';
@@ -49,11 +49,7 @@ const admin = (): SignedIn => ({
 });
 const person = async (name: string): Promise<PersonId> =>
   valueOf(await addPerson(pembit, admin(), { name, email: `${name.toLowerCase()}@school.example` })).id;
-const as = async (id: PersonId): Promise<SignedIn> => ({
-  person: (await personById(pembit, id))!,
-  viewer: await viewerOf(pembit, id, pembit.now()),
-  session: '',
-});
+const as = (id: PersonId) => school.signedIn(id);
 const join = async (name: string, more: object): Promise<SignedIn> => {
   const id = await person(name);
   valueOf(
@@ -129,15 +125,19 @@ describe('a substitute', () => {
     const [{ id: b }] = (await select<{ id: SectionId }>(pembit, `SELECT id FROM sections WHERE name = 'B'`)) as [{ id: SectionId }]; // prettier-ignore
     const nuala = await join('Nuala', { ...days, sections: [b] });
     const [meeting] = await select<{ id: MeetingId }>(pembit, 'SELECT id FROM meetings WHERE section_id = :b ORDER BY date DESC', { b }); // prettier-ignore
-    expect(reasonOf(await changeMeeting(pembit, nuala, meeting!.id, { act: 'cancel', reason: '' }))).toBe(
-      'done',
-    );
+    const calledOff = await changeMeeting(pembit, nuala, meeting!.id, { act: 'cancel', reason: '' });
+    expect(reasonOf(calledOff)).toBe('done');
     const move = { act: 'move', date: Temporal.PlainDate.from('2026-10-21'), start: Temporal.PlainTime.from('09:00'), end: Temporal.PlainTime.from('10:00') } as const; // prettier-ignore
     expect(reasonOf(await changeMeeting(pembit, nuala, meeting!.id, move))).toBe('notFound');
     const whole = valueOf(await planEntry(pembit, school.instructor, event()));
     expect(reasonOf(await cancelEntry(pembit, nuala, whole.id, { reason: '' }))).toBe('notFound');
     const seen = await planSeenBy(pembit, nuala.viewer);
     expect(new Set(seen.classes.map(({ section }) => section.id))).toEqual(new Set([b]));
+    // Once they stand in for another section, what they did in this one is no longer theirs to undo.
+    const elsewhere = { person: nuala.person.id, ...days, sections: [school.section] };
+    valueOf(await writeStaff(pembit, school.instructor, school.course, staffInput.parse(elsewhere)));
+    const undone = await undoChange(pembit, await as(nuala.person.id), historyOf(calledOff));
+    expect(reasonOf(undone)).toBe('undoNotYours');
   });
 
   test('reads no notes of bookings from before', async () => {

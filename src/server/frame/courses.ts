@@ -55,6 +55,7 @@ export function addCourse(
         term_id: term.id,
         ...fromCourseFacts(input),
         archived_at: null,
+        reopened: 0,
         join_generation: 0,
         join_hash: null,
       },

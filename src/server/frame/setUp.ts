@@ -5,7 +5,6 @@ import type { SetupInput } from '@/core/frame/frameInput';
 import type { Outcome } from '@/core/refusals';
 import { done, refused, tooOften } from '@/core/refusals';
 import { setupTexts } from '@/core/texts/school';
-import { select } from '@/data/database';
 import { personRow } from '@/data/people/people';
 import { recordChange } from '@/data/history/change';
 import { fromTerm } from '@/data/plan/frameRows';
@@ -13,7 +12,7 @@ import { writeSettings } from '@/data/plan/schoolSettings';
 import type { Pembit } from '../pembit';
 import { choosePassword } from '../session/choosePassword';
 import { takeTries } from '../session/tries';
-import { isEmpty } from './isEmpty';
+import { isEmpty } from '@/data/people/isEmpty';
 import { isSetupCode } from './setupCode';
 
 /** The first run: an administrator's account, the school, its first term. Refused once anybody has an account. */
@@ -34,8 +33,7 @@ export async function setUp(
     pembit.queue,
     { act: 'setUp', summary: 'Set up', actor: null, nowMs },
     async (change): Promise<Outcome<{ email: string }>> => {
-      const [row] = await select<{ people: number }>(change, 'SELECT COUNT(*) AS people FROM people');
-      if (row?.people !== 0) return refused('notFound');
+      if (!(await isEmpty(change))) return refused('notFound');
       const email = input.email.toLowerCase();
       const first = { id: randomUUID() as PersonId, email, name: input.name, isAdmin: true };
       await change.insert('people', [personRow(first, nowMs, chosen.value)]);

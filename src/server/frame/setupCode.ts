@@ -1,6 +1,6 @@
 import { randomInt, timingSafeEqual } from 'node:crypto';
 import type { Pembit } from '../pembit';
-import { isEmpty } from './isEmpty';
+import { isEmpty } from '@/data/people/isEmpty';
 
 const LETTERS = 'abcdefghjkmnpqrstuvwxyz23456789';
 

@@ -1,5 +1,5 @@
 import { ForeignKeyConstraintError, UniqueConstraintError } from 'sequelize';
-import type { CourseId, HistoryId, PersonId, TermId } from '@/core/ids';
+import type { CourseId, HistoryId, PersonId, SectionId, TermId } from '@/core/ids';
 import type { Subject } from '@/core/may/may';
 import { may } from '@/core/may/may';
 import { rolesIn } from '@/core/may/role';
@@ -40,10 +40,19 @@ export async function undoChange(
   }
 }
 
-/** What an act was about. Whoever did it asks for what they did, whichever sections that was in. */
-const subjectOf = ({ courses, actor }: HistoryRecord, own: boolean): Subject => ({
-  parts: courses.map((course) => ({ course: course as CourseId, ...(own ? { sections: [] } : {}) })),
-  owner: actor as PersonId | null,
+/** The sections whose classes an act changed. */
+const sectionsOf = ({ changes }: HistoryRecord): SectionId[] =>
+  changes.flatMap(({ table, before, after }) =>
+    table === 'meetings' ? [before, after].flatMap((row) => (row ? [row.section_id as SectionId] : [])) : [],
+  );
+
+/** What an act was about. Whoever did it asks for what they did: for the sections of its classes, where it was about some. */
+const subjectOf = (record: HistoryRecord, own: boolean): Subject => ({
+  parts: record.courses.map((course) => ({
+    course: course as CourseId,
+    ...(own ? { sections: sectionsOf(record) } : {}),
+  })),
+  owner: record.actor as PersonId | null,
 });
 
 /** Why somebody may not undo an act; what they have nothing to do with is not there for them. */

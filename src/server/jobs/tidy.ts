@@ -2,12 +2,12 @@ import { readdirSync, rmSync, statSync } from 'node:fs';
 import path from 'node:path';
 import { Temporal } from 'temporal-polyfill';
 import { ARCHIVES_AFTER_DAYS, daysKept } from '@/core/frame/retention';
-import type { CourseId } from '@/core/ids';
 import { frameHistoryTexts } from '@/core/texts/frameHistory';
-import { select } from '@/data/database';
 import { forgetTombstones } from '@/data/entries/tombstones';
+import type { HistoryId } from '@/core/ids';
 import { recordChange } from '@/data/history/change';
-import { forgetForAge, forgetOutdated } from '@/data/jobs/outdated';
+import { coursesArchivedBefore, coursesThatEnded } from '@/data/jobs/endedCourses';
+import { forgetAct, forgetForAge, forgetOutdated } from '@/data/jobs/outdated';
 import { forgetUnusedFiles } from '@/data/materials/files';
 import { noteInOffice } from '@/data/people/officeLog';
 import { personById } from '@/data/people/people';
@@ -24,18 +24,11 @@ const UNUSED_FILES_MS = 7 * DAY_MS;
 /** How long a copy made before a migration is of use; longer it would keep what the school has forgotten. */
 const COPIES_MS = 30 * DAY_MS;
 
-type CourseRow = Readonly<{ id: CourseId; code: string }>;
-
 /** Puts courses out of the way whose term ended so long ago. Their instructors can bring them back. */
 async function archiveEnded(pembit: Pembit): Promise<void> {
   const now = pembit.now();
   const today = Temporal.PlainDate.from(now.toString().slice(0, 10));
-  const courses = await select<CourseRow>(
-    pembit,
-    `SELECT courses.id, courses.code FROM courses JOIN terms ON terms.id = courses.term_id
-     WHERE archived_at IS NULL AND terms.ends_on < :before`,
-    { before: today.subtract({ days: ARCHIVES_AFTER_DAYS }).toString() },
-  );
+  const courses = await coursesThatEnded(pembit, today.subtract({ days: ARCHIVES_AFTER_DAYS }));
   for (const { id, code } of courses)
     await recordChange(
       pembit.queue,
@@ -50,7 +43,7 @@ async function archiveEnded(pembit: Pembit): Promise<void> {
 /** Deletes courses that have been archived for longer than the school keeps them. */
 async function forgetCourses(pembit: Pembit, beforeMs: number): Promise<void> {
   const nowMs = pembit.now().epochMilliseconds;
-  const courses = await select<CourseRow>(pembit, 'SELECT id, code FROM courses WHERE archived_at < :beforeMs', { beforeMs }); // prettier-ignore
+  const courses = await coursesArchivedBefore(pembit, beforeMs);
   for (const { id, code } of courses) {
     const { history } = await recordChange(
       pembit.queue,
@@ -61,12 +54,7 @@ async function forgetCourses(pembit: Pembit, beforeMs: number): Promise<void> {
       },
     );
     // What goes for age goes: the act that took it away does not keep it.
-    await pembit.queue.write((writer) =>
-      writer.sequelize.query('DELETE FROM history WHERE id = :history', {
-        replacements: { history: history ?? '' },
-        transaction: writer.transaction,
-      }),
-    );
+    if (history) await pembit.queue.write((writer) => forgetAct(writer, history as HistoryId));
   }
 }
 

@@ -7,15 +7,17 @@ import { officeTexts } from '@/core/texts/office';
 import type { Change } from '@/data/history/change';
 import { refTo } from '@/data/history/personRefs';
 import { queueLetters } from '@/data/mail/outbox';
+import { deleteInvitations } from '@/data/people/invitations';
+import { hasAdministrator } from '@/data/people/neverNone';
 import { noteInOffice } from '@/data/people/officeLog';
 import type { Person } from '@/data/people/people';
 import { personByEmail, personById } from '@/data/people/people';
+import { deleteSecondSteps } from '@/data/people/secondSteps';
 import { deleteSessions } from '@/data/people/sessions';
 import { schoolSettings } from '@/data/plan/schoolSettings';
 import { perform } from '../history/perform';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
-import { mayLoseAdministrator } from './administrators';
 import { invite } from './invitation';
 import { leaveAllStaffs } from './leaveAllStaffs';
 
@@ -83,25 +85,23 @@ export function changePerson(
  * Lets nobody in as somebody any more, short of erasing; or lets them in again. Courses that nobody else instructs need a
  * successor, by whom all that the person held is kept up.
  */
-export async function setDeactivated(
+export function setDeactivated(
   pembit: Pembit,
   actor: SignedIn,
   { id, deactivated, successor }: Readonly<{ id: PersonId; deactivated: boolean; successor?: PersonId }>,
 ): Promise<Outcome<{ name: string }>> {
-  if (!actor.person.isAdmin) return refused('notYours');
-  if (id === actor.person.id)
-    return refused('badRequest', [{ field: 'person', message: officeTexts.notYourself }]);
-  const person = await personById(pembit, id);
-  if (!person) return refused('notFound');
-  if (deactivated) {
-    if (person.isAdmin && !(await mayLoseAdministrator(pembit, id))) return refused('lastAdministrator');
-    const left = await leaveAllStaffs(pembit, actor, { person: id, successor });
-    if (!left.ok) return left;
-  }
   return perform(pembit, actor, 'deactivatePerson', async (change) => {
+    if (!actor.person.isAdmin) return refused('notYours');
+    if (id === actor.person.id)
+      return refused('badRequest', [{ field: 'person', message: officeTexts.notYourself }]);
+    const person = await personById(change, id);
+    if (!person) return refused('notFound');
+    const left = deactivated ? await leaveAllStaffs(change, actor, { person: id, successor }) : done(null);
+    if (!left.ok) return left;
     await change.update('people', id, { deactivated_at: deactivated ? change.nowMs : null });
+    if (person.isAdmin && !(await hasAdministrator(change))) return refused('lastAdministrator');
     await deleteSessions(change, { person_id: id });
-    await change.sequelize.getQueryInterface().bulkDelete('invitations', { person_id: id }, { transaction: change.transaction }); // prettier-ignore
+    await deleteInvitations(change, [id]);
     await noteInOffice(change, { act: deactivated ? 'deactivated' : 'activated', actor: actor.person.id, person: id }); // prettier-ignore
     change.concerns(`person:${id}`);
     change.summarise(deactivated ? officeTexts.deactivated(refTo(id)) : officeTexts.activated(refTo(id)));
@@ -119,10 +119,7 @@ export function resetSecondStep(
     if (!actor.person.isAdmin) return refused('notYours');
     const person = await personById(writer, id);
     if (!person) return refused('notFound');
-    await writer.sequelize.query('DELETE FROM second_steps WHERE person_id = :id', {
-      replacements: { id },
-      transaction: writer.transaction,
-    });
+    await deleteSecondSteps(writer, id);
     const nowMs = pembit.now().epochMilliseconds;
     await noteInOffice({ ...writer, nowMs }, { act: 'resetSecondStep', actor: actor.person.id, person: id });
     const { name: school } = await schoolSettings(writer);

@@ -2,15 +2,17 @@ import type { PersonId } from '@/core/ids';
 import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
 import { historyTexts } from '@/core/texts/history';
-import { withNames } from '@/data/history/personRefs';
+import { staffTexts } from '@/core/texts/staff';
+import { refTo, withNames } from '@/data/history/personRefs';
 import { recordChange } from '@/data/history/change';
+import { hasAdministrator } from '@/data/people/neverNone';
 import { noteInOffice } from '@/data/people/officeLog';
 import { erasePerson, personalData } from '@/data/people/personalData';
 import type { PersonalData } from '@/data/people/personalData';
 import { personById } from '@/data/people/people';
+import { perform } from '../history/perform';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
-import { mayLoseAdministrator } from './administrators';
 import { noteErasure } from './erasures';
 import { leaveAllStaffs } from './leaveAllStaffs';
 
@@ -49,8 +51,13 @@ export async function eraseAccount(
     return refused('badRequest', [{ field: 'email', message: 'This is not the address of this person.' }]);
   if (person.id === actor.person.id)
     return refused('badRequest', [{ field: 'email', message: 'You cannot erase your own account.' }]);
-  if (person.isAdmin && !(await mayLoseAdministrator(pembit, id))) return refused('lastAdministrator');
-  const left = await leaveAllStaffs(pembit, actor, { person: id, successor });
+  // What they hold is handed on by an act of its own: the erasing itself leaves nothing that could be put back.
+  const left = await perform(pembit, actor, 'changeStaff', async (change) => {
+    if (person.isAdmin) await change.update('people', id, { is_admin: 0 });
+    if (person.isAdmin && !(await hasAdministrator(change))) return refused('lastAdministrator');
+    change.summarise(staffTexts.removed(refTo(id)));
+    return leaveAllStaffs(change, actor, { person: id, successor });
+  });
   if (!left.ok) return left;
   noteErasure(pembit.config.dataFolder, { id, at: nowMs });
   await recordChange(

@@ -10,7 +10,8 @@ import { undoChange } from '../history/undoChange';
 import { uploadFile } from '../materials/uploadFile';
 import { importRosterPackage, previewRosterPackage } from './importRoster';
 import { openSession, signedInBy } from '../session/session';
-import { answerPlace, offeredPlacesOf } from './offeredPlace';
+import { offeredPlacesOf } from '@/data/people/offeredPlaces';
+import { answerPlace } from './offeredPlace';
 import { addStudents, rosterOf } from './roster';
 
 let school: School;
@@ -148,6 +149,10 @@ describe('enrolling by address', () => {
     const [place] = await offeredPlacesOf(pembit, id);
     const asked = await school.signedIn(id);
     expect(await answerPlace(pembit, school.stranger, place!.id, true)).toMatchObject({ reason: 'notFound' });
+    const declined = await answerPlace(pembit, asked, place!.id, false);
+    expect(await roster()).not.toContain('Nuala teacher@school.example');
+    const undone = valueOf(await undoChange(pembit, asked, historyOf(declined)));
+    expect(undone.summary).toBe('Nuala declined a place');
     valueOf(await answerPlace(pembit, asked, place!.id, true));
     expect(await roster()).toContain('Nuala teacher@school.example');
     expect(await offeredPlacesOf(pembit, id)).toEqual([]);

@@ -15,6 +15,7 @@ import { select } from '@/data/database';
 import { filesById } from '@/data/materials/files';
 import type { Change } from '@/data/history/change';
 import { proposeCorrection } from '@/data/people/corrections';
+import { noteInOffice } from '@/data/people/officeLog';
 import { personByEmail } from '@/data/people/people';
 import { loadFrame } from '@/data/plan/loadPlan';
 import { perform } from '../history/perform';
@@ -219,8 +220,10 @@ async function correct(
   { name, email, course }: Readonly<{ name: string; email: string; course: Course }>,
 ): Promise<void> {
   const moves = own.email !== email && !(await personByEmail(change, email));
-  if (own.name !== name || moves)
-    await change.update('people', own.person, { name, ...(moves ? { email } : {}) });
+  if (own.name === name && !moves) return;
+  await change.update('people', own.person, { name, ...(moves ? { email } : {}) });
+  const detail = [own.name === name ? '' : 'name', moves ? 'email' : ''].filter(Boolean).join(', ');
+  await noteInOffice(change, { act: 'corrected', actor: actor.person.id, person: own.person, course: course.id, detail }); // prettier-ignore
   if (moves)
     await invite(pembit, change, [{ id: own.person, email, name }], {
       sender: actor.person.id,

@@ -8,7 +8,9 @@ import { select } from '@/data/database';
 import type { Letter } from '@/data/mail/outbox';
 import { recordChange } from '@/data/history/change';
 import { queueLetters } from '@/data/mail/outbox';
+import { deleteInvitations, insertInvitations } from '@/data/people/invitations';
 import { noteComing, personByEmail, writePassword } from '@/data/people/people';
+import { deleteSessions } from '@/data/people/sessions';
 import type { Writer } from '@/data/writeQueue';
 import type { Pembit } from '../pembit';
 import { choosePassword } from '../session/choosePassword';
@@ -33,10 +35,7 @@ export async function invite(
   { sender, to }: { sender: PersonId | null; to: string },
 ): Promise<void> {
   if (people.length === 0) return;
-  const ids = people.map(({ id }) => id);
-  await writer.sequelize
-    .getQueryInterface()
-    .bulkDelete('invitations', { person_id: ids }, { transaction: writer.transaction });
+  await deleteInvitations(writer, people.map(({ id }) => id)); // prettier-ignore
   await sendLinks(pembit, writer, people, {
     sender,
     holdsMs: HOLDS_MS,
@@ -54,9 +53,7 @@ export async function sendLinks(
 ): Promise<void> {
   const nowMs = pembit.now().epochMilliseconds;
   const made = people.map((person) => ({ person, token: randomBytes(32).toString('base64url') }));
-  await writer.sequelize
-    .getQueryInterface()
-    .bulkInsert('invitations', made.map(({ person, token }) => ({ id: idOf(token), person_id: person.id, expires_at: nowMs + holdsMs })), { transaction: writer.transaction }); // prettier-ignore
+  await insertInvitations(writer, made.map(({ person, token }) => ({ id: idOf(token), person: person.id, expiresAtMs: nowMs + holdsMs }))); // prettier-ignore
   const letters = made.map(({ person, token }): Letter => ({
     to: person.email,
     subject,
@@ -110,12 +107,10 @@ export async function acceptInvitation(
       await finishJoining(change, request, chosen.value);
       return done({ email: request.row.email });
     }
-    const queries = change.sequelize.getQueryInterface();
-    const { transaction } = change;
     await writePassword(change, person.id, chosen.value);
     await noteComing(change, person.id, nowMs);
-    await queries.bulkDelete('invitations', { person_id: person.id }, { transaction });
-    await queries.bulkDelete('sessions', { person_id: person.id }, { transaction });
+    await deleteInvitations(change, [person.id]);
+    await deleteSessions(change, { person_id: person.id });
     return done({ email: person.email });
   });
   return result;

@@ -48,6 +48,21 @@ describe('administrators', () => {
     expect((await officeLines(pembit, 10)).map(({ act, person }) => `${act} ${person}`).sort()).toEqual(['administrator Person 0', 'noAdministrator Office']); // prettier-ignore
   });
 
+  test.each([
+    ['unmake', (who: SignedIn, id: PersonId) => setAdministrator(school.pembit, who, { id, administrator: false })],
+    ['deactivate', (who: SignedIn, id: PersonId) => setDeactivated(school.pembit, who, { id, deactivated: true })],
+    ['erase', (who: SignedIn, id: PersonId, email: string) => eraseAccount(school.pembit, who, { id, email })],
+  ])('who %s one another in the same moment leave one', async (_, act) => {
+    const id = school.stranger.person.id;
+    valueOf(await setAdministrator(school.pembit, office, { id, administrator: true }));
+    const other = await school.signedIn(id);
+    const both = await Promise.all([
+      act(office, id, other.person.email),
+      act(other, office.person.id, office.person.email),
+    ]);
+    expect(both.map(reasonOf).sort()).toEqual(['done', 'lastAdministrator']);
+  }); // prettier-ignore
+
   test('correct a name and an address; both addresses are told, and every device is out', async () => {
     const { pembit } = school;
     const [student] = school.students;

@@ -1,4 +1,3 @@
-import { createHmac, timingSafeEqual } from 'node:crypto';
 import * as oidc from 'openid-client';
 import { z } from 'zod';
 import type { PersonId } from '@/core/ids';
@@ -8,8 +7,10 @@ import type { Person } from '@/data/people/people';
 import { personByEmail, personById } from '@/data/people/people';
 import { accountOf, insertAccount, linkedAt } from '@/data/people/schoolAccounts';
 import type { Pembit } from '../pembit';
+import { isProven, proofOf } from '../proof';
 import { openSession } from './session';
 
+const PURPOSE = 'school sign-in';
 /** How long somebody may take at the school's sign-in. */
 const HOLDS_MS = 10 * 60_000;
 
@@ -46,8 +47,6 @@ function provider({ config, log }: Pembit): Promise<oidc.Configuration> | undefi
 }
 
 const callback = ({ config }: Pembit) => `${config.baseUrl}/api/school-sign-in/callback`;
-const mac = ({ secret }: Pembit, text: string) =>
-  createHmac('sha256', secret).update(`school sign-in ${text}`).digest('base64url');
 
 /**
  * Where the school's sign-in is, and the cookie's value to go there with. Code flow with PKCE, state and nonce. With `link` it is
@@ -72,13 +71,12 @@ export async function beginSchoolSignIn(
     ...(link ? { prompt: 'login' } : {}),
   });
   const text = Buffer.from(JSON.stringify({ state, nonce, verifier, to, link, until: Date.now() + HOLDS_MS })).toString('base64url'); // prettier-ignore
-  return done({ url: url.href, cookie: `${text}.${mac(pembit, text)}` });
+  return done({ url: url.href, cookie: `${text}.${proofOf(pembit.secret, PURPOSE, text)}` });
 }
 
 function readCookie(pembit: Pembit, cookie: string): z.output<typeof journey> | undefined {
   const [text = '', given = ''] = cookie.split('.');
-  const [a, b] = [Buffer.from(mac(pembit, text)), Buffer.from(given)];
-  if (a.length !== b.length || !timingSafeEqual(a, b)) return undefined;
+  if (!isProven(pembit.secret, PURPOSE, text, given)) return undefined;
   const read = journey.safeParse(JSON.parse(Buffer.from(text, 'base64url').toString('utf8')));
   return read.success && read.data.until > Date.now() ? read.data : undefined;
 }
