@@ -17,7 +17,7 @@ export const rosterTexts = {
       : `${n} people of the staff have been asked whether to join`,
   official: 'Rosters from the school’s system',
   officialLead:
-    'For one course after another. What such a list calls somebody (their `sourcedId`) holds for the whole school.',
+    'For one course after another. What such a list calls somebody (its identifier) holds for the whole school.',
   officialCourse: 'Course',
   from: (section: string) => `from section ${section}`,
   left: (n: number) =>
