@@ -1,6 +1,6 @@
 import type { CourseId, EntryId, PersonId } from '../../src/core/ids';
 import { recordChange } from '../../src/data/history/change';
-import { insertEntries } from '../../src/data/entries/entries';
+import { addEntries } from '../../src/data/entries/writeEntries';
 import { personRow } from '../../src/data/people/people';
 import { courseLoad } from '../../src/server/load/courseLoad';
 import { valueOf } from '../../tests/support/outcomes';
@@ -34,7 +34,7 @@ export async function loadTimes(
         const due = day('2026-09-08').add({ days: (i * 7) % 100 });
         return assignment({ id: `e${i}` as EntryId, uid: `e${i}`, setUid: `e${i}-set`, title: `Work ${i}`, setOn: due.subtract({ days: 7 }), due: at(`${due}T17:00`), effortMinutes: 120, audience: [{ course: courses[i % COURSES]! }] }); // prettier-ignore
       });
-      for (let i = 0; i < DUE; i += 1000) await insertEntries(change, entries.slice(i, i + 1000));
+      for (let i = 0; i < DUE; i += 1000) await addEntries(change, entries.slice(i, i + 1000));
     });
     const times: number[] = [];
     let found = { students: 0, items: 0 };

@@ -1,10 +1,10 @@
 import { Temporal } from 'temporal-polyfill';
-import type { AssignmentEntry, Entry, EventEntry, SharedEntry } from '../entries/entry';
+import type { SharedEntry } from '../entries/entry';
 import { mainMoment } from '../entries/entry';
 import { classDates, detached, withClassDates } from '../entries/classDates';
+import type { AssignmentFacts, EntryFacts, EventFacts, SharedFacts } from '../entries/facts';
 import type { MomentChange } from '../entries/mapMoments';
 import { mapMoments } from '../entries/mapMoments';
-import { withInstants } from '../entries/visibility';
 import { withoutPeople } from '../entries/withoutPeople';
 import type { EntryId } from '../ids';
 import { expandSeries } from '../series/expand';
@@ -23,7 +23,7 @@ const daysFrom = (from: Temporal.PlainDate, to: Temporal.PlainDate) =>
   from.until(to, { largestUnit: 'days' }).days;
 
 /** An entry in the new course. Replies, extended due dates and whoever was named stay behind; a cancelled one takes place. */
-export function carryEntry(entry: SharedEntry, way: Way): Carried<SharedEntry> {
+export function carryEntry(entry: SharedEntry, way: Way): Carried<SharedFacts> {
   const { before, after, carrying, carriage } = way;
   const choice = carrying.choices[entry.id] ?? {};
   const old = dayOf(mainMoment(entry));
@@ -42,16 +42,13 @@ export function carryEntry(entry: SharedEntry, way: Way): Carried<SharedEntry> {
   const repeats = entry.kind === 'event' && entry.recurrence !== undefined;
   const map = repeats ? carriage.byWeeks : carriage.mapOf(section);
   const words = (text: string) => (choice.keepWords ? text : corrected(text, corrections));
-  const plain: SharedEntry = {
+  const plain: SharedFacts = {
     ...withoutPeople(entry),
     id: carrying.newId() as EntryId,
     uid: carrying.newId(),
     title: words(entry.title),
     description: words(entry.description),
     tzid: after.zone.tzid,
-    sequence: 0,
-    created: carrying.now,
-    lastModified: carrying.now,
     audience,
     links: entry.links.map(carriage.link),
     visibility: carrying.drafts ? { kind: 'draft' } : entry.visibility,
@@ -64,7 +61,7 @@ export function carryEntry(entry: SharedEntry, way: Way): Carried<SharedEntry> {
     : placeDay(found, { chosen: choice.to, before, after, old });
   const moved = put(plain, { ...way, days: daysFrom(old, place.to), map });
   const dated = following && moved.kind === 'assignment' ? withClassDates({ ...moved, atClass: following.atClass }, [after.course]) : moved; // prettier-ignore
-  const made = withInstants(repeats ? anew(dated as EventEntry, way) : dated, after.zone);
+  const made = repeats ? anew(dated as EventFacts, way) : dated;
   const line: CarryLine = {
     ...base,
     ...place,
@@ -78,7 +75,7 @@ export function carryEntry(entry: SharedEntry, way: Way): Carried<SharedEntry> {
 }
 
 /** Work whose due date follows a class that the new course has too; single sections that a slide told apart are one again. */
-function followed(entry: AssignmentEntry, { course }: CoursePlan): AssignmentEntry | undefined {
+function followed(entry: AssignmentFacts, { course }: CoursePlan): AssignmentFacts | undefined {
   if (!entry.atClass) return undefined;
   const atClass = Object.fromEntries(
     Object.entries(entry.atClass).map(([field, { ordinal, edge }]) => [field, { ordinal, edge }]),
@@ -89,11 +86,11 @@ function followed(entry: AssignmentEntry, { course }: CoursePlan): AssignmentEnt
 }
 
 /** An entry so many days later, in the zone of the new term; what hangs on its date comes along, by days or by its own place. */
-function put<E extends SharedEntry>(entry: E, { after, carrying, days, map }: Way & Readonly<{ days: number; map: (day: Temporal.PlainDate) => Temporal.PlainDate }>): E; // prettier-ignore
+function put<E extends SharedFacts>(entry: E, { after, carrying, days, map }: Way & Readonly<{ days: number; map: (day: Temporal.PlainDate) => Temporal.PlainDate }>): E; // prettier-ignore
 function put(
-  entry: SharedEntry,
+  entry: SharedFacts,
   { after, carrying, days, map }: Way & Readonly<{ days: number; map: (day: Temporal.PlainDate) => Temporal.PlainDate }>, // prettier-ignore
-): Entry {
+): EntryFacts {
   const { tzid } = after.zone;
   const by = (day: Temporal.PlainDate) => day.add({ days });
   const old = dayOf(mainMoment(entry));
@@ -108,14 +105,14 @@ function put(
     wall: ({ wall }) => ({ wall: to(wall.toPlainDate()).toPlainDateTime(wall.toPlainTime()), tzid }),
   });
   const free = entry.kind === 'assignment' ? { ...entry, atClass: undefined, setUid: `${entry.uid}-set` } : entry; // prettier-ignore
-  return mapMoments<Entry>(free, change(by), change(carrying.hanging === 'days' ? by : ownPlace));
+  return mapMoments<EntryFacts>(free, change(by), change(carrying.hanging === 'days' ? by : ownPlace));
 }
 
 /**
  * A series in the new term: it ends with it, begins on a day that its rule names, and leaves out the closures of the new
  * term instead of those of the old. Occurrences that were skipped for another reason stay skipped.
  */
-function anew(entry: EventEntry, { before, after, carriage }: Way): EventEntry {
+function anew(entry: EventFacts, { before, after, carriage }: Way): EventFacts {
   const recurrence = entry.recurrence!;
   const until = untilOf(recurrence.rrule);
   const latest = until && carriage.byWeeks(until);
@@ -125,7 +122,7 @@ function anew(entry: EventEntry, { before, after, carriage }: Way): EventEntry {
       : endingOn(recurrence.rrule, Temporal.PlainDate.compare(latest, after.term.endsOn) < 0 ? latest : after.term.endsOn); // prettier-ignore
   const start = firstOccurrence(entry.when.start, rrule);
   const shift = daysFrom(dayOf(entry.when.start), dayOf(start));
-  const when = { ...entry.when, ...later(entry.when, shift) } as EventEntry['when'];
+  const when = { ...entry.when, ...later(entry.when, shift) } as EventFacts['when'];
   const back = daysFrom(after.term.startsOn, before.term.startsOn);
   const skipped = recurrence.exdates.filter((at) => !closureOn(before, oldDay(dayOf(at), carriage, back)));
   const open = { rrule, exdates: skipped, overrides: [] };
@@ -142,8 +139,8 @@ function oldDay(day: Temporal.PlainDate, { byWeeks }: Carriage, guess: number): 
   return guessed.add({ days: daysFrom(byWeeks(guessed), day) });
 }
 
-const later = (when: EventEntry['when'], days: number): Partial<EventEntry['when']> => {
+const later = (when: EventFacts['when'], days: number): Partial<EventFacts['when']> => {
   const move = (at: Moment): Moment =>
     isDay(at) ? at.add({ days }) : { ...at, wall: at.wall.add({ days }) };
-  return { start: move(when.start), end: when.end && move(when.end) } as Partial<EventEntry['when']>;
+  return { start: move(when.start), end: when.end && move(when.end) } as Partial<EventFacts['when']>;
 };

@@ -1,5 +1,5 @@
 import { Temporal } from 'temporal-polyfill';
-import type { SharedEntry } from '../entries/entry';
+import type { SharedFacts } from '../entries/facts';
 import type { Material } from '../materials/material';
 import type { ClassPlan } from '../plan/classPlan';
 import type { Sheet } from '../signup/sheet';
@@ -14,7 +14,7 @@ export type CarriedOver = Readonly<{
   /** One for everything that is planned, in the order of the old days. */
   lines: readonly CarryLine[];
   classPlans: readonly ClassPlan[];
-  entries: readonly SharedEntry[];
+  entries: readonly SharedFacts[];
   sheets: readonly Sheet[];
   materials: readonly Material[];
   /** What a teaching week is about, where the new course does not say. */

@@ -5,6 +5,7 @@ import type { EntryId, PersonId } from '../ids';
 import { momentText } from '../time/zonedWall';
 import { changeLine } from './changeLine';
 import type { Entry } from './entry';
+import type { EntryFacts } from './facts';
 import { mainMoment } from './entry';
 
 const { description, audience, links, visibility, ...identity } = event();
@@ -12,7 +13,7 @@ const announcement: Entry = { description, audience, links, visibility, id: 'a1'
 const note: Entry = { description, id: 'n1' as EntryId, uid: 'n', title: 'Battens', tzid: TZID, sequence: identity.sequence, created: NOW, lastModified: NOW, kind: 'note', on: day('2026-10-13'), author: 'maren' as PersonId }; // prettier-ignore
 const days = event({ when: { kind: 'days', start: day('2026-10-13'), end: day('2026-10-16') } });
 
-const textOf = (entry: Entry) => {
+const textOf = (entry: EntryFacts) => {
   const end = entry.kind === 'event' ? entry.when.end : undefined;
   return `${entry.title} ${momentText(mainMoment(entry))}${end ? ` to ${momentText(end)}` : ''}`;
 };

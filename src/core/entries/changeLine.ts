@@ -4,15 +4,16 @@ import { isDay, momentText } from '../time/zonedWall';
 import { detached } from './classDates';
 import type { Entry, When } from './entry';
 import { mainMoment } from './entry';
+import type { EntryFacts } from './facts';
 
 export type Line = Readonly<{ title: string; on: Temporal.PlainDate | Temporal.PlainDateTime }>;
 
 /**
  * An entry with another title and another day or time, as they are typed into a line of the plain list. An event stays as
- * long as it was; without a time it takes the whole day. Derived instants are the caller's to take anew.
+ * long as it was; without a time it takes the whole day.
  * @throws RangeError for an announcement with a time, and for a series.
  */
-export function changeLine(entry: Entry, { title, on }: Line): Entry {
+export function changeLine(entry: Entry, { title, on }: Line): EntryFacts {
   const moment: Moment = on instanceof Temporal.PlainDate ? on : { wall: on, tzid: entry.tzid };
   if (momentText(moment) === momentText(mainMoment(entry))) return { ...entry, title };
   switch (entry.kind) {

@@ -3,6 +3,7 @@ import { spanOfMeeting } from '../time/meetings';
 import type { Moment } from '../time/zonedWall';
 import { isDay, momentText } from '../time/zonedWall';
 import type { AssignmentEntry, ClassRef, CourseAudience, DateField, SectionDates } from './entry';
+import type { AssignmentFacts } from './facts';
 
 type Refs = NonNullable<AssignmentEntry['atClass']>;
 type Dates = Pick<SectionDates, 'setOn' | 'opens' | 'closes'> & Readonly<{ due?: Moment }>;
@@ -86,8 +87,11 @@ export function classDates(
   };
 }
 
-/** An assignment whose bound dates are where its classes now are. Instants derived from them are the caller's to take anew. */
-export function withClassDates(entry: AssignmentEntry, courses: readonly Course[]): AssignmentEntry {
+/** An assignment whose bound dates are where its classes now are. */
+export function withClassDates<E extends AssignmentFacts>(
+  entry: E,
+  courses: readonly Course[],
+): E & Pick<AssignmentEntry, 'sectionDates'> {
   const { atClass, audience, tzid } = entry;
   if (!atClass) return { ...entry, sectionDates: undefined };
   const { dates, sectionDates } = classDates(atClass, entry, { audience, courses, tzid });
@@ -110,7 +114,10 @@ export const sameDates = (a: AssignmentEntry, b: AssignmentEntry): boolean => {
 };
 
 /** An assignment whose dates of these fields no longer follow a class. */
-export function detached(entry: AssignmentEntry, fields: readonly DateField[]): AssignmentEntry {
+export function detached<E extends Pick<AssignmentEntry, 'atClass'>>(
+  entry: E,
+  fields: readonly DateField[],
+): E {
   if (!entry.atClass) return entry;
   const left = Object.fromEntries(
     Object.entries(entry.atClass).filter(([field]) => !fields.includes(field as DateField)),

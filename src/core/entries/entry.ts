@@ -149,8 +149,13 @@ export type Entry = SharedEntry | NoteEntry;
 export const audienceOf = (entry: Entry): readonly CourseAudience[] =>
   entry.kind === 'note' ? [] : entry.audience;
 
+type Dated =
+  | Pick<EventEntry, 'kind' | 'when'>
+  | Pick<AssignmentEntry, 'kind' | 'due'>
+  | Pick<AnnouncementEntry | NoteEntry, 'kind' | 'on'>;
+
 /** The moment an entry hangs on: a start, a due time, a day. */
-export function mainMoment(entry: Entry): Moment {
+export function mainMoment(entry: Dated): Moment {
   switch (entry.kind) {
     case 'event':
       return entry.when.start;

@@ -2,7 +2,8 @@ import type { Temporal } from 'temporal-polyfill';
 import type { Moment, ZonedWall } from '../time/zonedWall';
 import { isDay } from '../time/zonedWall';
 import type { Recurrence } from '../series/recurrence';
-import type { Entry, When } from './entry';
+import type { When } from './entry';
+import type { EntryFacts } from './facts';
 
 /** What to do with each moment of an entry: those of its own date, and those that hang on it. */
 export type MomentChange = Readonly<{
@@ -33,10 +34,10 @@ export function recurrenceMoments(change: MomentChange, recurrence: Recurrence):
 
 /**
  * An entry with its moments changed: `own` for its date (and a series' occurrences), `along` for what hangs on it: the set
- * day, opens, closes, shown from, hidden after, extensions. Derived instants are the caller's to take anew.
+ * day, opens, closes, shown from, hidden after, extensions. What is derived from them stays as it was.
  */
-export function mapMoments<E extends Entry>(entry: E, own: MomentChange, along: MomentChange): E;
-export function mapMoments(entry: Entry, own: MomentChange, along: MomentChange): Entry {
+export function mapMoments<E extends EntryFacts>(entry: E, own: MomentChange, along: MomentChange): E;
+export function mapMoments(entry: EntryFacts, own: MomentChange, along: MomentChange): EntryFacts {
   if (entry.kind === 'note') return { ...entry, on: moment(own, entry.on) };
   const shared = {
     visibility:
@@ -61,13 +62,6 @@ export function mapMoments(entry: Entry, own: MomentChange, along: MomentChange)
         opens: entry.opens && moment(along, entry.opens),
         due: moment(own, entry.due),
         closes: entry.closes && moment(along, entry.closes),
-        sectionDates: entry.sectionDates?.map((dates) => ({
-          ...dates,
-          setOn: dates.setOn && along.day(dates.setOn),
-          opens: dates.opens && moment(along, dates.opens),
-          due: moment(own, dates.due),
-          closes: dates.closes && moment(along, dates.closes),
-        })),
         extensions: entry.extensions.map((e) => ({ ...e, due: moment(along, e.due) })),
       };
     case 'announcement':

@@ -1,6 +1,7 @@
 import { expect, test } from 'vitest';
 import { NOW, assignment, at, day } from '../../../tests/support/plans';
 import type { SharedEntry } from './entry';
+import type { SharedFacts } from './facts';
 import type { Hanging } from './moveDate';
 import { moveDate } from './moveDate';
 
@@ -9,7 +10,7 @@ const work = assignment({ setOn: day('2026-10-08'), opens: at('2026-10-08T09:00'
 const from = assignment({ visibility: { kind: 'from', from: at('2026-10-01T08:00'), at: NOW } });
 const before = assignment({ visibility: { kind: 'before', days: 7, at: NOW } });
 
-const textOf = (entry: SharedEntry | undefined, field: Hanging): string => {
+const textOf = (entry: SharedFacts | undefined, field: Hanging): string => {
   if (!entry) return 'nothing';
   if (field === 'hiddenAfter') return entry.hiddenAfter!.wall.wall.toString();
   if (field !== 'shownFrom') {

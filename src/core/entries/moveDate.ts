@@ -2,6 +2,7 @@ import type { Moment } from '../time/zonedWall';
 import { isDay } from '../time/zonedWall';
 import { detached } from './classDates';
 import type { SharedEntry } from './entry';
+import type { SharedFacts } from './facts';
 
 /** What hangs on an entry's date and can be moved by itself. */
 export const HANGING = ['shownFrom', 'setOn', 'opens', 'closes', 'hiddenAfter'] as const;
@@ -12,9 +13,9 @@ const later = <M extends Moment>(moment: M, days: number): M =>
 
 /**
  * An entry with one of its hanging dates some days later (below zero: earlier), at the same wall time; undefined where it
- * has no such date. "7 days before" becomes another number of days, at least 0. Derived instants are the caller's to take anew.
+ * has no such date. "7 days before" becomes another number of days, at least 0.
  */
-export function moveDate(entry: SharedEntry, field: Hanging, days: number): SharedEntry | undefined {
+export function moveDate(entry: SharedEntry, field: Hanging, days: number): SharedFacts | undefined {
   if (field === 'hiddenAfter')
     return (
       entry.hiddenAfter && {

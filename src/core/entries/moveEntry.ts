@@ -1,10 +1,8 @@
-import type { Temporal } from 'temporal-polyfill';
-import type { Zone } from '../time/zone';
 import type { Entry } from './entry';
+import type { EntryFacts } from './facts';
 import type { MomentChange } from './mapMoments';
 import { mapMoments } from './mapMoments';
 import { detached } from './classDates';
-import { withInstants } from './visibility';
 
 const STAY: MomentChange = { wall: (wall) => wall, day: (day) => day };
 const by = (days: number): MomentChange => ({
@@ -19,13 +17,11 @@ const by = (days: number): MomentChange => ({
  */
 export function moveEntry(
   entry: Entry,
-  { days, along, zone, now }: { days: number; along: boolean; zone: Zone; now: Temporal.Instant },
-): Entry {
+  { days, along }: Readonly<{ days: number; along: boolean }>,
+): EntryFacts {
   const free =
     entry.kind === 'assignment'
       ? detached(entry, along ? ['setOn', 'opens', 'due', 'closes'] : ['due'])
       : entry;
-  const moved = mapMoments(free, by(days), along ? by(days) : STAY);
-  const grown = { ...moved, sequence: entry.sequence + 1, lastModified: now };
-  return grown.kind === 'note' ? grown : withInstants(grown, zone);
+  return mapMoments(free, by(days), along ? by(days) : STAY);
 }

@@ -5,6 +5,7 @@ import type { Moment, ZonedWall } from '../time/zonedWall';
 import { dayOf } from '../time/zonedWall';
 import type { HiddenAfter, SharedEntry, Visibility } from './entry';
 import { mainMoment } from './entry';
+import type { SharedFacts } from './facts';
 
 /** A visibility with its instant left to be derived. */
 export type PlainVisibility =
@@ -53,11 +54,11 @@ export const boundariesOf = ({ visibility, hiddenAfter }: SharedEntry): Temporal
   ...(hiddenAfter ? [hiddenAfter.at] : []),
 ];
 
-/** An entry with its derived instants taken anew, after its date or its zone changed. */
-export function withInstants<E extends SharedEntry>(entry: E, zone: Zone): E {
-  return {
-    ...entry,
-    visibility: visibilityFor(entry.visibility, mainMoment(entry), zone),
-    hiddenAfter: entry.hiddenAfter && hiddenAfterOf(entry.hiddenAfter.wall, zone),
-  };
-}
+type Derived<E> = E & Readonly<{ visibility: Visibility; hiddenAfter?: HiddenAfter }>;
+
+/** An entry with the instants that follow from its date and its zone. */
+export const withInstants = <E extends SharedFacts>(entry: E, zone: Zone): Derived<E> => ({
+  ...entry,
+  visibility: visibilityFor(entry.visibility, mainMoment(entry), zone),
+  hiddenAfter: entry.hiddenAfter && hiddenAfterOf(entry.hiddenAfter.wall, zone),
+});

@@ -1,13 +1,14 @@
 import type { SharedEntry } from './entry';
+import type { SharedFacts } from './facts';
 
 /** An entry without what belongs to single people or to where it came from: replies, extended due dates, a file's UID. */
-export function withoutPeople(entry: SharedEntry): SharedEntry {
+export function withoutPeople(entry: SharedEntry): SharedFacts {
   const { sourceUid: _, ...own } = entry;
   switch (own.kind) {
     case 'event':
       return own.coming ? { ...own, coming: { ...own.coming, replies: [] } } : own;
     case 'assignment':
-      return { ...own, extensions: [], sectionDates: undefined };
+      return { ...own, extensions: [] };
     case 'announcement':
       return own;
     default:

@@ -1,9 +1,8 @@
-import type { Temporal } from 'temporal-polyfill';
-import type { AssignmentEntry, Entry, EventEntry } from '../entries/entry';
-import type { Identity } from '../entries/entryFromInput';
-import { dateErrors, dateErrorsOf, entryFromInput } from '../entries/entryFromInput';
+import type { AssignmentEntry, EventEntry } from '../entries/entry';
+import type { EntryFacts } from '../entries/facts';
+import type { DatedInput, Identity } from '../entries/factsFromInput';
+import { dateErrors, factsFromInput } from '../entries/factsFromInput';
 import { entryInput } from '../entries/entryInput';
-import { withInstants } from '../entries/visibility';
 import type { ReadEvent } from '../icalendar/readCalendar';
 import { safeUri } from '../icalendar/text';
 import type { Course } from '../plan/plan';
@@ -23,8 +22,8 @@ const asHtml = ({ html, description }: ReadEvent): string =>
         .join(''),
   );
 
-/** An entry, or why it cannot be one. */
-export type Made = Readonly<{ entry: Entry } | { why: string }>;
+/** The facts of an entry, or why it cannot be one. */
+export type Made = Readonly<{ facts: EntryFacts } | { why: string }>;
 
 /** An entry made from an event of a file; the same checks as for one that somebody types. */
 export function entryFromRead(
@@ -34,8 +33,7 @@ export function entryFromRead(
     zone,
     identity,
     draft,
-    now,
-  }: Readonly<{ course: Course; zone: Zone; identity: Identity; draft: boolean; now: Temporal.Instant }>,
+  }: Readonly<{ course: Course; zone: Zone; identity: Identity; draft: boolean }>,
 ): Made {
   const shared = {
     title: plainTitle(event.title, course.tag),
@@ -56,14 +54,12 @@ export function entryFromRead(
           ...(event.rrule ? { rrule: event.rrule } : {}),
         },
   );
-  const errors = parsed.success
-    ? dateErrors(parsed.data as Parameters<typeof dateErrors>[0])
-    : parsed.error.issues;
+  const errors = parsed.success ? dateErrors(parsed.data as DatedInput) : parsed.error.issues;
   if (!parsed.success || errors.length > 0) return { why: importTexts.notTaken(errors[0]!.message) };
-  const made = entryFromInput(parsed.data as Parameters<typeof entryFromInput>[0], identity, zone, now);
-  const entry = { ...made, sourceUid: event.uid };
-  if (entry.kind !== 'event' || !entry.recurrence) return { entry };
-  return { entry: { ...entry, recurrence: recurrenceOf(event, entry.recurrence.rrule) } };
+  const made = factsFromInput(parsed.data as DatedInput, identity, zone);
+  const facts = { ...made, sourceUid: event.uid };
+  if (facts.kind !== 'event' || !facts.recurrence) return { facts };
+  return { facts: { ...facts, recurrence: recurrenceOf(event, facts.recurrence.rrule) } };
 }
 
 const recurrenceOf = ({ exdates, overrides, title, place }: ReadEvent, rrule: string) => ({
@@ -79,39 +75,27 @@ const recurrenceOf = ({ exdates, overrides, title, place }: ReadEvent, rrule: st
   })),
 });
 
-/** An entry as the file has it now; `set`: the event is the day on which the work is set. */
+/** The facts of an entry as the file has it now; `set`: the event is the day on which the work is set. */
 export function changedByRead(
   entry: EventEntry | AssignmentEntry,
   event: ReadEvent,
-  { set, tag, zone, now }: Readonly<{ set: boolean; tag: string; zone: Zone; now: Temporal.Instant }>,
-): Made {
-  const grown = { sequence: entry.sequence + 1, lastModified: now };
-  if (entry.kind === 'assignment') {
-    const dated = set
+  { set, tag }: Readonly<{ set: boolean; tag: string }>,
+): EntryFacts {
+  if (entry.kind === 'assignment')
+    return set
       ? { ...entry, setOn: isDay(event.start) ? event.start : event.start.wall.toPlainDate() }
       : { ...entry, title: plainTitle(event.title, tag), due: event.start };
-    const [error] = dateErrorsOf(dated);
-    return error
-      ? { why: importTexts.notTaken(error.message) }
-      : { entry: withInstants({ ...dated, ...grown }, zone) };
-  }
   const when: EventEntry['when'] = isDay(event.start)
     ? { kind: 'days', start: event.start, end: dayEnd(event.start, event.end) }
     : { kind: 'timed', start: event.start, end: event.end && !isDay(event.end) ? event.end : undefined };
   const { recurrence: _, ...rest } = entry;
   return {
-    entry: withInstants(
-      {
-        ...rest,
-        ...grown,
-        when,
-        title: plainTitle(event.title, tag),
-        place: event.place,
-        description: entry.sourceUid === undefined ? entry.description : asHtml(event),
-        ...(event.rrule ? { recurrence: recurrenceOf(event, event.rrule) } : {}),
-      },
-      zone,
-    ),
+    ...rest,
+    when,
+    title: plainTitle(event.title, tag),
+    place: event.place,
+    description: entry.sourceUid === undefined ? entry.description : asHtml(event),
+    ...(event.rrule ? { recurrence: recurrenceOf(event, event.rrule) } : {}),
   };
 }
 

@@ -1,5 +1,6 @@
 import { Temporal } from 'temporal-polyfill';
 import { z } from 'zod';
+import { ruleText, titleInput } from '../entries/entryInput';
 import { line, longText } from '../fields';
 import { safeUri } from '../icalendar/text';
 import {
@@ -108,7 +109,7 @@ const classRef = z.object({
 const shared = {
   id: entryId,
   uid,
-  title: line(500),
+  title: titleInput,
   description: formatted,
   tzid,
   sequence: z.number().int().min(0),
@@ -140,13 +141,7 @@ const entry = z.discriminatedUnion('kind', [
     meetingText: longText(5000),
     recurrence: z
       .object({
-        rrule: z
-          .string()
-          .max(500)
-          .regex(
-            /^FREQ=(DAILY|WEEKLY|MONTHLY|YEARLY)(;[A-Z]+=[A-Z0-9,+-]+)*$/,
-            'This rule cannot be planned.',
-          ),
+        rrule: ruleText,
         exdates: listOf(moment, 2000),
         overrides: listOf(override, 2000),
       }) // prettier-ignore

@@ -1,7 +1,7 @@
 import type { Temporal } from 'temporal-polyfill';
-import { withClassDates } from '../entries/classDates';
-import type { Link, SharedEntry, Visibility } from '../entries/entry';
-import { withInstants } from '../entries/visibility';
+import { derived } from '../entries/derive';
+import type { Link, SharedEntry } from '../entries/entry';
+import type { SharedFacts } from '../entries/facts';
 import type { TermId } from '../ids';
 import type { Course, Plan } from '../plan/plan';
 import { sanitize } from '../richText/sanitize';
@@ -66,32 +66,21 @@ export function planFromFile({ file, now, locale }: Given): Plan {
   };
 }
 
-function entryFrom(
-  given: PlanFile['entries'][number],
-  now: Temporal.Instant,
-  courses: readonly Course[],
-): SharedEntry {
-  const zone = requireZone(given.tzid);
-  const { hiddenAfter } = given;
-  const shared = {
-    created: now,
-    lastModified: now,
-    description: sanitize(given.description),
-    // Its instants are taken below, once the entry has its date.
-    visibility: given.visibility as Visibility,
-    hiddenAfter: hiddenAfter && momentIn(hiddenAfter),
-  };
+function entryFrom(given: PlanFile['entries'][number], now: Temporal.Instant, courses: readonly Course[]): SharedEntry {
+  return derived(factsFrom(given), courses, { sequence: given.sequence, created: now, lastModified: now }) as SharedEntry;
+} // prettier-ignore
+
+function factsFrom(given: PlanFile['entries'][number]): SharedFacts {
+  const description = sanitize(given.description);
   switch (given.kind) {
     case 'event': {
       const { coming } = given;
-      return withInstants({ ...given, ...shared, coming: coming && { ...coming, replies: [] } }, zone);
+      return { ...given, description, coming: coming && { ...coming, replies: [] } };
     }
-    case 'assignment': {
-      const entry = { ...given, ...shared, extensions: [] };
-      return withInstants(entry.atClass ? withClassDates(entry, courses) : entry, zone);
-    }
+    case 'assignment':
+      return { ...given, description, extensions: [] };
     case 'announcement':
-      return withInstants({ ...given, ...shared }, zone);
+      return { ...given, description };
     default:
       return given satisfies never;
   }

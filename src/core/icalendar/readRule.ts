@@ -1,4 +1,5 @@
 import { firstOccurrence } from '../series/firstOccurrence';
+import { freqFirst, isRule } from '../series/isRule';
 import { readingTexts } from '../texts/reading';
 import { toInstant, toWall } from '../time/zone';
 import { requireZone } from '../time/zoneData';
@@ -9,26 +10,8 @@ import { localValue, dateValue } from './values';
 
 export type ReadRule = Readonly<{ ok: true; rrule: string }> | Readonly<{ ok: false; why: string }>;
 
-const DAY = '(?:[+-]?\\d{1,2})?(?:MO|TU|WE|TH|FR|SA|SU)';
-const NUMBERS = /^[+-]?\d{1,3}(,[+-]?\d{1,3}){0,99}$/;
 /** Lists within a day are kept short: long ones make every expansion crawl. */
-const FEW = /^\d{1,2}(,\d{1,2}){0,3}$/;
-const PARTS: Readonly<Record<string, RegExp>> = {
-  FREQ: /^(DAILY|WEEKLY|MONTHLY|YEARLY)$/,
-  INTERVAL: /^[1-9]\d{0,2}$/,
-  COUNT: /^[1-9]\d{0,4}$/,
-  UNTIL: /^\d{8}(T\d{6}Z?)?$/,
-  BYDAY: new RegExp(`^${DAY}(,${DAY}){0,20}$`),
-  BYMONTHDAY: NUMBERS,
-  BYYEARDAY: NUMBERS,
-  BYWEEKNO: NUMBERS,
-  BYMONTH: NUMBERS,
-  BYSETPOS: NUMBERS,
-  BYHOUR: FEW,
-  BYMINUTE: FEW,
-  BYSECOND: FEW,
-  WKST: /^(MO|TU|WE|TH|FR|SA|SU)$/,
-};
+const mostOf = (name: string): number => (/^BY(HOUR|MINUTE|SECOND)$/.test(name) ? 4 : 100);
 
 /**
  * An RRULE value of a file (RFC 5545 section 3.3.10) as series here have it: UNTIL as a date or a wall time of the series'
@@ -44,8 +27,8 @@ export function readRule(value: string, start: Moment): ReadRule {
   if (/^(HOURLY|MINUTELY|SECONDLY)$/.test(parts.get('FREQ') ?? ''))
     return { ok: false, why: readingTexts.tooOften };
   const bad: ReadRule = { ok: false, why: readingTexts.badRule(value) };
-  if (!parts.has('FREQ') || (parts.has('COUNT') && parts.has('UNTIL'))) return bad;
-  for (const [name, given] of parts) if (!PARTS[name]?.test(given)) return bad;
+  if (!isRule(text.split(';').filter(Boolean).map((part) => part.trim()).join(';'))) return bad; // prettier-ignore
+  for (const [name, given] of parts) if (given.split(',').length > mostOf(name)) return bad;
   const until = parts.get('UNTIL');
   if (until) {
     const read = readMoment(
@@ -55,7 +38,7 @@ export function readRule(value: string, start: Moment): ReadRule {
     if (!read.ok) return { ok: false, why: read.why };
     parts.set('UNTIL', untilIn(read.moment, start));
   }
-  const rrule = [...parts].map(([name, given]) => `${name}=${given}`).join(';');
+  const rrule = freqFirst([...parts].map(([name, given]) => `${name}=${given}`).join(';'));
   try {
     // Whether it can be expanded at all.
     firstOccurrence(start, rrule);

@@ -6,6 +6,13 @@ import type { Role } from './role';
  */
 export type Rule = Readonly<{ roles: readonly Role[]; own?: true; office?: true }>;
 
+/** An archived course is not planned any more: of what concerns it these alone are done. */
+const IN_ARCHIVE: ReadonlySet<string> = new Set([
+  'archiveCourse', 'deleteCourse', 'extendDue', 'hideMaterial', 'deleteMaterial', 'changeStaff', 'handOver', 'moveStudent',
+  'replaceAddress', 'deleteOutlet', 'closeJoining', 'tickDone', 'writeNote', 'changeOwnSettings', 'declinePlace', 'tellChange',
+  'giveBack', 'cancelTime', 'cancelDays', 'markCame', 'ownFeed', 'makePersonalFeed',
+]); // prettier-ignore
+
 const PLAN: Rule = { roles: ['instructor', 'co'] };
 /** Holding office hours: an assistant does, where one is among the hosts. */
 const HOURS: Rule = { roles: ['instructor', 'co', 'assistant'] };
@@ -14,16 +21,18 @@ const CALL_OFF: Rule = { roles: ['instructor', 'co', 'substitute'] };
 const CALL_OFF_HOURS: Rule = { roles: ['instructor', 'co', 'assistant', 'substitute'] };
 const STUDENT: Rule = { roles: ['student'], own: true };
 const OWN: Rule = { roles: [], own: true };
+/** The frame of a course: its staff's, and the office's. */
+const COURSE: Rule = { roles: ['instructor', 'co'], office: true };
 const OFFICE: Rule = { roles: [], office: true };
 const STAFF: Rule = { roles: ['instructor'], office: true };
 
 /** Every act that the history knows, and who may do it. */
 export const ACTS = {
   // The plan
-  planEntry: PLAN, changeEntry: PLAN, changeEntryLine: PLAN, copyEntry: PLAN, moveHangingDate: PLAN, placeEntry: PLAN, cancelEntry: CALL_OFF, deleteEntry: PLAN, shiftEntries: PLAN, actOnSeveral: PLAN,
+  planEntry: PLAN, changeEntry: PLAN, extendDue: PLAN, changeEntryLine: PLAN, copyEntry: PLAN, moveHangingDate: PLAN, placeEntry: PLAN, cancelEntry: CALL_OFF, deleteEntry: PLAN, shiftEntries: PLAN, actOnSeveral: PLAN,
   planClass: PLAN, clearClass: PLAN, placePlan: PLAN, movePlans: PLAN, slidePlans: PLAN, writeTopics: PLAN, placeUnit: PLAN,
-  writeThemes: PLAN, changeMeeting: PLAN, callOffClass: CALL_OFF, changeWeek: PLAN, addSection: PLAN, changeCourse: PLAN,
-  addMaterial: PLAN, changeMaterial: PLAN, moveMaterial: PLAN, deleteMaterial: PLAN, importMaterials: PLAN,
+  writeThemes: PLAN, changeMeeting: PLAN, callOffClass: CALL_OFF, changeWeek: COURSE, addSection: COURSE, changeCourse: COURSE,
+  addMaterial: PLAN, changeMaterial: PLAN, hideMaterial: PLAN, moveMaterial: PLAN, deleteMaterial: PLAN, importMaterials: PLAN,
   importPackage: PLAN, importCalendar: PLAN, carryOver: PLAN, bringPlan: { roles: ['instructor', 'co'], office: true },
   dismissFinding: PLAN, bringBackFinding: PLAN, spreadWork: PLAN,
   // The frame
@@ -48,3 +57,9 @@ export const ACTS = {
   writeNote: OWN, declinePlace: OWN, reply: STUDENT, tickDone: STUDENT, changeOwnSettings: OWN, ownFeed: OWN, makePersonalFeed: OWN,
 } as const satisfies Readonly<Record<string, Rule>>; // prettier-ignore
 export type Act = keyof typeof ACTS;
+
+/** Whether an act is done in an archived course, too: whoever administers the school changes its frame there as elsewhere. */
+export const isDoneInArchive = (act: Act, { asOffice }: Readonly<{ asOffice: boolean }>): boolean => {
+  const rule: Rule = ACTS[act];
+  return IN_ARCHIVE.has(act) || (asOffice && rule.office === true);
+};

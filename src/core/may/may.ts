@@ -1,4 +1,4 @@
-import type { PersonId } from '../ids';
+import type { CourseId, PersonId } from '../ids';
 import type { Act, Rule } from './acts';
 import { ACTS } from './acts';
 import type { Actor, Part } from './role';
@@ -25,3 +25,10 @@ export function may(actor: Actor, act: Act, { parts, owner }: Subject): Verdict 
   const allowed = (part: Part) => rolesIn(actor, part).some((role) => rule.roles.includes(role));
   return parts.every(allowed) ? YES : NO;
 }
+
+/** The same for an act about one course as a whole. */
+export const mayIn = (actor: Actor, act: Act, course: CourseId): boolean =>
+  may(actor, act, { parts: [{ course }] }).ok;
+
+/** The same for an act about the school. */
+export const mayOffice = (actor: Actor, act: Act): boolean => may(actor, act, { parts: [] }).ok;

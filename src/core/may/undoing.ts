@@ -19,6 +19,7 @@ const REVERSE: Readonly<Record<string, readonly Act[]>> = {
   deleteSheet: ['offerTimes'],
   planEntry: ['deleteEntry', 'writeNote'],
   changeEntry: ['changeEntry', 'writeNote'],
+  extendDue: ['extendDue'],
   deleteEntry: ['planEntry', 'writeNote'],
   changeEntryLine: ['changeEntryLine', 'writeNote'],
   copyEntry: ['deleteEntry', 'writeNote'],
@@ -57,4 +58,11 @@ export function reverseOf(act: string): readonly Act[] {
   const undone = /^undo (.+)$/.exec(act)?.[1];
   if (undone !== undefined) return undone in ACTS ? [undone as Act] : reverseOf(undone);
   return REVERSE[act] ?? (act in ACTS ? [act as Act] : []);
+}
+
+/** The acts that something done comes to: itself, or, of an undoing, the reverse of what was undone; none: the process did it. */
+export function actsIn(name: string): readonly Act[] {
+  const undone = /^undo (.+)$/.exec(name)?.[1];
+  if (undone !== undefined) return reverseOf(undone);
+  return name in ACTS ? [name as Act] : [];
 }

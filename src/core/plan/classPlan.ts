@@ -19,3 +19,6 @@ export type ClassPlan = Readonly<{
   created: Temporal.Instant;
   lastModified: Temporal.Instant;
 }>;
+
+/** What somebody wrote of a class plan: its sequence and dates grow where it is saved. */
+export type ClassPlanFacts = Omit<ClassPlan, 'sequence' | 'created' | 'lastModified'>;

@@ -1,12 +1,13 @@
-import type { EventEntry } from '../entries/entry';
+import type { EventFacts } from '../entries/facts';
 import type { Moment } from '../time/zonedWall';
 import { dayOf, isDay, momentText } from '../time/zonedWall';
 import { expandSeries } from './expand';
 import type { Override, Recurrence } from './recurrence';
 import { endingOn, ruleParts } from './rule';
 
-export type Series = EventEntry & Readonly<{ recurrence: Recurrence }>;
-export const isSeries = (entry: EventEntry): entry is Series => entry.recurrence !== undefined;
+export type Series = EventFacts & Readonly<{ recurrence: Recurrence }>;
+export const isSeries = <E extends EventFacts>(entry: E): entry is E & Series =>
+  entry.recurrence !== undefined;
 
 const same = (a: Moment, b: Moment) => momentText(a) === momentText(b);
 const before = (a: Moment, b: Moment) => momentText(a) < momentText(b);
@@ -26,17 +27,17 @@ export const hasOccurrence = (entry: Series, recurrenceId: Moment): boolean =>
     to: dayOf(recurrenceId),
   }).some((instance) => same(instance.recurrenceId, recurrenceId));
 
-const withRecurrence = (entry: Series, recurrence: Partial<Recurrence>): Series => ({
+const withRecurrence = <S extends Series>(entry: S, recurrence: Partial<Recurrence>): S => ({
   ...entry,
   recurrence: { ...entry.recurrence, ...recurrence },
 });
 
 /** One occurrence made different: what is given replaces what was different before. */
-export function overrideOccurrence(
-  entry: Series,
+export function overrideOccurrence<S extends Series>(
+  entry: S,
   recurrenceId: Moment,
   changes: Omit<Override, 'recurrenceId'>,
-): Series {
+): S {
   const others = entry.recurrence.overrides.filter((o) => !same(o.recurrenceId, recurrenceId));
   const old = entry.recurrence.overrides.find((o) => same(o.recurrenceId, recurrenceId));
   const override: Override = { ...old, ...changes, recurrenceId };
@@ -48,7 +49,7 @@ export function overrideOccurrence(
 }
 
 /** One occurrence gone. */
-export const skipOccurrence = (entry: Series, recurrenceId: Moment): Series =>
+export const skipOccurrence = <S extends Series>(entry: S, recurrenceId: Moment): S =>
   withRecurrence(entry, {
     exdates: [...entry.recurrence.exdates.filter((at) => !same(at, recurrenceId)), recurrenceId].sort(
       (a, b) => (before(a, b) ? -1 : 1),
@@ -57,7 +58,7 @@ export const skipOccurrence = (entry: Series, recurrenceId: Moment): Series =>
   });
 
 /** The series up to an occurrence, which is no longer in it. Undefined when nothing would be left. */
-export function endBefore(entry: Series, recurrenceId: Moment): Series | undefined {
+export function endBefore<S extends Series>(entry: S, recurrenceId: Moment): S | undefined {
   if (!before(entry.when.start, recurrenceId)) return undefined;
   return withRecurrence(entry, {
     rrule: endingOn(entry.recurrence.rrule, dayOf(recurrenceId).subtract({ days: 1 })),
@@ -84,7 +85,7 @@ function carried(moment: Moment, days: number, begins: Moment): Moment {
 }
 
 /** The later part of a series after it was split at `recurrenceId`: what differed later moves along by date. */
-export function continued(before_: Series, recurrenceId: Moment, after: Series): Series {
+export function continued<S extends Series>(before_: Series, recurrenceId: Moment, after: S): S {
   const days = dayOf(recurrenceId).until(dayOf(after.when.start), { largestUnit: 'days' }).days;
   const later = (at: Moment) => !before(at, recurrenceId);
   return withRecurrence(after, {
@@ -99,7 +100,10 @@ export function continued(before_: Series, recurrenceId: Moment, after: Series):
  * A series under another rule or start: what was skipped or differed is matched in order, the third to the third. `lost`
  * are those without a partner.
  */
-export function remapped(before_: Series, after: Series): { series: Series; lost: readonly Moment[] } {
+export function remapped<S extends Series>(
+  before_: Series,
+  after: S,
+): { series: S; lost: readonly Moment[] } {
   const old = allIds(before_).map(momentText);
   const fresh = allIds(after);
   const partner = (at: Moment) => {
@@ -121,7 +125,7 @@ export function remapped(before_: Series, after: Series): { series: Series; lost
 }
 
 /** A start and end of one occurrence, moved by days. */
-export function shiftedOccurrence(entry: Series, recurrenceId: Moment, days: number): Series {
+export function shiftedOccurrence<S extends Series>(entry: S, recurrenceId: Moment, days: number): S {
   const old = entry.recurrence.overrides.find((o) => same(o.recurrenceId, recurrenceId));
   const by = (at: Moment): Moment => (isDay(at) ? at.add({ days }) : { ...at, wall: at.wall.add({ days }) });
   return overrideOccurrence(entry, recurrenceId, {

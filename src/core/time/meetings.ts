@@ -106,7 +106,7 @@ export function fitMeetings(
     const same =
       old.ordinal === ordinal && old.date.equals(date) && old.start.equals(start) && old.end.equals(end);
     if (same) return old;
-    const meeting = { ...old, ordinal, date, start, end, sequence: old.sequence + 1, lastModified: now };
+    const meeting = { ...old, ordinal, date, start, end };
     changed.push(meeting);
     return meeting;
   });

@@ -1,7 +1,7 @@
 import { Temporal } from 'temporal-polyfill';
 import type { Answer, AssignmentEntry, Entry, SectionDates, SharedEntry } from '@/core/entries/entry';
 import { mainMoment } from '@/core/entries/entry';
-import { indexMs } from '@/core/entries/entryFromInput';
+import { indexMs } from '@/core/entries/factsFromInput';
 import { hiddenAfterOf, visibilityFor } from '@/core/entries/visibility';
 import type { PlainVisibility } from '@/core/entries/visibility';
 import type { EntryId, FileId, MaterialId, PersonId, SectionId } from '@/core/ids';

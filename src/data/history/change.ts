@@ -35,6 +35,10 @@ export type Change = Writer &
     remove: (table: Table, id: string) => Promise<void>;
     /** Whose pages and outlets the change concerns. */
     concerns: (...scopes: readonly StampScope[]) => void;
+    /** The scopes named so far. */
+    concerned: () => readonly StampScope[];
+    /** What the act is called by now. */
+    actsAs: () => string;
     /** Replaces the act's summary once the work knows better. */
     summarise: (summary: string) => void;
     /** Replaces the act's name: an undoing is named after what it undid. */
@@ -87,6 +91,8 @@ export function recordChange<T>(
         changes.push({ table, id, before, after: null });
       },
       concerns: (...more) => more.forEach((scope) => scopes.add(scope)),
+      concerned: () => [...scopes],
+      actsAs: () => name,
       summarise: (text) => (summary = text),
       actAs: (text) => (name = text),
     };

@@ -1,9 +1,14 @@
+import type { CourseId } from '@/core/ids';
 import type { Reader } from '../database';
 import { select } from '../database';
 import type { Writer } from '../writeQueue';
 
 /** What an outlet's contents hang on: a course with everything in it, or a person's own memberships and bookings. */
 export type StampScope = `course:${string}` | `person:${string}`;
+
+/** The courses among scopes. */
+export const coursesAmong = (scopes: readonly StampScope[]): CourseId[] =>
+  scopes.flatMap((s) => (s.startsWith('course:') ? [s.slice('course:'.length) as CourseId] : []));
 
 export async function bumpStamps(writer: Writer, scopes: Iterable<StampScope>, nowMs: number): Promise<void> {
   for (const scope of scopes) {

@@ -7,6 +7,7 @@ import type { InTheWay } from './references';
 import { withNames } from './personRefs';
 import { hangingOn } from './references';
 import type { StampScope } from './stamps';
+import { coursesAmong } from './stamps';
 
 export type HistoryRecord = Readonly<{
   id: string;
@@ -41,7 +42,7 @@ export async function historyRecord(reader: Reader, id: HistoryId): Promise<Hist
     act: row.act,
     summary: row.summary,
     scopes,
-    courses: scopes.flatMap((s) => (s.startsWith('course:') ? [s.slice('course:'.length)] : [])),
+    courses: coursesAmong(scopes),
     changes: JSON.parse(row.changes) as RowChange[],
     undone: row.undone_at !== null,
   };

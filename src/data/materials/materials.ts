@@ -7,6 +7,7 @@ import { momentText, zonedWall } from '@/core/time/zonedWall';
 import type { Reader } from '../database';
 import { select } from '../database';
 import type { Change } from '../history/change';
+import { grown } from '../history/grown';
 import type { Rows } from '../rows';
 
 type Row = Rows['materials'];
@@ -65,21 +66,33 @@ export async function materialById(reader: Reader, id: MaterialId): Promise<Mate
   return row && toMaterial(row);
 }
 
+type MaterialFacts = Omit<Material, 'sequence' | 'created' | 'lastModified'>;
+
+const kept = ({ sequence, created, lastModified }: Material) => ({ sequence, created, lastModified });
+
 /** `tzid` is the zone of the course's term. */
 export async function insertMaterials(
   change: Change,
-  materials: readonly Material[],
+  materials: readonly MaterialFacts[],
   tzid: string,
 ): Promise<void> {
   await change.insert(
     'materials',
-    materials.map((material) => fromMaterial(material, tzid)),
+    materials.map((material) => fromMaterial({ ...material, ...grown(change) }, tzid)),
   );
   change.concerns(...materials.map(({ course }) => `course:${course}` as const));
 }
 
-export async function replaceMaterial(change: Change, material: Material, tzid: string): Promise<void> {
-  await change.update('materials', material.id, fromMaterial(material, tzid));
+/** Writes a material over what was there, where it differs. */
+export async function replaceMaterial(change: Change, material: MaterialFacts, tzid: string): Promise<void> {
+  const before = await materialById(change, material.id);
+  const same = (of: Material) => JSON.stringify(fromMaterial(of, tzid));
+  if (!before || same(before) === same({ ...before, ...material, ...kept(before) })) return;
+  await change.update(
+    'materials',
+    material.id,
+    fromMaterial({ ...material, ...grown(change, before) }, tzid),
+  );
   change.concerns(`course:${material.course}`);
 }
 

@@ -2,11 +2,12 @@ import { randomUUID } from 'node:crypto';
 import { Temporal } from 'temporal-polyfill';
 import type { Link } from '@/core/entries/entry';
 import type { ClassPlanId, CourseId, MeetingId, SectionId } from '@/core/ids';
-import type { ClassPlan } from '@/core/plan/classPlan';
+import type { ClassPlan, ClassPlanFacts } from '@/core/plan/classPlan';
 import { groupBy } from '@/core/groupBy';
 import type { Reader } from '../database';
 import { select } from '../database';
 import type { Change } from '../history/change';
+import { grown } from '../history/grown';
 import type { Rows } from '../rows';
 
 function toClassPlan(row: Rows['class_plans'], bindings: readonly Rows['plan_bindings'][]): ClassPlan {
@@ -58,15 +59,14 @@ export async function classPlansOf(reader: Reader, courses: readonly CourseId[])
   return plans.map((row) => toClassPlan(row, of.get(row.id) ?? []));
 }
 
-/** Inserts a class plan, or writes it over what was there; its bindings are exactly those given. */
-export async function writeClassPlan(change: Change, plan: ClassPlan): Promise<void> {
-  const row = fromClassPlan(plan);
-  const [known, bindings] = await Promise.all([
-    select<{ id: string }>(change, 'SELECT id FROM class_plans WHERE id = :id', { id: plan.id }),
-    select<Rows['plan_bindings']>(change, 'SELECT * FROM plan_bindings WHERE plan_id = :id', { id: plan.id }),
-  ]);
-  if (known.length > 0) await change.update('class_plans', plan.id, row);
-  else await change.insert('class_plans', [row]);
+/** Inserts a class plan, or writes it over what was there; its bindings are exactly those given. What stays the same does not grow. */
+export async function writeClassPlan(change: Change, facts: ClassPlanFacts): Promise<ClassPlan> {
+  const before = await classPlanById(change, facts.id);
+  if (before && sameFacts(before, facts)) return before;
+  const plan: ClassPlan = { ...facts, ...grown(change, before) };
+  if (before) await change.update('class_plans', plan.id, fromClassPlan(plan));
+  else await change.insert('class_plans', [fromClassPlan(plan)]);
+  const bindings = await select<Rows['plan_bindings']>(change, 'SELECT * FROM plan_bindings WHERE plan_id = :id', { id: plan.id }); // prettier-ignore
   const wanted = new Map(plan.bindings.map((b) => [b.section as string, b.meeting]));
   for (const binding of bindings) {
     const meeting = wanted.get(binding.section_id);
@@ -84,6 +84,29 @@ export async function writeClassPlan(change: Change, plan: ClassPlan): Promise<v
     })),
   );
   change.concerns(`course:${plan.course}`);
+  return plan;
+}
+
+const textOf = ({ title, description, links, pinned, bindings }: ClassPlanFacts) =>
+  JSON.stringify([
+    title,
+    description,
+    links,
+    pinned,
+    [...bindings].sort((a, b) => (a.section < b.section ? -1 : 1)),
+  ]);
+const sameFacts = (a: ClassPlanFacts, b: ClassPlanFacts): boolean => textOf(a) === textOf(b); // prettier-ignore
+
+export async function classPlanById(reader: Reader, id: ClassPlanId): Promise<ClassPlan | undefined> {
+  const [[row], bindings] = await Promise.all([
+    select<Rows['class_plans']>(reader, 'SELECT * FROM class_plans WHERE id = :id', { id }),
+    select<Rows['plan_bindings']>(
+      reader,
+      'SELECT * FROM plan_bindings WHERE plan_id = :id ORDER BY section_id',
+      { id },
+    ),
+  ]);
+  return row && toClassPlan(row, bindings);
 }
 
 export async function removeClassPlan(change: Change, plan: ClassPlan): Promise<void> {

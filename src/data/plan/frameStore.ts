@@ -19,6 +19,13 @@ export async function courseIdsOf(reader: Reader, term: TermId): Promise<Course[
   return rows.map((row) => row.id);
 }
 
+/** Whether one of the courses is archived. */
+export async function anyArchived(reader: Reader, ids: readonly Course['id'][]): Promise<boolean> {
+  if (ids.length === 0) return false;
+  const sql = 'SELECT id FROM courses WHERE id IN (:ids) AND archived_at IS NOT NULL LIMIT 1';
+  return (await select(reader, sql, { ids })).length > 0;
+}
+
 /** Closures of the whole site. */
 export async function siteClosures(reader: Reader): Promise<Closure[]> {
   const rows = await select<Rows['closures']>(

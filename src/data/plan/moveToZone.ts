@@ -3,7 +3,8 @@ import type { CourseId } from '@/core/ids';
 import { instantMs } from '@/core/time/zone';
 import { requireZone } from '@/core/time/zoneData';
 import { select } from '../database';
-import { entriesOf, replaceEntry } from '../entries/entries';
+import { entriesOf } from '../entries/entries';
+import { changeEntryRows } from '../entries/writeEntries';
 import type { Change } from '../history/change';
 import type { Rows } from '../rows';
 import { entryInZone } from '@/core/entries/entryInZone';
@@ -11,9 +12,8 @@ import { entryInZone } from '@/core/entries/entryInZone';
 /** Entries and sheets of the courses under another zone: wall times stay, their instants are derived anew. */
 export async function moveToZone(change: Change, courses: readonly CourseId[], tzid: string): Promise<void> {
   const zone = requireZone(tzid);
-  const now = Temporal.Instant.fromEpochMilliseconds(change.nowMs);
   for (const entry of await entriesOf(change, courses))
-    await replaceEntry(change, entry, entryInZone(entry, zone, now));
+    await changeEntryRows(change, entry, entryInZone(entry, tzid));
   if (courses.length === 0) return;
   const ofCourses = 'SELECT sheet_id FROM sheet_audiences WHERE course_id IN (:courses)';
   const [sheets, slots] = await Promise.all([

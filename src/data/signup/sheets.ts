@@ -9,6 +9,7 @@ import { fromAudience, toAudience } from '../audiences';
 import type { Reader } from '../database';
 import { select } from '../database';
 import type { Change } from '../history/change';
+import { grown } from '../history/grown';
 import type { Rows } from '../rows';
 import type { BookingRow, WaitingRow } from './sheetRows';
 import { fromRules, toRules, toSlot } from './sheetRows';
@@ -139,8 +140,14 @@ export async function insertSheet(change: Change, sheet: Sheet): Promise<void> {
   change.concerns(...scopesOf(sheet));
 }
 
+type SheetFacts = Pick<
+  Sheet,
+  'id' | 'title' | 'audience' | 'hosts' | 'place' | 'meetingLink' | 'rules' | 'offered'
+>;
+
 /** What a sheet is called, who it is for, its hosts and rules; its times stay. `before` is how it stood. */
-export async function replaceSheetFacts(change: Change, sheet: Sheet, before: Sheet): Promise<void> {
+export async function replaceSheetFacts(change: Change, facts: SheetFacts, before: Sheet): Promise<Sheet> {
+  const sheet: Sheet = { ...before, ...facts, ...grown(change, before) };
   await change.update('sheets', sheet.id, factsOf(sheet));
   for (const table of ['sheet_audiences', 'hosts'] as const) {
     const rows = await select<{ id: string }>(change, `SELECT id FROM ${table} WHERE sheet_id = :id`, {
@@ -152,6 +159,7 @@ export async function replaceSheetFacts(change: Change, sheet: Sheet, before: Sh
   await change.insert('sheet_audiences', audiences);
   await change.insert('hosts', hosts);
   change.concerns(...scopesOf(before), ...scopesOf(sheet));
+  return sheet;
 }
 
 export async function insertSlots(change: Change, sheet: Sheet, slots: readonly Slot[]): Promise<void> {

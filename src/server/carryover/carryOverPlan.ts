@@ -1,17 +1,17 @@
 import { randomUUID } from 'node:crypto';
 import type { CarryInput, CarryLine, CoursePlan } from '@/core/carryover/carry';
 import { carryOver } from '@/core/carryover/carryOver';
-import { isStaffOf } from '@/core/entries/viewer';
 import { planFromFile } from '@/core/exchange/planFromFile';
 import type { CourseId } from '@/core/ids';
 import type { Course, Plan } from '@/core/plan/plan';
+import { mayIn } from '@/core/may/may';
 import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
 import { carryTexts } from '@/core/texts/carryOver';
 import { concernsCourse } from '@/core/time/closure';
 import type { Term } from '@/core/time/term';
 import { requireZone } from '@/core/time/zoneData';
-import { insertEntries } from '@/data/entries/entries';
+import { addEntries } from '@/data/entries/writeEntries';
 import { insertMaterials } from '@/data/materials/materials';
 import { writeClassPlan } from '@/data/plan/classPlans';
 import { loadPlan } from '@/data/plan/loadPlan';
@@ -50,14 +50,14 @@ async function sidesFor(
   { from, to }: Pick<CarryInput, 'from' | 'to'>,
   saved: Plan | undefined,
 ): Promise<Outcome<Sides>> {
-  if (!isStaffOf(actor.viewer, to)) return refused('notFound');
+  if (!mayIn(actor, 'carryOver', to)) return refused('notFound');
   if (saved) {
     const plan = await loadPlan(reader, [to]);
     const [source, target] = [saved.courses.find(({ id }) => id === from), plan.courses[0]];
     if (!source || !target) return refused('notFound');
     return done({ before: sideOf(saved, source), after: sideOf(plan, target), locale: plan.locale });
   }
-  if (!isStaffOf(actor.viewer, from)) return refused('notFound');
+  if (!mayIn(actor, 'carryOver', from)) return refused('notFound');
   if (from === to) return refused('badRequest', [{ field: 'to', message: carryTexts.sameCourse }]);
   const plan = await loadPlan(reader, [from, to]);
   const [source, target] = [from, to].map((id) => plan.courses.find((course) => course.id === id));
@@ -136,7 +136,7 @@ export async function carryOverPlan(
     const { classPlans, entries, sheets, materials, themes } = carryOver(before, after, carryingOf(pembit, actor, input)); // prettier-ignore
     await insertMaterials(change, materials, after.term.tzid);
     for (const plan of classPlans) await writeClassPlan(change, plan);
-    await insertEntries(change, entries);
+    await addEntries(change, entries, { courses: [after.course] });
     for (const sheet of sheets) await insertSheet(change, sheet);
     await change.insert('themes', [...themes].map(([week, theme]) => ({ id: randomUUID(), course_id: after.course.id, week, theme }))); // prettier-ignore
     const repointed = await repointOutlets(pembit, change, actor, { before, after, outlets: input.outlets });

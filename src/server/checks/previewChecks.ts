@@ -1,14 +1,13 @@
-import { randomUUID } from 'node:crypto';
 import { findAll } from '@/core/checks/allChecks';
 import type { CheckedEntry, Finding } from '@/core/checks/check';
-import { entryFromInput } from '@/core/entries/entryFromInput';
+import { derived } from '@/core/entries/derive';
+import { factsFromInput } from '@/core/entries/factsFromInput';
 import type { EntryInput } from '@/core/entries/entryInput';
 import { releaseAt } from '@/core/entries/visibility';
 import type { EntryId } from '@/core/ids';
 import type { Outcome } from '@/core/refusals';
 import { done } from '@/core/refusals';
 import { checkedInput } from '../entries/checkedInput';
-import { datedByClasses } from '../entries/followClasses';
 import { newIdentity } from '../entries/planEntry';
 import type { Pembit } from '../pembit';
 import { planSeenBy } from '../plan/planSeenBy';
@@ -27,11 +26,9 @@ export async function previewChecks(
   if (!checked.ok) return checked;
   if (!looked || input.kind === 'note') return done([]);
   const now = pembit.now();
-  const identity = { ...newIdentity(actor, now), id: id ?? (randomUUID() as EntryId) };
-  const made = await datedByClasses(
-    pembit,
-    entryFromInput(checked.value.input, identity, checked.value.zone, now),
-  );
+  const identity = { ...newIdentity(actor), ...(id ? { id } : {}) };
+  const facts = factsFromInput(checked.value.input, identity, checked.value.zone);
+  const made = derived(facts, plan.courses, { sequence: 0, created: now, lastModified: now });
   if (made.kind === 'note') return done([]);
   const entry = { ...made, release: releaseAt(made, now), asStaff: true, whole: true } as CheckedEntry;
   const entries = [...looked.entries.filter((other) => other.id !== identity.id), entry];

@@ -1,7 +1,6 @@
-import type { Temporal } from 'temporal-polyfill';
-import type { Entry, Link } from '@/core/entries/entry';
-import { withClassDates } from '@/core/entries/classDates';
-import { datedInput, entryFromInput } from '@/core/entries/entryFromInput';
+import type { Link } from '@/core/entries/entry';
+import type { EntryFacts } from '@/core/entries/facts';
+import { datedInput, factsFromInput } from '@/core/entries/factsFromInput';
 import type { EntryInputJson } from '@/core/entries/entryInput';
 import { entryInput } from '@/core/entries/entryInput';
 import type { EntryId, GroupId } from '@/core/ids';
@@ -171,12 +170,7 @@ function specials({ day, wall }: Dates): readonly (readonly [author: DemoPerson,
 /** What pieces of work take, in turn. */
 const EFFORTS = [240, 150, 300, 360, 210] as const;
 
-export function demoEntries(
-  term: DemoTerm,
-  courses: readonly Course[],
-  library: string,
-  now: Temporal.Instant,
-): Entry[] {
+export function demoEntries(term: DemoTerm, courses: readonly Course[], library: string): EntryFacts[] {
   const zone = requireZone(term.tzid);
   const dates = datesOf(term);
   const { day, wall } = dates;
@@ -237,13 +231,10 @@ export function demoEntries(
     const identity = {
       id: demoId<EntryId>(name),
       uid: demoId<string>(`uid ${name}`),
-      sequence: 0,
-      created: now,
       author: author.id,
     };
     const dated = datedInput(input, courses, zone.tzid);
     if (!dated.ok) throw new Error(dated.errors.map(({ message }) => message).join(' '));
-    const entry = entryFromInput(dated.input, identity, zone, now);
-    return entry.kind === 'assignment' ? withClassDates(entry, courses) : entry;
+    return factsFromInput(dated.input, identity, zone);
   });
 }

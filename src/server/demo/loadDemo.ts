@@ -5,7 +5,7 @@ import { toWall } from '@/core/time/zone';
 import { requireZone } from '@/core/time/zoneData';
 import { isEmpty } from '@/data/people/isEmpty';
 import { personRow } from '@/data/people/people';
-import { insertEntries } from '@/data/entries/entries';
+import { addEntries } from '@/data/entries/writeEntries';
 import type { Change } from '@/data/history/change';
 import { recordChange } from '@/data/history/change';
 import { insertMaterials } from '@/data/materials/materials';
@@ -57,7 +57,7 @@ export async function loadDemo(pembit: Pembit): Promise<void> {
     );
     for (const plan of demoClassPlans(courses, library, now)) await writeClassPlan(change, plan);
     await insertMaterials(change, demoMaterials(term, library, now), term.tzid);
-    await insertEntries(change, demoEntries(term, courses, library, now));
+    await addEntries(change, demoEntries(term, courses, library), { courses });
     for (const sheet of demoSheets(term, now)) {
       await insertSheet(change, sheet);
       for (const slot of sheet.slots)

@@ -1,15 +1,15 @@
-import type { Entry, SharedEntry } from '@/core/entries/entry';
+import type { Entry } from '@/core/entries/entry';
+import type { EntryFacts } from '@/core/entries/facts';
 import type { EntryId } from '@/core/ids';
-import { may } from '@/core/may/may';
 import type { Outcome } from '@/core/refusals';
-import { done, refused } from '@/core/refusals';
+import { refused } from '@/core/refusals';
 import { isSeries, overrideOccurrence } from '@/core/series/editSeries';
 import { historyTexts } from '@/core/texts/history';
-import { entryById, replaceEntry } from '@/data/entries/entries';
 import { perform } from '../history/perform';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
 import { occurrenceAt } from './occurrenceAt';
+import { entryFor, saveEntry } from './saveEntry';
 import type { Temporal } from 'temporal-polyfill';
 
 type Asked = Readonly<{
@@ -19,11 +19,6 @@ type Asked = Readonly<{
   recurrenceId?: Temporal.PlainDate | Temporal.PlainDateTime;
 }>;
 
-const mayCancel = (actor: SignedIn, entry: Entry): boolean =>
-  entry.kind === 'note'
-    ? entry.author === actor.person.id
-    : may(actor, 'cancelEntry', { parts: entry.audience }).ok;
-
 /** Calls an entry off, visibly, with a reason; or takes that back. */
 export function cancelEntry(
   pembit: Pembit,
@@ -32,31 +27,26 @@ export function cancelEntry(
   { reason, recurrenceId }: Asked,
 ): Promise<Outcome<Entry>> {
   return perform(pembit, actor, 'cancelEntry', async (change) => {
-    const entry = await entryById(change, id);
-    if (!entry || !mayCancel(actor, entry)) return refused('notFound');
+    const found = await entryFor(change, actor, 'cancelEntry', id);
+    if (!found.ok) return found;
+    const entry = found.value;
     if (entry.kind === 'note')
       return refused('badRequest', [{ field: 'id', message: 'Delete a note instead.' }]);
-    const grown = { sequence: entry.sequence + 1, lastModified: pembit.now() };
-    const save = async (after: SharedEntry) => {
-      await replaceEntry(change, entry, after);
+    const save = (facts: EntryFacts) => {
       change.summarise(
         reason === undefined ? historyTexts.takesPlace(entry.title) : historyTexts.cancelled(entry.title),
       );
-      return done(after as Entry);
+      return saveEntry(change, facts, { actor, act: 'cancelEntry', before: entry });
     };
     if (!recurrenceId) {
       const { cancelled: _, ...others } = entry;
-      return save({
-        ...others,
-        ...grown,
-        ...(reason === undefined ? {} : { cancelled: reason }),
-      } as SharedEntry);
+      return save({ ...others, ...(reason === undefined ? {} : { cancelled: reason }) });
     }
     const at = entry.kind === 'event' && isSeries(entry) ? occurrenceAt(entry, recurrenceId) : undefined;
     if (entry.kind !== 'event' || !isSeries(entry) || !at)
       return refused('badRequest', [
         { field: 'recurrenceId', message: 'The series has no such occurrence.' },
       ]);
-    return save({ ...overrideOccurrence(entry, at, { cancelled: reason }), ...grown });
+    return save(overrideOccurrence(entry, at, { cancelled: reason }));
   });
 }

@@ -1,7 +1,8 @@
 import { randomUUID } from 'node:crypto';
-import type { Temporal } from 'temporal-polyfill';
-import type { Entry, EventEntry } from '@/core/entries/entry';
-import { entryFromInput } from '@/core/entries/entryFromInput';
+import type { Entry } from '@/core/entries/entry';
+import { sentFrom } from '@/core/entries/factErrors';
+import type { EntryFacts, EventFacts } from '@/core/entries/facts';
+import { factsFromInput } from '@/core/entries/factsFromInput';
 import type { EntryInput } from '@/core/entries/entryInput';
 import type { EntryId } from '@/core/ids';
 import type { Outcome } from '@/core/refusals';
@@ -19,15 +20,13 @@ import type { Scope } from '@/core/series/scope';
 import { historyTexts } from '@/core/texts/history';
 import type { Moment } from '@/core/time/zonedWall';
 import { momentText } from '@/core/time/zonedWall';
-import { insertEntries, replaceEntry } from '@/data/entries/entries';
 import type { Change } from '@/data/history/change';
 import { perform } from '../history/perform';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
-import { editableEntry } from './editableEntry';
 import { checkedInput } from './checkedInput';
-import { datedByClasses } from './followClasses';
 import { occurrenceAt } from './occurrenceAt';
+import { entryFor, saveEntry } from './saveEntry';
 
 type Asked = Readonly<{ id: EntryId; sequence: number }> & Scope;
 export type Changed = Readonly<{ entry: Entry; lost: readonly string[] }>;
@@ -45,7 +44,7 @@ export function changeEntry(
   input: EntryInput,
 ): Promise<Outcome<Changed>> {
   return perform(pembit, actor, 'changeEntry', async (change) => {
-    const found = await editableEntry(change, actor.viewer, asked.id);
+    const found = await entryFor(change, actor, 'changeEntry', asked.id);
     if (!found.ok) return found;
     const before = found.value;
     if ((before.kind === 'note') !== (input.kind === 'note'))
@@ -53,78 +52,83 @@ export function changeEntry(
     if (before.sequence !== asked.sequence) return refused('changedMeanwhile');
     const checked = await checkedInput(pembit, change, actor, input);
     if (!checked.ok) return checked;
-    const now = pembit.now();
-    const identity = {
-      id: before.id,
-      uid: before.uid,
-      sequence: before.sequence + 1,
-      created: before.created,
-      author: actor.person.id,
-    };
-    const made = entryFromInput(checked.value.input, identity, checked.value.zone, now, before);
-    const after = await datedByClasses(change, made);
-    change.summarise(historyTexts.changed(after.title));
-    if (asked.scope === 'all' || before.kind !== 'event' || !isSeries(before)) {
-      const { entry, lost } = wholeChange(before, after);
-      await replaceEntry(change, before, entry);
-      return done({ entry, lost });
-    }
+    const identity = { id: before.id, uid: before.uid, author: actor.person.id };
+    const facts = factsFromInput(checked.value.input, identity, checked.value.zone, before);
+    change.summarise(historyTexts.changed(facts.title));
+    // Somebody's extended date is not the plan: it is given in an archived course, too.
+    const act = onlyExtends(before, facts) ? 'extendDue' : 'changeEntry';
+    change.actAs(act);
+    const saving = { actor, act, before } as const;
+    if (asked.scope === 'all' || before.kind !== 'event' || !isSeries(before))
+      return saveWhole(change, facts, saving);
     const recurrenceId = occurrenceAt(before, asked.recurrenceId);
-    if (after.kind !== 'event' || !recurrenceId)
+    if (facts.kind !== 'event' || !recurrenceId)
       return refused('badRequest', [
         { field: 'recurrenceId', message: 'The series has no such occurrence.' },
       ]);
-    return asked.scope === 'this'
-      ? changeThis(change, { before, after, recurrenceId, now })
-      : changeFollowing(change, { before, after, recurrenceId, now });
+    const part: Part = { before, facts, recurrenceId, actor };
+    return asked.scope === 'this' ? changeThis(change, part) : changeFollowing(change, part);
   });
 }
 
-function wholeChange(before: Entry, after: Entry): Changed {
-  if (before.kind !== 'event' || after.kind !== 'event' || !isSeries(before) || !isSeries(after))
-    return { entry: after, lost: [] };
-  const { series, lost } = remapped(before, after);
-  return { entry: series, lost: lost.map(momentText) };
+type Saving = Parameters<typeof saveEntry>[2];
+
+const saved = (outcome: Outcome<Entry>, lost: readonly Moment[] = []): Outcome<Changed> =>
+  outcome.ok ? done({ entry: outcome.value, lost: lost.map(momentText) }) : outcome;
+
+async function saveWhole(change: Change, facts: EntryFacts, saving: Saving): Promise<Outcome<Changed>> {
+  const { before } = saving;
+  if (before?.kind !== 'event' || facts.kind !== 'event' || !isSeries(before) || !isSeries(facts))
+    return saved(await saveEntry(change, facts, saving));
+  const { series, lost } = remapped(before, facts);
+  return saved(await saveEntry(change, series, saving), lost);
 }
 
-type Part = Readonly<{ before: Series; after: EventEntry; recurrenceId: Moment; now: Temporal.Instant }>;
+type Part = Readonly<{
+  before: Extract<Entry, { kind: 'event' }> & Series;
+  facts: EventFacts;
+  recurrenceId: Moment;
+  actor: SignedIn;
+}>;
 
 /** One occurrence: its title, place and time; everything else belongs to the series. */
 async function changeThis(
   change: Change,
-  { before, after, recurrenceId, now }: Part,
+  { before, facts, recurrenceId, actor }: Part,
 ): Promise<Outcome<Changed>> {
   const changed = overrideOccurrence(before, recurrenceId, {
-    title: after.title === before.title ? undefined : after.title,
-    place: after.place === before.place ? undefined : after.place,
-    start: after.when.start,
-    end: after.when.end,
+    title: facts.title === before.title ? undefined : facts.title,
+    place: facts.place === before.place ? undefined : facts.place,
+    start: facts.when.start,
+    end: facts.when.end,
   });
-  const entry = { ...changed, sequence: before.sequence + 1, lastModified: now };
-  await replaceEntry(change, before, entry);
-  return done({ entry, lost: [] });
+  return saved(await saveEntry(change, changed, { actor, act: 'changeEntry', before }));
 }
 
 /** The series ends before the occurrence, and another begins with it under a UID of its own. */
 async function changeFollowing(
   change: Change,
-  { before, after, recurrenceId, now }: Part,
+  { before, facts, recurrenceId, actor }: Part,
 ): Promise<Outcome<Changed>> {
+  const saving = { actor, act: 'changeEntry' } as const;
   const ended = endBefore(before, recurrenceId);
   // From the first one on is all of it.
-  if (!ended) {
-    const whole = wholeChange(before, after);
-    await replaceEntry(change, before, whole.entry);
-    return done(whole);
-  }
-  await replaceEntry(change, before, { ...ended, sequence: before.sequence + 1, lastModified: now });
-  const fresh = { ...after, id: randomUUID() as EntryId, uid: randomUUID(), sequence: 0, created: now };
-  const rule = after.recurrence?.rrule;
+  if (!ended) return saveWhole(change, facts, { ...saving, before });
+  const shortened = await saveEntry(change, ended, { ...saving, before });
+  if (!shortened.ok) return shortened;
+  const fresh = { ...facts, id: randomUUID() as EntryId, uid: randomUUID() };
+  const rule = facts.recurrence?.rrule;
   // The rule as it stood: only what is left of it goes on. Another rule is taken as it was typed.
   const rrule = rule === before.recurrence.rrule ? ruleFrom(before, recurrenceId) : rule;
-  const entry = rrule
+  const next = rrule
     ? continued(before, recurrenceId, { ...fresh, recurrence: { rrule, exdates: [], overrides: [] } })
     : fresh;
-  await insertEntries(change, [entry]);
-  return done({ entry, lost: [] });
+  return saved(await saveEntry(change, next, saving));
 }
+
+/** Whether nothing differs but the dates that single students have. */
+function onlyExtends(before: Entry, facts: EntryFacts): boolean {
+  if (before.kind !== 'assignment' || facts.kind !== 'assignment') return false;
+  const others = (of: EntryFacts) => JSON.stringify({ ...sentFrom(of), extensions: [] });
+  return others(before) === others(facts) && JSON.stringify(sentFrom(before)) !== JSON.stringify(sentFrom(facts));
+} // prettier-ignore

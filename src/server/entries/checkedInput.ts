@@ -1,5 +1,5 @@
-import type { DatedInput } from '@/core/entries/entryFromInput';
-import { dateErrors, datedInput } from '@/core/entries/entryFromInput';
+import type { DatedInput } from '@/core/entries/factsFromInput';
+import { dateErrors, datedInput } from '@/core/entries/factsFromInput';
 import type { EntryInput } from '@/core/entries/entryInput';
 import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';

@@ -1,16 +1,15 @@
-import type { Entry, SharedEntry } from '@/core/entries/entry';
+import type { Entry } from '@/core/entries/entry';
+import type { SharedFacts } from '@/core/entries/facts';
 import { withoutPeople } from '@/core/entries/withoutPeople';
 import type { CourseId, EntryId } from '@/core/ids';
 import type { Outcome } from '@/core/refusals';
-import { done, refused } from '@/core/refusals';
+import { refused } from '@/core/refusals';
 import { historyTexts } from '@/core/texts/history';
-import { insertEntries } from '@/data/entries/entries';
 import { perform } from '../history/perform';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
-import { editableEntry } from './editableEntry';
-import { datedByClasses } from './followClasses';
 import { newIdentity } from './planEntry';
+import { entryFor, saveEntry } from './saveEntry';
 import { termOfAudience } from './termOfAudience';
 
 /**
@@ -24,16 +23,13 @@ export function copyEntry(
   courses?: readonly CourseId[],
 ): Promise<Outcome<Entry>> {
   return perform<Entry>(pembit, actor, 'copyEntry', async (change) => {
-    const found = await editableEntry(change, actor.viewer, id);
+    const found = await entryFor(change, actor, 'copyEntry', id);
     if (!found.ok) return found;
     const entry = found.value;
-    const { author: _, ...identity } = newIdentity(actor, pembit.now());
-    const fresh = { ...identity, lastModified: identity.created };
-    if (entry.kind === 'note') {
-      const note = { ...entry, ...fresh };
-      await insertEntries(change, [note]);
-      return done(note);
-    }
+    const { author: _, ...fresh } = newIdentity(actor);
+    const saving = { actor, act: 'copyEntry' } as const;
+    change.summarise(historyTexts.duplicated(entry.title));
+    if (entry.kind === 'note') return saveEntry(change, { ...entry, ...fresh }, saving);
     const audience = courses?.map((course) => ({ course })) ?? entry.audience;
     const frame = await termOfAudience(change, actor, audience);
     if (!frame.ok) return frame;
@@ -41,11 +37,8 @@ export function copyEntry(
       return refused('badRequest', [
         { field: 'courses', message: 'These courses are taught in another time zone.' },
       ]);
-    const plain: SharedEntry = { ...withoutPeople(entry), ...fresh, audience, visibility: { kind: 'draft' } };
+    const plain: SharedFacts = { ...withoutPeople(entry), ...fresh, audience, visibility: { kind: 'draft' } };
     const own = plain.kind === 'assignment' ? { ...plain, setUid: `${fresh.uid}-set` } : plain;
-    const copy = await datedByClasses(change, own);
-    await insertEntries(change, [copy]);
-    change.summarise(historyTexts.duplicated(copy.title));
-    return done(copy);
+    return saveEntry(change, own, saving);
   });
 }

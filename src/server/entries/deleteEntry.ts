@@ -1,15 +1,15 @@
 import type { Entry } from '@/core/entries/entry';
 import type { EntryId } from '@/core/ids';
 import type { Outcome } from '@/core/refusals';
-import { done, refused } from '@/core/refusals';
+import { refused } from '@/core/refusals';
 import { endBefore, isSeries, skipOccurrence } from '@/core/series/editSeries';
 import type { Scope } from '@/core/series/scope';
 import { historyTexts } from '@/core/texts/history';
-import { removeEntry, replaceEntry } from '@/data/entries/entries';
+import { removeEntry } from '@/data/entries/writeEntries';
 import { perform } from '../history/perform';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
-import { editableEntry } from './editableEntry';
+import { entryFor, saveEntry } from './saveEntry';
 import { occurrenceAt } from './occurrenceAt';
 
 /**
@@ -23,7 +23,7 @@ export function deleteEntry(
   { scope, recurrenceId }: Scope = { scope: 'all' },
 ): Promise<Outcome<Entry>> {
   return perform(pembit, actor, 'deleteEntry', async (change) => {
-    const found = await editableEntry(change, actor.viewer, id);
+    const found = await entryFor(change, actor, 'deleteEntry', id);
     if (!found.ok) return found;
     const entry = found.value;
     change.summarise(historyTexts.deleted(entry.title));
@@ -41,11 +41,6 @@ export function deleteEntry(
       await removeEntry(change, entry);
       return found;
     }
-    await replaceEntry(change, entry, {
-      ...left,
-      sequence: entry.sequence + 1,
-      lastModified: pembit.now(),
-    });
-    return done(left);
+    return saveEntry(change, left, { actor, act: 'deleteEntry', before: entry });
   });
 }

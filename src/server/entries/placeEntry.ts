@@ -2,23 +2,19 @@ import { Temporal } from 'temporal-polyfill';
 import type { Entry, EventEntry } from '@/core/entries/entry';
 import { detached } from '@/core/entries/classDates';
 import { mainMoment } from '@/core/entries/entry';
-import { withInstants } from '@/core/entries/visibility';
 import type { EntryId } from '@/core/ids';
 import type { Outcome } from '@/core/refusals';
-import { done, refused } from '@/core/refusals';
+import { refused } from '@/core/refusals';
 import { isSeries, overrideOccurrence, remapped } from '@/core/series/editSeries';
 import { historyTexts } from '@/core/texts/history';
 import { momentLabel } from '@/core/time/dateLabels';
-import { requireZone } from '@/core/time/zoneData';
 import type { ZonedWall } from '@/core/time/zonedWall';
-import { replaceEntry } from '@/data/entries/entries';
 import { schoolSettings } from '@/data/plan/schoolSettings';
 import { perform } from '../history/perform';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
-import { editableEntry } from './editableEntry';
-import { datedByClasses } from './followClasses';
 import { occurrenceAt } from './occurrenceAt';
+import { entryFor, saveEntry } from './saveEntry';
 
 type Place = Readonly<{
   start: Temporal.PlainDateTime;
@@ -35,7 +31,7 @@ export function placeEntry(
   place: Place,
 ): Promise<Outcome<Entry>> {
   return perform<Entry>(pembit, actor, 'placeEntry', async (change) => {
-    const found = await editableEntry(change, actor.viewer, id);
+    const found = await entryFor(change, actor, 'placeEntry', id);
     if (!found.ok) return found;
     const before = found.value;
     if (place.end && Temporal.PlainDateTime.compare(place.start, place.end) >= 0)
@@ -45,14 +41,10 @@ export function placeEntry(
     const after = placed(before, place);
     if (!after)
       return refused('badRequest', [{ field: 'start', message: 'This has no time of day to be moved.' }]);
-    const grown = { ...after, sequence: before.sequence + 1, lastModified: pembit.now() };
-    const derived = grown.kind === 'note' ? grown : withInstants(grown, requireZone(grown.tzid));
-    const entry = await datedByClasses(change, derived);
-    await replaceEntry(change, before, entry);
     const { locale } = await schoolSettings(change);
-    const when = momentLabel({ wall: place.start, tzid: entry.tzid }, locale);
-    change.summarise(historyTexts.moved(entry.title, when));
-    return done(entry);
+    const when = momentLabel({ wall: place.start, tzid: before.tzid }, locale);
+    change.summarise(historyTexts.moved(before.title, when));
+    return saveEntry(change, after, { actor, act: 'placeEntry', before });
   });
 }
 

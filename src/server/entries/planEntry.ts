@@ -1,18 +1,18 @@
 import { randomUUID } from 'node:crypto';
 import type { Entry } from '@/core/entries/entry';
-import { entryFromInput } from '@/core/entries/entryFromInput';
+import type { Identity } from '@/core/entries/factsFromInput';
+import { factsFromInput } from '@/core/entries/factsFromInput';
 import type { EntryInput } from '@/core/entries/entryInput';
 import type { EntryId } from '@/core/ids';
 import type { Outcome } from '@/core/refusals';
-import { done, refused } from '@/core/refusals';
+import { refused } from '@/core/refusals';
 import { historyTexts } from '@/core/texts/history';
-import { insertEntries } from '@/data/entries/entries';
 import { perform } from '../history/perform';
 import type { Pembit } from '../pembit';
 import { planSeenBy } from '../plan/planSeenBy';
 import type { SignedIn } from '../session/session';
 import { checkedInput } from './checkedInput';
-import { datedByClasses } from './followClasses';
+import { saveEntry } from './saveEntry';
 
 /** An instructor adds something to courses they teach; anybody a note for themselves. */
 export async function planEntry(pembit: Pembit, actor: SignedIn, input: EntryInput): Promise<Outcome<Entry>> {
@@ -23,20 +23,15 @@ export async function planEntry(pembit: Pembit, actor: SignedIn, input: EntryInp
   return perform(pembit, actor, 'planEntry', async (change) => {
     const checked = await checkedInput(pembit, change, actor, input);
     if (!checked.ok) return checked;
-    const now = pembit.now();
-    const made = entryFromInput(checked.value.input, newIdentity(actor, now), checked.value.zone, now);
-    const entry = await datedByClasses(change, made);
-    await insertEntries(change, [entry]);
-    change.summarise(historyTexts.planned(entry.title));
-    return done(entry);
+    const facts = factsFromInput(checked.value.input, newIdentity(actor), checked.value.zone);
+    change.summarise(historyTexts.planned(facts.title));
+    return saveEntry(change, facts, { actor, act: 'planEntry' });
   });
 }
 
 /** Who and what a new entry is; its uid is made once and stays. */
-export const newIdentity = (actor: SignedIn, now: ReturnType<Pembit['now']>) => ({
+export const newIdentity = (actor: SignedIn): Identity => ({
   id: randomUUID() as EntryId,
   uid: randomUUID(),
-  sequence: 0,
-  created: now,
   author: actor.person.id,
 });

@@ -8,16 +8,13 @@ import { done, refused } from '@/core/refusals';
 import { isSeries, shiftedOccurrence } from '@/core/series/editSeries';
 import { historyTexts } from '@/core/texts/history';
 import { momentLabel } from '@/core/time/dateLabels';
-import { requireZone } from '@/core/time/zoneData';
-import { replaceEntry } from '@/data/entries/entries';
 import type { Change } from '@/data/history/change';
 import { schoolSettings } from '@/data/plan/schoolSettings';
 import { perform } from '../history/perform';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
-import { editableEntry } from './editableEntry';
-import { datedByClasses } from './followClasses';
 import { occurrenceAt } from './occurrenceAt';
+import { entryFor, saveEntry } from './saveEntry';
 
 export type Shifted = Readonly<{
   id: EntryId;
@@ -38,7 +35,7 @@ export function shiftEntries(
   return perform(pembit, actor, 'shiftEntries', async (change) => {
     const moved: Entry[] = [];
     for (const item of items) {
-      const after = await shiftOne(pembit, change, actor, item, by);
+      const after = await shiftOne(change, actor, item, by);
       if (!after.ok) return after;
       moved.push(after.value);
     }
@@ -54,31 +51,19 @@ export function shiftEntries(
 }
 
 async function shiftOne(
-  pembit: Pembit,
   change: Change,
   actor: SignedIn,
   { id, recurrenceId, days: own }: Shifted,
   { days: all, along }: By,
 ): Promise<Outcome<Entry>> {
   const days = own ?? all;
-  const found = await editableEntry(change, actor.viewer, id);
+  const found = await entryFor(change, actor, 'shiftEntries', id);
   if (!found.ok) return found;
   const before = found.value;
-  const now = pembit.now();
-  if (!recurrenceId) {
-    const moved = moveEntry(before, { days, along, zone: requireZone(before.tzid), now });
-    const after = await datedByClasses(change, moved);
-    await replaceEntry(change, before, after);
-    return done(after);
-  }
+  const saving = { actor, act: 'shiftEntries', before } as const;
+  if (!recurrenceId) return saveEntry(change, moveEntry(before, { days, along }), saving);
   const at = before.kind === 'event' && isSeries(before) ? occurrenceAt(before, recurrenceId) : undefined;
   if (before.kind !== 'event' || !isSeries(before) || !at)
     return refused('badRequest', [{ field: 'recurrenceId', message: 'The series has no such occurrence.' }]);
-  const after = {
-    ...shiftedOccurrence(before, at, days),
-    sequence: before.sequence + 1,
-    lastModified: now,
-  };
-  await replaceEntry(change, before, after);
-  return done(after);
+  return saveEntry(change, shiftedOccurrence(before, at, days), saving);
 }

@@ -1,3 +1,4 @@
+import { mayOffice } from '@/core/may/may';
 import { randomUUID } from 'node:crypto';
 import type { Temporal } from 'temporal-polyfill';
 import { z } from 'zod';
@@ -11,7 +12,7 @@ import { done, refused } from '@/core/refusals';
 import { planFileTexts } from '@/core/texts/planFiles';
 import { dateLabel } from '@/core/time/dateLabels';
 import type { Term } from '@/core/time/term';
-import { insertEntries } from '@/data/entries/entries';
+import { addEntries } from '@/data/entries/writeEntries';
 import type { Reader } from '@/data/database';
 import { select } from '@/data/database';
 import type { Change } from '@/data/history/change';
@@ -124,7 +125,7 @@ export async function bringPlan(
   actor: SignedIn,
   { file, instructor }: BringInput,
 ): Promise<Outcome<{ courses: number; term: string }>> {
-  if (!actor.person.isAdmin) return refused('notYours');
+  if (!mayOffice(actor, 'bringPlan')) return refused('notYours');
   const opened = await openPlan(pembit, actor, file, true);
   if (!opened.ok) return opened;
   if (opened.value.plan.outline)
@@ -143,7 +144,8 @@ export async function bringPlan(
     const tzid = plan.terms[0]!.tzid;
     await insertMaterials(change, plan.materials, tzid);
     for (const taught of plan.classPlans) await writeClassPlan(change, taught);
-    await insertEntries(change, plan.entries);
+    const sequences = new Map(plan.entries.map(({ id, sequence }) => [id, sequence]));
+    await addEntries(change, plan.entries, { courses: plan.courses, sequences });
     for (const sheet of plan.sheets)
       await insertSheet(change, { ...sheet, hosts: [{ id: instructor, name: host.name }] });
     change.concerns(`person:${instructor}`);

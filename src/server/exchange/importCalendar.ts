@@ -1,19 +1,21 @@
 import { randomUUID } from 'node:crypto';
 import type { Entry } from '@/core/entries/entry';
-import { isStaffOf } from '@/core/entries/viewer';
+import type { EntryFacts } from '@/core/entries/facts';
 import type { ImportLine, Target } from '@/core/exchange/compareCalendar';
 import { eventComparison, unreadLines } from '@/core/exchange/compareCalendar';
 import type { ReadCalendar } from '@/core/icalendar/readCalendar';
 import { changedByRead, entryFromRead } from '@/core/exchange/entryFromRead';
 import type { CourseId, EntryId, FileId } from '@/core/ids';
+import { mayIn } from '@/core/may/may';
 import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
 import { historyTexts } from '@/core/texts/history';
+import { importTexts } from '@/core/texts/imports';
 import { requireZone } from '@/core/time/zoneData';
 import type { Reader } from '@/data/database';
-import { select } from '@/data/database';
-import { insertEntries, replaceEntry } from '@/data/entries/entries';
+import { uidsOf } from '@/data/entries/entries';
 import { loadPlan } from '@/data/plan/loadPlan';
+import { saveEntry } from '../entries/saveEntry';
 import { perform } from '../history/perform';
 import { readUploaded } from '../outside/readUploaded';
 import type { Pembit } from '../pembit';
@@ -39,7 +41,7 @@ export async function previewImport(
   actor: SignedIn,
   { course, file }: Readonly<{ course: CourseId; file: FileId }>,
 ): Promise<Outcome<readonly ImportLine[]>> {
-  if (!isStaffOf(actor.viewer, course)) return refused('notFound');
+  if (!mayIn(actor, 'importCalendar', course)) return refused('notFound');
   const place = await placeOf(pembit, course);
   if (!place) return refused('notFound');
   const calendar = await readUploaded(pembit, actor, file, place.term.tzid);
@@ -59,7 +61,7 @@ export async function importCalendar(
   actor: SignedIn,
   { course: id, file, draft = false }: Readonly<{ course: CourseId; file: FileId; draft?: boolean }>,
 ): Promise<Outcome<Imported>> {
-  if (!isStaffOf(actor.viewer, id)) return refused('notFound');
+  if (!mayIn(actor, 'importCalendar', id)) return refused('notFound');
   const before = await placeOf(pembit, id);
   if (!before) return refused('notFound');
   const calendar = await readUploaded(pembit, actor, file, before.term.tzid);
@@ -70,40 +72,32 @@ export async function importCalendar(
     if (!place) return refused('notFound');
     const { course, term } = place;
     const zone = requireZone(term.tzid);
-    const now = pembit.now();
     const lines = await linesOf(calendar.value, place);
-    const taken = new Set(
-      (await select<{ uid: string }>(change, 'SELECT uid FROM entries')).map(({ uid }) => uid),
-    );
+    const taken = await uidsOf(change);
     const left = lines.filter((line) => line.state === 'left');
-    const added: Entry[] = [];
-    let changed = 0;
+    let [added, changed] = [0, 0];
+    const save = async (line: ImportLine, facts: EntryFacts, before?: Entry) => {
+      const saved = await saveEntry(change, facts, { actor, act: 'importCalendar', before });
+      if (!saved.ok)
+        left.push({ ...line, state: 'left', why: importTexts.notTaken(saved.fields?.[0]?.message ?? '') });
+      return saved.ok ? 1 : 0;
+    };
     for (const line of lines) {
       if (line.state === 'new') {
         // A UID that another course has is not taken from it.
         const uid = taken.has(line.event.uid) ? randomUUID() : line.event.uid;
         taken.add(uid);
-        const identity = {
-          id: randomUUID() as EntryId,
-          uid,
-          sequence: 0,
-          created: now,
-          author: actor.person.id,
-        };
-        const made = entryFromRead(line.event, { course, zone, identity, draft, now });
-        if ('entry' in made) added.push(made.entry);
+        const identity = { id: randomUUID() as EntryId, uid, author: actor.person.id };
+        const made = entryFromRead(line.event, { course, zone, identity, draft });
+        if ('facts' in made) added += await save(line, made.facts);
         else left.push({ ...line, state: 'left', why: made.why });
       } else if (line.state === 'changed') {
-        const made = changedByRead(line.entry, line.event, { set: line.set, tag: course.tag, zone, now });
-        if ('entry' in made) {
-          await replaceEntry(change, line.entry, made.entry);
-          changed++;
-        } else left.push({ ...line, state: 'left', why: made.why });
+        const facts = changedByRead(line.entry, line.event, { set: line.set, tag: course.tag });
+        changed += await save(line, facts, line.entry);
       }
     }
-    await insertEntries(change, added);
-    change.summarise(historyTexts.importedFile(added.length, changed));
+    change.summarise(historyTexts.importedFile(added, changed));
     const same = lines.filter((line) => line.state === 'same').length;
-    return done({ added: added.length, changed, same, left });
+    return done({ added, changed, same, left });
   });
 }

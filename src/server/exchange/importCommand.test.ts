@@ -16,7 +16,7 @@ const command = (changes: Partial<ImportCommand> = {}): ImportCommand =>
 describe('a command is proven', () => {
   test.each<[string, Partial<ImportCommand>, (proof: string) => string, boolean]>([
     ['by the server’s secret', {}, (proof) => proof, true],
-    ['not by another proof', {}, (proof) => `x${proof.slice(1)}`, false],
+    ['not by another proof', {}, (proof) => (proof.startsWith('x') ? 'y' : 'x') + proof.slice(1), false],
     ['not by none', {}, () => '', false],
     ['not when its time is over', { until: Date.now() - 1 }, (proof) => proof, false],
   ])('%s', (_, changes, change, expected) => {

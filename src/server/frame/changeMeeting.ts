@@ -9,9 +9,9 @@ import { closes, concernsCourse } from '@/core/time/closure';
 import { dateLabel, timeLabel } from '@/core/time/dateLabels';
 import type { Meeting } from '@/core/time/meetings';
 import { courseOfSection, meetingById } from '@/data/plan/frameStore';
-import { fromMeeting } from '@/data/plan/frameRows';
+import { changeMeetingRow } from '@/data/plan/writeMeetings';
 import { loadFrame } from '@/data/plan/loadPlan';
-import { followClasses } from '../entries/followClasses';
+import { followClasses } from '@/data/entries/writeEntries';
 import { perform } from '../history/perform';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
@@ -32,10 +32,13 @@ export function changeMeeting(
     if (!may(actor, input.act === 'cancel' ? 'callOffClass' : 'changeMeeting', { parts }).ok)
       return refused('notFound');
     const { closures } = await loadFrame(change, [courseId]);
-    const grown = { sequence: meeting.sequence + 1, lastModified: pembit.now() };
     const title = entryTexts.classTitle(meeting.ordinal);
-    const save = async (after: Meeting, summary: string): Promise<Outcome<Meeting>> => {
-      await change.update('meetings', id, fromMeeting(after, section));
+    const save = async (facts: Meeting, summary: string): Promise<Outcome<Meeting>> => {
+      const after = await changeMeetingRow(change, {
+        section: section as SectionId,
+        before: meeting,
+        after: facts,
+      });
       change.concerns(`course:${courseId}`);
       await followClasses(change, [courseId]);
       change.summarise(summary);
@@ -52,18 +55,12 @@ export function changeMeeting(
             { field: 'date', message: `There are no classes then: ${closed.name}.` },
           ]);
         const when = `${dateLabel(date)}, ${timeLabel(start)}`;
-        return save(
-          { ...meeting, ...grown, date, start, end, moved: true },
-          frameHistoryTexts.movedClass(title, when),
-        );
+        return save({ ...meeting, date, start, end, moved: true }, frameHistoryTexts.movedClass(title, when));
       }
       case 'cancel':
-        return save(
-          { ...meeting, ...grown, cancelled: input.reason },
-          frameHistoryTexts.cancelledClass(title),
-        );
+        return save({ ...meeting, cancelled: input.reason }, frameHistoryTexts.cancelledClass(title));
       case 'restore':
-        return save({ ...meeting, ...grown, cancelled: undefined }, frameHistoryTexts.restoredClass(title));
+        return save({ ...meeting, cancelled: undefined }, frameHistoryTexts.restoredClass(title));
       default:
         return input satisfies never;
     }

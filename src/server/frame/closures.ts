@@ -3,6 +3,7 @@ import { closureHits } from '@/core/frame/closureHits';
 import type { ClosureInput } from '@/core/frame/frameInput';
 import type { ClosureId } from '@/core/ids';
 import { isStaffOf } from '@/core/entries/viewer';
+import { mayIn, mayOffice } from '@/core/may/may';
 import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
 import { frameHistoryTexts } from '@/core/texts/frameHistory';
@@ -37,7 +38,7 @@ async function closureFrom(
   input: ClosureInput,
   pembit: Pembit,
 ): Promise<Outcome<Closure>> {
-  const allowed = input.course ? isStaffOf(viewer, input.course) : person.isAdmin;
+  const allowed = input.course ? mayIn({ person, viewer }, 'addClosure', input.course) : person.isAdmin;
   if (!allowed) return refused('notYours');
   const term = (await allTerms(reader)).find((t) => t.id === input.term);
   if (!term) return refused('notFound');
@@ -116,7 +117,8 @@ export function removeClosure(pembit: Pembit, actor: SignedIn, id: ClosureId): P
   return perform(pembit, actor, 'removeClosure', async (change) => {
     const closure = await closureById(change, id);
     const allowed =
-      closure && (closure.course ? isStaffOf(actor.viewer, closure.course) : actor.person.isAdmin);
+      closure &&
+      (closure.course ? mayIn(actor, 'removeClosure', closure.course) : mayOffice(actor, 'removeClosure'));
     if (!allowed) return refused('notFound');
     await change.remove('closures', id);
     await refitMeetings(change, closure.course ? [closure.course] : await courseIdsOf(change, closure.term));

@@ -1,7 +1,7 @@
+import { mayIn, mayOffice } from '@/core/may/may';
 import { randomUUID } from 'node:crypto';
 import type { CourseInput, NewCourseInput, PatternInput, SectionInput } from '@/core/frame/frameInput';
 import type { CourseId, SectionId, TermId } from '@/core/ids';
-import { isStaffOf } from '@/core/entries/viewer';
 import type { FieldError, Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
 import { frameHistoryTexts } from '@/core/texts/frameHistory';
@@ -41,7 +41,7 @@ export function addCourse(
   input: NewCourseInput,
 ): Promise<Outcome<{ id: CourseId; code: string; meetings: number }>> {
   return perform(pembit, actor, 'addCourse', async (change) => {
-    if (!actor.person.isAdmin) return refused('notYours');
+    if (!mayOffice(actor, 'addCourse')) return refused('notYours');
     const term = (await allTerms(change)).find((t) => t.id === input.term);
     if (!term) return refused('badRequest', [{ field: 'term', message: 'Choose a term.' }]);
     if (!(await personById(change, input.instructor)))
@@ -87,7 +87,7 @@ export function changeCourse(
 ): Promise<Outcome<{ code: string }>> {
   return perform(pembit, actor, 'changeCourse', async (change) => {
     const [course] = (await loadFrame(change, [id])).courses;
-    if (!course || !(isStaffOf(actor.viewer, id) || actor.person.isAdmin)) return refused('notFound');
+    if (!course || !mayIn(actor, 'changeCourse', id)) return refused('notFound');
     const taken = await codeTaken(change, { term: course.term, code: input.code, except: id });
     if (taken.length > 0) return refused('badRequest', taken);
     await change.update('courses', id, fromCourseFacts(input));
@@ -107,8 +107,7 @@ export function addSection(
     const frame = await loadFrame(change, [id]);
     const [course] = frame.courses;
     const [term] = frame.terms;
-    if (!course || !term || !(isStaffOf(actor.viewer, id) || actor.person.isAdmin))
-      return refused('notFound');
+    if (!course || !term || !mayIn(actor, 'addSection', id)) return refused('notFound');
     if (course.sections.some((section) => section.name === input.name))
       return refused('badRequest', [{ field: 'name', message: 'The course has a section of this name.' }]);
     const section = randomUUID() as SectionId;
@@ -129,7 +128,7 @@ export function changeWeek(
 ): Promise<Outcome<{ lost: number }>> {
   return perform(pembit, actor, 'changeWeek', async (change) => {
     const courseId = await courseOfSection(change, id);
-    if (!courseId || !(isStaffOf(actor.viewer, courseId) || actor.person.isAdmin)) return refused('notFound');
+    if (!courseId || !mayIn(actor, 'changeWeek', courseId)) return refused('notFound');
     const [course] = (await loadFrame(change, [courseId])).courses;
     const section = course?.sections.find((s) => s.id === id);
     if (!section) return refused('notFound');

@@ -4,9 +4,9 @@ import type { Meeting } from '@/core/time/meetings';
 import { fitMeetings, plannedMeetings } from '@/core/time/meetings';
 import { Temporal } from 'temporal-polyfill';
 import type { Change } from '@/data/history/change';
-import { fromMeeting } from '@/data/plan/frameRows';
+import { addMeetings, changeMeetingRow } from '@/data/plan/writeMeetings';
 import { loadFrame } from '@/data/plan/loadPlan';
-import { followClasses } from '../entries/followClasses';
+import { followClasses } from '@/data/entries/writeEntries';
 import { meetingIdOf } from './meetingId';
 
 /**
@@ -28,12 +28,11 @@ export async function refitMeetings(change: Change, courses: readonly CourseId[]
         now,
       });
       for (const meeting of fitted.lost) await change.remove('meetings', meeting.id);
-      for (const meeting of fitted.changed)
-        await change.update('meetings', meeting.id, fromMeeting(meeting, section.id));
-      await change.insert(
-        'meetings',
-        fitted.added.map((meeting) => fromMeeting(meeting, section.id)),
-      );
+      for (const after of fitted.changed) {
+        const before = section.meetings.find(({ id }) => id === after.id)!;
+        await changeMeetingRow(change, { section: section.id, before, after });
+      }
+      await addMeetings(change, section.id, fitted.added);
       lost.push(...fitted.lost);
     }
     change.concerns(`course:${course.id}`);

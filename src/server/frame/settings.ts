@@ -1,4 +1,5 @@
 import type { SettingsInput } from '@/core/frame/schoolSettings';
+import { mayOffice } from '@/core/may/may';
 import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
 import { frameHistoryTexts } from '@/core/texts/frameHistory';
@@ -16,7 +17,7 @@ export function changeSettings(
   input: SettingsInput,
 ): Promise<Outcome<{ name: string }>> {
   return perform(pembit, actor, 'changeSettings', async (change) => {
-    if (!actor.person.isAdmin) return refused('notYours');
+    if (!mayOffice(actor, 'changeSettings')) return refused('notYours');
     await writeSettings(change, { ...(await schoolSettings(change)), ...input });
     // Dates stand in every page and feed.
     for (const term of await allTerms(change))

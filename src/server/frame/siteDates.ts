@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import type { SiteDateInput } from '@/core/frame/frameInput';
 import type { SiteDateId, TermId } from '@/core/ids';
 import type { SiteDate } from '@/core/plan/plan';
+import { mayOffice } from '@/core/may/may';
 import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
 import { frameHistoryTexts } from '@/core/texts/frameHistory';
@@ -24,7 +25,7 @@ export function addSiteDate(
   input: SiteDateInput,
 ): Promise<Outcome<{ name: string }>> {
   return perform(pembit, actor, 'addSiteDate', async (change) => {
-    if (!actor.person.isAdmin) return refused('notYours');
+    if (!mayOffice(actor, 'addSiteDate')) return refused('notYours');
     if (!(await allTerms(change)).some((term) => term.id === input.term)) return refused('notFound');
     const date: SiteDate = {
       id: randomUUID() as SiteDateId,
@@ -48,7 +49,7 @@ export function removeSiteDate(
   id: SiteDateId,
 ): Promise<Outcome<{ name: string }>> {
   return perform(pembit, actor, 'removeSiteDate', async (change) => {
-    if (!actor.person.isAdmin) return refused('notYours');
+    if (!mayOffice(actor, 'removeSiteDate')) return refused('notYours');
     const terms = (await allTerms(change)).map((term) => term.id);
     const date = (await siteDatesOf(change, terms)).find((d) => d.id === id);
     if (!date) return refused('notFound');

@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import type { TermInput } from '@/core/frame/frameInput';
 import { mainMoment } from '@/core/entries/entry';
 import type { TermId } from '@/core/ids';
+import { mayOffice } from '@/core/may/may';
 import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
 import { frameHistoryTexts } from '@/core/texts/frameHistory';
@@ -25,7 +26,7 @@ import { refitMeetings } from './refitMeetings';
 /** The administrator adds a term. */
 export function addTerm(pembit: Pembit, actor: SignedIn, input: TermInput): Promise<Outcome<Term>> {
   return perform(pembit, actor, 'addTerm', async (change) => {
-    if (!actor.person.isAdmin) return refused('notYours');
+    if (!mayOffice(actor, 'addTerm')) return refused('notYours');
     const term: Term = { ...input, id: randomUUID() as TermId };
     await change.insert('terms', [fromTerm(term)]);
     change.summarise(frameHistoryTexts.addedTerm(term.name));
@@ -75,7 +76,7 @@ export async function previewTerm(
   id: TermId,
   input: TermInput,
 ): Promise<Outcome<TermEffects>> {
-  if (!actor.person.isAdmin) return refused('notYours');
+  if (!mayOffice(actor, 'changeTerm')) return refused('notYours');
   const before = (await allTerms(pembit)).find((term) => term.id === id);
   return before ? done(await effectsOf(pembit, before, { ...before, ...input })) : refused('notFound');
 }
@@ -88,7 +89,7 @@ export function changeTerm(
   input: TermInput,
 ): Promise<Outcome<TermEffects>> {
   return perform(pembit, actor, 'changeTerm', async (change) => {
-    if (!actor.person.isAdmin) return refused('notYours');
+    if (!mayOffice(actor, 'changeTerm')) return refused('notYours');
     const before = (await allTerms(change)).find((term) => term.id === id);
     if (!before) return refused('notFound');
     const after: Term = { ...before, ...input };

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { CourseId } from '@/core/ids';
-import { isStaffOf } from '@/core/entries/viewer';
+import { mayIn } from '@/core/may/may';
 import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
 import { frameHistoryTexts } from '@/core/texts/frameHistory';
@@ -18,7 +18,7 @@ export function writeThemes(
   themes: readonly string[],
 ): Promise<Outcome<{ themes: number }>> {
   return perform(pembit, actor, 'writeThemes', async (change) => {
-    if (!isStaffOf(actor.viewer, course)) return refused('notFound');
+    if (!mayIn(actor, 'writeThemes', course)) return refused('notFound');
     const rows = await select<Rows['themes']>(change, 'SELECT * FROM themes WHERE course_id = :course', {
       course,
     });

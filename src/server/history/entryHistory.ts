@@ -3,7 +3,7 @@ import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
 import { historyTexts } from '@/core/texts/history';
 import { historyOfEntry } from '@/data/history/undo';
-import { editableEntry } from '../entries/editableEntry';
+import { entryFor } from '../entries/saveEntry';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
 
@@ -15,6 +15,6 @@ export async function entryHistory(
   actor: SignedIn,
   id: EntryId,
 ): Promise<Outcome<HistoryLine[]>> {
-  const found = await editableEntry(pembit, actor.viewer, id);
+  const found = await entryFor(pembit, actor, 'changeEntry', id);
   return found.ok ? done(await historyOfEntry(pembit, id, historyTexts.somebody)) : refused('notFound');
 }

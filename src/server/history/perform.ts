@@ -2,7 +2,11 @@ import type { Outcome, Refused } from '@/core/refusals';
 import { refused } from '@/core/refusals';
 import type { Change } from '@/data/history/change';
 import { recordChange } from '@/data/history/change';
+import { anyArchived } from '@/data/plan/frameStore';
+import { coursesAmong } from '@/data/history/stamps';
 import type { Act } from '@/core/may/acts';
+import { isDoneInArchive } from '@/core/may/acts';
+import { actsIn } from '@/core/may/undoing';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
 
@@ -11,6 +15,17 @@ class Rollback extends Error {
   constructor(readonly refusal: Refused) {
     super(refusal.reason);
   }
+}
+
+/**
+ * Whether an act concerns an archived course in which it is not done. Asked of what the act has come to concern, whichever
+ * door it came by; undoing is the reverse act.
+ */
+async function reachesArchive(change: Change, actor: SignedIn): Promise<boolean> {
+  const asOffice = actor.person.isAdmin;
+  const acts = actsIn(change.actsAs());
+  if (acts.length === 0 || acts.some((act) => isDoneInArchive(act, { asOffice }))) return false;
+  return anyArchived(change, coursesAmong(change.concerned()));
 }
 
 /**
@@ -35,6 +50,7 @@ export async function perform<T>(
           throw new Rollback(refused('changedMeanwhile'));
         const outcome = await work(change);
         if (!outcome.ok) throw new Rollback(outcome);
+        if (await reachesArchive(change, actor)) throw new Rollback(refused('archived'));
         return outcome;
       },
       first &&

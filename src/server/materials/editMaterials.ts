@@ -91,12 +91,17 @@ export function changeMaterial(
       return refused('badRequest', [{ field: 'url', message: materialTexts.needsAddress }]);
     const bad = await fileErrors(change, actor, material.course, input.file);
     if (bad) return bad;
-    const grown = { sequence: material.sequence + 1, lastModified: pembit.now() };
-    await replaceMaterial(change, { ...material, ...contentOf(input, tzid), ...grown }, tzid);
+    const content = contentOf(input, tzid);
+    if (onlyHides(material, content)) change.actAs('hideMaterial');
+    await replaceMaterial(change, { ...material, ...content }, tzid);
     change.summarise(materialTexts.changed(input.title));
     return done({ id, title: input.title });
   });
 }
+
+/** Whether nothing but when a material is seen differs. */
+const onlyHides = (before: Material, content: ReturnType<typeof contentOf>): boolean =>
+  before.title === content.title && before.url === content.url && before.text === content.text && before.file === content.file; // prettier-ignore
 
 /** Takes a material away, and with a unit everything in it. */
 export function deleteMaterial(

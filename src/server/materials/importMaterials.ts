@@ -101,11 +101,7 @@ export function importMaterials(
     let changed = 0;
     for (const { state, known, kind, title, url, unit } of additions) {
       if (state === 'changed' && known) {
-        await replaceMaterial(
-          change,
-          { ...known, title, kind, sequence: known.sequence + 1, lastModified: now },
-          tzid,
-        );
+        await replaceMaterial(change, { ...known, title, kind }, tzid);
         changed += 1;
       }
       if (state !== 'new') continue;

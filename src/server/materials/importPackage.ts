@@ -236,7 +236,7 @@ function materialsFrom({ materials, course, lines, files, now }: Bringing) {
       source: { id: item.id, path: item.path },
     };
     if (known) {
-      changed.push({ ...known, ...content, sequence: known.sequence + 1, lastModified: now });
+      changed.push({ ...known, ...content });
       continue;
     }
     const parent = item.parent === undefined ? undefined : idOf.get(item.parent);

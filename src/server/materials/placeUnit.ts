@@ -82,7 +82,6 @@ export function placeUnitOnClasses(
     const { course, unit, placing } = found.value;
     if (placing.placements.length === 0)
       return refused('badRequest', [{ field: 'unit', message: materialTexts.noClassLeft }]);
-    const now = pembit.now();
     for (const { material, meetings } of placing.placements)
       await writeClassPlan(change, {
         id: randomUUID() as ClassPlanId,
@@ -92,9 +91,6 @@ export function placeUnitOnClasses(
         links: [{ url: '', label: '', staffOnly: false, material: material.id }],
         pinned: false,
         bindings: meetings.map(({ section, meeting }) => ({ section: section.id, meeting: meeting.id })),
-        sequence: 0,
-        created: now,
-        lastModified: now,
       });
     change.summarise(materialTexts.placed(unit.title, placing.placements.length));
     return done({ planned: placing.placements.length });

@@ -1,9 +1,9 @@
 import { randomUUID } from 'node:crypto';
 import type { CourseId, OutletId } from '@/core/ids';
-import { isStaffOf } from '@/core/entries/viewer';
 import type { Outlet, PublishedOutlet } from '@/core/outlets/outlet';
 import { PERSONAL_DEFAULTS } from '@/core/outlets/outlet';
 import type { OutletInput, PersonalFeedInput } from '@/core/outlets/outletInput';
+import { mayIn } from '@/core/may/may';
 import type { Outcome, Refused } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
 import { publishTexts } from '@/core/texts/publish';
@@ -47,7 +47,7 @@ export const outletHash = (pembit: Pick<Pembit, 'secret'>, { id, generation }: O
 
 /** What is wrong with what somebody would publish: courses of others, sections and calendars of none of the courses. */
 async function refusalOf(change: Change, actor: SignedIn, input: OutletInput): Promise<Refused | undefined> {
-  if (!input.courses.every((course) => isStaffOf(actor.viewer, course))) return refused('notYours');
+  if (!input.courses.every((course) => mayIn(actor, 'publish', course))) return refused('notYours');
   const { courses, terms } = await loadFrame(change, input.courses);
   const sections = new Set(courses.flatMap((course) => course.sections.map((section) => section.id)));
   const bad = (field: string, message: string) => refused('badRequest', [{ field, message }]);
@@ -85,7 +85,7 @@ export async function changeable(reader: Reader, actor: SignedIn, id: OutletId):
   const outlet = await outletById(reader, id);
   if (!outlet) return refused('notFound');
   const own = outlet.owner === actor.person.id;
-  const teaches = (course: CourseId) => isStaffOf(actor.viewer, course);
+  const teaches = (course: CourseId) => mayIn(actor, 'changeOutlet', course);
   const may =
     outlet.audience === 'personal' ? own : own ? outlet.courses.some(teaches) : outlet.courses.every(teaches);
   return may ? done(outlet) : refused('notFound');

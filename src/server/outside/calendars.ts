@@ -7,6 +7,7 @@ import type { ReadCalendar } from '@/core/icalendar/readCalendar';
 import type { CalendarFacts, CalendarInput, CalendarLook } from '@/core/outside/calendarInput';
 import type { OutsideCalendar, OutsideTime } from '@/core/outside/outsideCalendar';
 import type { CalendarPreview } from '@/core/outside/calendarPreview';
+import { mayIn, mayOffice } from '@/core/may/may';
 import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
 import { historyTexts } from '@/core/texts/history';
@@ -42,8 +43,8 @@ type Target = Readonly<{ term: TermId; courses?: readonly CourseId[] }>;
 async function mayKeep(reader: Reader, actor: SignedIn, { term, courses }: Target): Promise<Outcome<Term>> {
   const found = (await allTerms(reader)).find((t) => t.id === term);
   if (!found) return refused('notFound');
-  if (!courses) return actor.person.isAdmin ? done(found) : refused('notYours');
-  if (!courses.every((course) => isStaffOf(actor.viewer, course))) return refused('notYours');
+  if (!courses) return mayOffice(actor, 'addCalendar') ? done(found) : refused('notYours');
+  if (!courses.every((course) => mayIn(actor, 'addCalendar', course))) return refused('notYours');
   const inTerm = new Set(await courseIdsOf(reader, term));
   return courses.every((course) => inTerm.has(course)) ? done(found) : refused('notFound');
 }

@@ -1,4 +1,5 @@
 import type { PersonId } from '@/core/ids';
+import { mayOffice } from '@/core/may/may';
 import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
 import { officeTexts } from '@/core/texts/office';
@@ -17,7 +18,7 @@ export function setAdministrator(
   { id, administrator }: Readonly<{ id: PersonId; administrator: boolean }>,
 ): Promise<Outcome<{ name: string }>> {
   return perform(pembit, actor, 'changeAdministrators', async (change) => {
-    if (!actor.person.isAdmin) return refused('notYours');
+    if (!mayOffice(actor, 'changeAdministrators')) return refused('notYours');
     const person = await personById(change, id);
     if (!person || person.deactivated) return refused('notFound');
     await change.update('people', id, { is_admin: administrator ? 1 : 0 });

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { line } from '@/core/fields';
 import type { PersonId } from '@/core/ids';
+import { mayOffice } from '@/core/may/may';
 import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
 import { officeTexts } from '@/core/texts/office';
@@ -75,7 +76,7 @@ export function changePerson(
   input: z.output<typeof personChange>,
 ): Promise<Outcome<{ name: string }>> {
   return perform(pembit, actor, 'changePerson', async (change) => {
-    if (!actor.person.isAdmin) return refused('notYours');
+    if (!mayOffice(actor, 'changePerson')) return refused('notYours');
     const person = await personById(change, id);
     return person ? correctPerson(pembit, change, actor, { person, ...input }) : refused('notFound');
   });
@@ -91,7 +92,7 @@ export function setDeactivated(
   { id, deactivated, successor }: Readonly<{ id: PersonId; deactivated: boolean; successor?: PersonId }>,
 ): Promise<Outcome<{ name: string }>> {
   return perform(pembit, actor, 'deactivatePerson', async (change) => {
-    if (!actor.person.isAdmin) return refused('notYours');
+    if (!mayOffice(actor, 'changePerson')) return refused('notYours');
     if (id === actor.person.id)
       return refused('badRequest', [{ field: 'person', message: officeTexts.notYourself }]);
     const person = await personById(change, id);
@@ -116,7 +117,7 @@ export function resetSecondStep(
   id: PersonId,
 ): Promise<Outcome<{ name: string }>> {
   return pembit.queue.write(async (writer) => {
-    if (!actor.person.isAdmin) return refused('notYours');
+    if (!mayOffice(actor, 'changePerson')) return refused('notYours');
     const person = await personById(writer, id);
     if (!person) return refused('notFound');
     await deleteSecondSteps(writer, id);

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import type { GroupInput } from '@/core/frame/frameInput';
 import type { CourseId, GroupId, PersonId } from '@/core/ids';
-import { isStaffOf } from '@/core/entries/viewer';
+import { mayIn } from '@/core/may/may';
 import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
 import { frameHistoryTexts } from '@/core/texts/frameHistory';
@@ -37,7 +37,7 @@ export function writeGroup(
   input: GroupInput,
 ): Promise<Outcome<{ id: GroupId; name: string }>> {
   return perform(pembit, actor, 'writeGroup', async (change) => {
-    if (!isStaffOf(actor.viewer, course)) return refused('notFound');
+    if (!mayIn(actor, 'writeGroup', course)) return refused('notFound');
     const groups = await groupsOf(change, course);
     if (group && !groups.some((row) => row.id === group)) return refused('notFound');
     if (groups.some((row) => row.name === input.name && row.id !== group))
@@ -68,7 +68,7 @@ export function removeGroup(
   { course, group }: { course: CourseId; group: GroupId },
 ): Promise<Outcome<{ name: string }>> {
   return perform(pembit, actor, 'removeGroup', async (change) => {
-    if (!isStaffOf(actor.viewer, course)) return refused('notFound');
+    if (!mayIn(actor, 'removeGroup', course)) return refused('notFound');
     const row = (await groupsOf(change, course)).find((g) => g.id === group);
     if (!row) return refused('notFound');
     const used = await select(

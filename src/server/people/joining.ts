@@ -1,8 +1,9 @@
 import { createHash, createHmac, randomBytes, randomUUID } from 'node:crypto';
 import type { CourseId, PersonId, SectionId } from '@/core/ids';
+import { mayIn } from '@/core/may/may';
 import type { Outcome } from '@/core/refusals';
 import { done, refused, tooOften } from '@/core/refusals';
-import { isStaffOf, readsAsStaff } from '@/core/entries/viewer';
+import { readsAsStaff } from '@/core/entries/viewer';
 import { frameHistoryTexts } from '@/core/texts/frameHistory';
 import { mailTexts } from '@/core/texts/mail';
 import type { Reader } from '@/data/database';
@@ -50,7 +51,7 @@ export function openJoining(
 ): Promise<Outcome<{ url: string }>> {
   return perform(pembit, actor, 'openJoining', async (change) => {
     const row = await courseRow(change, course);
-    if (!row || !isStaffOf(actor.viewer, course)) return refused('notFound');
+    if (!row || !mayIn(actor, 'openJoining', course)) return refused('notFound');
     const generation = row.join_generation + 1;
     const token = tokenOf(pembit.secret, course, generation);
     await change.update('courses', course, { join_generation: generation, join_hash: hashOf(token) });
@@ -66,7 +67,7 @@ export function closeJoining(
 ): Promise<Outcome<{ code: string }>> {
   return perform(pembit, actor, 'closeJoining', async (change) => {
     const row = await courseRow(change, course);
-    if (!row || !isStaffOf(actor.viewer, course)) return refused('notFound');
+    if (!row || !mayIn(actor, 'closeJoining', course)) return refused('notFound');
     await change.update('courses', course, { join_hash: null });
     change.summarise(frameHistoryTexts.closesJoining);
     return done({ code: row.code });

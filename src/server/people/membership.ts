@@ -1,5 +1,5 @@
 import type { CourseId, PersonId, SectionId } from '@/core/ids';
-import { isStaffOf } from '@/core/entries/viewer';
+import { mayIn } from '@/core/may/may';
 import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
 import type { Sheet, Slot } from '@/core/signup/sheet';
@@ -71,7 +71,7 @@ export async function previewMove(
   member: Member,
   move: Move,
 ): Promise<Outcome<{ name: string; givesBack: readonly string[] }>> {
-  if (!isStaffOf(actor.viewer, member.course)) return refused('notFound');
+  if (!mayIn(actor, 'moveStudent', member.course)) return refused('notFound');
   const place = await placeOf(pembit, member);
   if (!place) return refused('notFound');
   const nowMs = pembit.now().epochMilliseconds;
@@ -96,7 +96,7 @@ export function moveStudent(
   move: Move,
 ): Promise<Outcome<{ name: string }>> {
   return perform(pembit, actor, 'moveStudent', async (change) => {
-    if (!isStaffOf(actor.viewer, member.course)) return refused('notFound');
+    if (!mayIn(actor, 'moveStudent', member.course)) return refused('notFound');
     const place = await placeOf(change, member);
     if (!place) return refused('notFound');
     const held = await heldTimes(change, { ...member, nowMs: change.nowMs }, lostBy(move, member));

@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { z } from 'zod';
 import { line } from '@/core/fields';
 import type { PersonId } from '@/core/ids';
+import { mayOffice } from '@/core/may/may';
 import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
 import { schoolTexts } from '@/core/texts/school';
@@ -57,7 +58,7 @@ export async function findPeople(
   actor: SignedIn,
   words: string,
 ): Promise<Outcome<FoundPerson[]>> {
-  if (!actor.person.isAdmin) return refused('notYours');
+  if (!mayOffice(actor, 'addPerson')) return refused('notYours');
   if (words === '') return done([]);
   const rows = await select<Omit<TeachingPerson, 'waiting'>>(
     pembit,
@@ -83,7 +84,7 @@ export function addPerson(
   input: z.output<typeof personInput>,
 ): Promise<Outcome<{ id: PersonId; name: string }>> {
   return perform(pembit, actor, 'addPerson', async (change) => {
-    if (!actor.person.isAdmin) return refused('notYours');
+    if (!mayOffice(actor, 'addPerson')) return refused('notYours');
     if (await personByEmail(change, input.email))
       return refused('badRequest', [{ field: 'email', message: 'Somebody has this address already.' }]);
     const id = randomUUID() as PersonId;
@@ -104,7 +105,7 @@ export async function sendInvitation(
   actor: SignedIn,
   id: PersonId,
 ): Promise<Outcome<{ name: string }>> {
-  if (!actor.person.isAdmin) return refused('notYours');
+  if (!mayOffice(actor, 'addPerson')) return refused('notYours');
   const person = await personById(pembit, id);
   if (!person || person.deactivated) return refused('notFound');
   const to = (await schoolSettings(pembit)).name;

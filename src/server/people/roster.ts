@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { readRoster } from '@/core/roster/readRoster';
 import type { RosterReading } from '@/core/roster/readRoster';
 import type { CourseId, PersonId, SectionId } from '@/core/ids';
-import { isStaffOf } from '@/core/entries/viewer';
+import { mayIn } from '@/core/may/may';
 import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
 import { frameHistoryTexts } from '@/core/texts/frameHistory';
@@ -52,7 +52,7 @@ type Read = Readonly<{ course: Course; reading: RosterReading }>;
 
 async function readFor(reader: Reader, actor: SignedIn, id: CourseId, text: string): Promise<Outcome<Read>> {
   const [course] = (await loadFrame(reader, [id])).courses;
-  if (!course || !isStaffOf(actor.viewer, id)) return refused('notFound');
+  if (!course || !mayIn(actor, 'addStudents', id)) return refused('notFound');
   const members = new Set((await rosterOf(reader, id)).map((member) => member.email));
   return done({
     course,

@@ -1,3 +1,4 @@
+import { mayOffice } from '@/core/may/may';
 import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
 import { officeTexts } from '@/core/texts/office';
@@ -16,7 +17,7 @@ export function takeCorrection(
   take: boolean,
 ): Promise<Outcome<{ name: string }>> {
   return perform(pembit, actor, 'changePerson', async (change) => {
-    if (!actor.person.isAdmin) return refused('notYours');
+    if (!mayOffice(actor, 'changePerson')) return refused('notYours');
     const asked = (await corrections(change)).find((one) => one.id === id);
     const person = asked && (await personById(change, asked.person));
     if (!asked || !person) return refused('notFound');

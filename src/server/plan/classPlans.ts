@@ -1,12 +1,12 @@
 import { randomUUID } from 'node:crypto';
 import type { ClassPlanId, CourseId, MeetingId, SectionId } from '@/core/ids';
-import { isStaffOf } from '@/core/entries/viewer';
-import type { ClassPlan } from '@/core/plan/classPlan';
+import type { ClassPlan, ClassPlanFacts } from '@/core/plan/classPlan';
 import type { ClassPlanInput } from '@/core/plan/classPlanInput';
 import type { Filling } from '@/core/plan/fillTopics';
 import { fillTopics } from '@/core/plan/fillTopics';
 import type { Course } from '@/core/plan/plan';
 import { readTopics } from '@/core/plan/readTopics';
+import { mayIn } from '@/core/may/may';
 import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
 import { sanitize } from '@/core/richText/sanitize';
@@ -31,7 +31,7 @@ type Found = Readonly<{ meeting: Meeting; course: Course; plans: readonly ClassP
 async function classFor(reader: Reader, actor: SignedIn, id: MeetingId): Promise<Outcome<Found>> {
   const found = await meetingById(reader, id);
   const courseId = found && (await courseOfSection(reader, found.section));
-  if (!found || !courseId || !isStaffOf(actor.viewer, courseId)) return refused('notFound');
+  if (!found || !courseId || !mayIn(actor, 'planClass', courseId)) return refused('notFound');
   const [frame, plans] = await Promise.all([loadFrame(reader, [courseId]), classPlansOf(reader, [courseId])]);
   const [course] = frame.courses;
   if (!course) return refused('notFound');
@@ -61,20 +61,14 @@ export function planClass(
     if (!found.ok) return found;
     const errors = await linkErrors(change, actor, [found.value.course.id], input.links);
     if (errors.length > 0) return refused('badRequest', errors);
-    const now = pembit.now();
-    const text = { ...input, description: sanitize(input.description), lastModified: now };
+    const text = { ...input, description: sanitize(input.description) };
     const { plan, course, meeting } = found.value;
-    const after: ClassPlan = plan
-      ? { ...plan, ...text, sequence: plan.sequence + 1 }
-      : {
-          ...text,
-          id: randomUUID() as ClassPlanId,
-          course: course.id,
-          bindings: freeOfNumber(found.value, meeting.ordinal),
-          sequence: 0,
-          created: now,
-        };
-    await writeClassPlan(change, after);
+    const after = await writeClassPlan(change, {
+      id: plan?.id ?? (randomUUID() as ClassPlanId),
+      course: course.id,
+      bindings: plan?.bindings ?? freeOfNumber(found.value, meeting.ordinal),
+      ...text,
+    });
     change.summarise(historyTexts.plannedClass(after.title));
     return done({ id: after.id, title: after.title });
   });
@@ -109,7 +103,7 @@ export function movePlans(
   return perform(pembit, actor, 'movePlans', async (change) => {
     let title = '';
     for (const move of moves) {
-      const moved = await moveOne(change, actor, move, pembit.now());
+      const moved = await moveOne(change, actor, move);
       if (!moved.ok) return moved;
       title = moved.value.title;
       const { locale } = await schoolSettings(change);
@@ -123,7 +117,6 @@ async function moveOne(
   change: Change,
   actor: SignedIn,
   { from, to }: Readonly<{ from: MeetingId; to: MeetingId }>,
-  now: Temporal.Instant,
 ): Promise<Outcome<{ title: string; date: Temporal.PlainDate }>> {
   const found = await classFor(change, actor, from);
   if (!found.ok) return found;
@@ -135,11 +128,9 @@ async function moveOne(
     return refused('badRequest', [{ field: 'moves', message: 'Choose a class of the same section.' }]);
   if (from === to) return done({ title: plan.title, date: target.date });
   const other = plans.find((p) => p.bindings.some((b) => b.meeting === to));
-  const put = (p: ClassPlan, meeting: MeetingId): ClassPlan => ({
+  const put = (p: ClassPlan, meeting: MeetingId): ClassPlanFacts => ({
     ...p,
     bindings: p.bindings.map((b) => (b.section === section.id ? { ...b, meeting } : b)),
-    sequence: p.sequence + 1,
-    lastModified: now,
   });
   await writeClassPlan(change, put(plan, to));
   if (other) await writeClassPlan(change, put(other, from));
@@ -156,7 +147,7 @@ export function placePlan(
 ): Promise<Outcome<{ title: string }>> {
   return perform(pembit, actor, 'placePlan', async (change) => {
     const courseId = await courseOfSection(change, section);
-    if (!courseId || !isStaffOf(actor.viewer, courseId)) return refused('notFound');
+    if (!courseId || !mayIn(actor, 'placePlan', courseId)) return refused('notFound');
     const [frame, plans] = await Promise.all([
       loadFrame(change, [courseId]),
       classPlansOf(change, [courseId]),
@@ -172,13 +163,7 @@ export function placePlan(
     const others = plan.bindings.filter((b) => b.section !== section);
     const bindings = to ? [...others, { section, meeting: to }] : others;
     if (bindings.length === 0) await removeClassPlan(change, plan);
-    else
-      await writeClassPlan(change, {
-        ...plan,
-        bindings,
-        sequence: plan.sequence + 1,
-        lastModified: pembit.now(),
-      });
+    else await writeClassPlan(change, { ...plan, bindings });
     change.summarise(to ? historyTexts.plannedClass(plan.title) : historyTexts.clearedClass(plan.title));
     return done({ title: plan.title });
   });
@@ -199,7 +184,7 @@ export type TopicPreview = Readonly<{
 
 async function fillingFor(reader: Reader, actor: SignedIn, id: CourseId, { list, from }: List) {
   const [course] = (await loadFrame(reader, [id])).courses;
-  if (!course || !isStaffOf(actor.viewer, id)) return refused('notFound');
+  if (!course || !mayIn(actor, 'writeTopics', id)) return refused('notFound');
   if (course.archived) return refused('archived');
   const fill = fillTopics(course, await classPlansOf(reader, [id]), readTopics(list), from);
   return done({ course, fill });
@@ -245,7 +230,6 @@ export function writeTopics(
       return refused('badRequest', [
         { field: 'list', message: 'There is no class for any of these topics.' },
       ]);
-    const now = pembit.now();
     for (const { topic, meetings, replaces } of fillings) {
       const bindings = meetings.map(({ section, meeting }) => ({ section: section.id, meeting: meeting.id }));
       await writeClassPlan(change, {
@@ -256,9 +240,6 @@ export function writeTopics(
         links: topic.links.length > 0 ? topic.links : (replaces?.links ?? []),
         pinned: false,
         bindings,
-        sequence: replaces ? replaces.sequence + 1 : 0,
-        created: replaces?.created ?? now,
-        lastModified: now,
       });
     }
     change.summarise(historyTexts.filledClasses(fillings.length));

@@ -1,11 +1,10 @@
 import { randomUUID } from 'node:crypto';
 import type { Temporal } from 'temporal-polyfill';
 import type { AssignmentEntry } from '@/core/entries/entry';
-
+import type { EntryFacts } from '@/core/entries/facts';
 import { withClassDates } from '@/core/entries/classDates';
 import { daysByMeetings } from '@/core/entries/moveByMeetings';
 import { moveEntry } from '@/core/entries/moveEntry';
-import { isStaffOf } from '@/core/entries/viewer';
 import type { CourseId, MeetingId } from '@/core/ids';
 import type { ClassPlan } from '@/core/plan/classPlan';
 import { followSlide } from '@/core/plan/followSlide';
@@ -14,6 +13,7 @@ import type { Overflow, SlideMove } from '@/core/plan/slide';
 import { bringTogether, pullForward, slideLater } from '@/core/plan/slide';
 import type { SlideInput } from '@/core/plan/slideInput';
 import type { SlidePreview } from '@/core/plan/slidePreview';
+import { mayIn } from '@/core/may/may';
 import type { Outcome } from '@/core/refusals';
 import { listed } from '@/core/texts/entries';
 import { groupBy } from '@/core/groupBy';
@@ -21,16 +21,15 @@ import { done, refused } from '@/core/refusals';
 import { slideTexts } from '@/core/texts/slide';
 import { dateLabel, momentLabel, weekAndDate } from '@/core/time/dateLabels';
 import type { Term } from '@/core/time/term';
-import { requireZone } from '@/core/time/zoneData';
 import { dayOf } from '@/core/time/zonedWall';
 import type { Reader } from '@/data/database';
-import { entriesOf, replaceEntry } from '@/data/entries/entries';
+import { entriesOf } from '@/data/entries/entries';
 import type { Change } from '@/data/history/change';
 import { classPlansOf, removeClassPlan, writeClassPlan } from '@/data/plan/classPlans';
 import { loadFrame } from '@/data/plan/loadPlan';
 import { schoolSettings } from '@/data/plan/schoolSettings';
-import { datedByClasses } from '../entries/followClasses';
 import { lostDate } from '../frame/meetingId';
+import { saveEntry } from '../entries/saveEntry';
 import { perform } from '../history/perform';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
@@ -96,7 +95,7 @@ async function slidingFor(
   id: CourseId,
   input: SlideInput,
 ): Promise<Outcome<Sliding>> {
-  if (!isStaffOf(actor.viewer, id)) return refused('notFound');
+  if (!mayIn(actor, 'slidePlans', id)) return refused('notFound');
   const [frame, plans, entries] = await Promise.all([
     loadFrame(reader, [id]),
     classPlansOf(reader, [id]),
@@ -191,19 +190,11 @@ export function slidePlans(
   return perform(pembit, actor, 'slidePlans', async (change) => {
     const found = await slidingFor(change, actor, id, input);
     if (!found.ok) return found;
-    const { course, moves, entries } = found.value;
-    const now = pembit.now();
-    await writeMoves(change, found.value, input.act === 'later' ? input.overflow : {}, now);
-    for (const entry of entries) {
-      const after = followSlide(entry, course, moves);
-      if (after) await save(change, entry, after, now);
-    }
-    const wanted: readonly string[] = input.act === 'together' ? [] : input.along;
-    for (const entry of datedAmong(found.value).filter((e) => wanted.includes(e.id))) {
-      const days = daysByMeetings(entry, [course], stepsOf(input));
-      if (!days) continue;
-      const moved = moveEntry(entry, { days, along: true, zone: requireZone(entry.tzid), now });
-      await save(change, entry, moved as AssignmentEntry, now);
+    const { moves } = found.value;
+    await writeMoves(change, found.value, input.act === 'later' ? input.overflow : {});
+    for (const [before, facts] of workThatComes(found.value, input)) {
+      const saved = await saveEntry(change, facts, { actor, act: 'slidePlans', before });
+      if (!saved.ok) return saved;
     }
     const { locale } = await schoolSettings(change);
     const [first] = moves;
@@ -218,9 +209,19 @@ export function slidePlans(
   });
 }
 
-async function save(change: Change, before: AssignmentEntry, after: AssignmentEntry, now: Temporal.Instant) {
-  const grown = { ...after, sequence: before.sequence + 1, lastModified: now };
-  await replaceEntry(change, before, await datedByClasses(change, grown));
+/** Work whose dates follow the plans, and what was chosen to come along: as it is, and as it will be. */
+function workThatComes(sliding: Sliding, input: SlideInput): (readonly [AssignmentEntry, EntryFacts])[] {
+  const { course, moves, entries } = sliding;
+  const following = entries.flatMap((entry) => {
+    const after = followSlide(entry, course, moves);
+    return after ? [[entry, after] as const] : [];
+  });
+  const wanted: readonly string[] = input.act === 'together' ? [] : input.along;
+  const along = datedAmong(sliding).flatMap((entry) => {
+    const days = wanted.includes(entry.id) ? daysByMeetings(entry, [course], stepsOf(input)) : undefined;
+    return days ? [[entry, moveEntry(entry, { days, along: true })] as const] : [];
+  });
+  return [...following, ...along];
 }
 
 /** Writes where plans now stand; what found no class is taught with the one before it, dropped, or kept without one. */
@@ -228,7 +229,6 @@ async function writeMoves(
   change: Change,
   { plans, moves }: Sliding,
   overflow: Readonly<Record<string, Overflow>>,
-  now: Temporal.Instant,
 ): Promise<void> {
   const state = new Map(plans.map((plan) => [plan.id, plan]));
   const touched = new Set<ClassPlan['id']>();
@@ -257,7 +257,7 @@ async function writeMoves(
     const after = state.get(id)!;
     const before = plans.find((plan) => plan.id === id)!;
     if (after.bindings.length === 0) await removeClassPlan(change, before);
-    else await writeClassPlan(change, { ...after, sequence: before.sequence + 1, lastModified: now });
+    else await writeClassPlan(change, after);
   }
 }
 

@@ -46,14 +46,8 @@ export async function changeSheet(
     if (!facts.ok) return facts;
     const before = found.value;
     const now = pembit.now();
-    const after: Sheet = {
-      ...before,
-      ...facts.value,
-      offered: input.offered,
-      sequence: before.sequence + 1,
-      lastModified: now,
-    };
-    await replaceSheetFacts(change, after, before);
+    const asked = { ...before, ...facts.value, offered: input.offered };
+    const after = await replaceSheetFacts(change, asked, before);
     // Nobody loses a seat: a time keeps as many as are taken.
     for (const slot of before.slots)
       if (isComing(slot, now) && slot.seats !== input.seats)
@@ -196,11 +190,7 @@ export function deleteSheet(
     const coming = sheet.slots.filter((slot) => isComing(slot, now));
     for (const slot of coming) await takeOff(pembit, change, actor, { sheet, slot, message });
     // What is past stays as it was, and is offered to nobody.
-    await replaceSheetFacts(
-      change,
-      { ...sheet, offered: false, sequence: sheet.sequence + 1, lastModified: now },
-      sheet,
-    );
+    await replaceSheetFacts(change, { ...sheet, offered: false }, sheet);
     change.summarise(historyTexts.closedSheet(sheet.title));
     return done({ title: sheet.title, told: coming.reduce((sum, slot) => sum + slot.bookings.length, 0) });
   });

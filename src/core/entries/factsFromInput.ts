@@ -2,6 +2,7 @@ import { Temporal } from 'temporal-polyfill';
 import type { EntryId, PersonId } from '../ids';
 import type { FieldError } from '../refusals';
 import { sanitize } from '../richText/sanitize';
+import { entryErrorTexts as say } from '../texts/entryErrors';
 import { firstOccurrence } from '../series/firstOccurrence';
 import type { Zone } from '../time/zone';
 import { instantMs } from '../time/zone';
@@ -9,16 +10,14 @@ import type { Moment } from '../time/zonedWall';
 import type { Course } from '../plan/plan';
 import { isDay } from '../time/zonedWall';
 import { DATE_FIELDS, classDates } from './classDates';
-import type { AssignmentEntry, Entry, EventEntry, SharedEntry, When } from './entry';
+import type { AssignmentEntry, Entry, EventEntry, SectionDates, SharedEntry, When } from './entry';
 import type { EntryInput } from './entryInput';
+import type { EntryFacts } from './facts';
 import type { PlainVisibility } from './visibility';
-import { hiddenAfterOf, visibilityFor } from './visibility';
 
 export type Identity = Readonly<{
   id: EntryId;
   uid: string;
-  sequence: number;
-  created: Temporal.Instant;
   /** Whose note it would be. */
   author: PersonId;
 }>;
@@ -98,17 +97,21 @@ function assignmentErrors({
   const later = (a: Temporal.PlainDateTime, b: Temporal.PlainDateTime) =>
     Temporal.PlainDateTime.compare(a, b) > 0;
   const errors: FieldError[] = [];
-  if (setOn && later(atOf(setOn, 'begins'), dueAt))
-    errors.push({ field: 'setOn', message: 'It is set after it is due. Choose an earlier day.' });
+  if (setOn && later(atOf(setOn, 'begins'), dueAt)) errors.push({ field: 'setOn', message: say.setAfterDue });
   if (opens && later(atOf(opens, 'begins'), dueAt))
-    errors.push({ field: 'opens', message: 'It opens after it is due. Choose an earlier time.' });
+    errors.push({ field: 'opens', message: say.opensAfterDue });
   if (closes && later(dueAt, atOf(closes, 'ends')))
-    errors.push({ field: 'closes', message: 'It closes before it is due. Choose a later time.' });
+    errors.push({ field: 'closes', message: say.closesBeforeDue });
   return errors;
 }
 
-/** The same for an assignment that stands, after one of its dates moved. */
-export const dateErrorsOf = ({ due, setOn, opens, closes }: AssignmentEntry): FieldError[] =>
+/** The same for the facts of an assignment. */
+export const datesOutOfOrder = ({
+  due,
+  setOn,
+  opens,
+  closes,
+}: Pick<SectionDates, 'due' | 'setOn' | 'opens' | 'closes'>): FieldError[] =>
   assignmentErrors({
     due: plainOf(due),
     setOn,
@@ -119,12 +122,12 @@ export const dateErrorsOf = ({ due, setOn, opens, closes }: AssignmentEntry): Fi
 function eventErrors({ start, end }: Extract<EntryInput, { kind: 'event' }>): FieldError[] {
   if (!end) return [];
   if (start instanceof Temporal.PlainDate !== end instanceof Temporal.PlainDate)
-    return [{ field: 'end', message: 'Give both with a time, or both as days.' }];
+    return [{ field: 'end', message: say.mixed }];
   const order =
     start instanceof Temporal.PlainDate
       ? Temporal.PlainDate.compare(start, end as Temporal.PlainDate)
       : Temporal.PlainDateTime.compare(start, end as Temporal.PlainDateTime);
-  return order < 0 ? [] : [{ field: 'end', message: 'It ends before it starts. Choose a later end.' }];
+  return order < 0 ? [] : [{ field: 'end', message: say.endsFirst }];
 }
 
 const momentIn = (zone: Pick<Zone, 'tzid'>, value: Plain): Moment =>
@@ -154,46 +157,44 @@ function withRule(when: When, rrule: string): When {
 }
 
 /**
- * An entry made from what was sent, in the zone of its term; `dateErrors` must have found nothing. `before` is the entry
+ * The facts of what was sent, in the zone of its term; `dateErrors` must have found nothing. `before` is the entry
  * it takes the place of: what the input does not carry (replies, single occurrences that differ) stays.
  */
-export function entryFromInput(
+export function factsFromInput(
   input: DatedInput,
   { author, ...identity }: Identity,
   zone: Zone,
-  now: Temporal.Instant,
   before?: Entry,
-): Entry {
+): EntryFacts {
   const text = {
     ...identity,
     title: input.title,
     description: sanitize(input.description),
     tzid: zone.tzid,
-    lastModified: now,
     ...(before?.sourceUid === undefined ? {} : { sourceUid: before.sourceUid }),
   };
   if (input.kind === 'note') {
     const about = before?.kind === 'note' ? before.about : input.about;
     return { ...text, kind: 'note', on: momentIn(zone, input.on), author, ...(about ? { about } : {}) };
   }
-  const shared = (moment: Moment) => ({
+  const shared = {
     ...text,
     // One order, so that the same audience is the same bytes.
     audience: [...input.audience].sort((a, b) => (a.course < b.course ? -1 : 1)),
     links: input.links,
-    visibility: visibilityFor(plainVisibility(input.visibility, zone), moment, zone),
-    hiddenAfter: input.hiddenAfter && hiddenAfterOf({ wall: input.hiddenAfter, tzid: zone.tzid }, zone),
+    visibility: plainVisibility(input.visibility, zone),
+    hiddenAfter: input.hiddenAfter && { wall: { wall: input.hiddenAfter, tzid: zone.tzid } },
     ...((before as SharedEntry | undefined)?.cancelled === undefined
       ? {}
       : { cancelled: (before as SharedEntry).cancelled }),
-  });
+  };
   switch (input.kind) {
     case 'event': {
       const plain = whenOf(input, zone);
       const when = input.rrule ? withRule(plain, input.rrule) : plain;
       const old = before?.kind === 'event' ? before : undefined;
       return {
-        ...shared(when.start),
+        ...shared,
         kind: 'event',
         when,
         place: input.place,
@@ -206,7 +207,7 @@ export function entryFromInput(
     case 'assignment': {
       const due = momentIn(zone, input.due);
       return {
-        ...shared(due),
+        ...shared,
         kind: 'assignment',
         setOn: input.setOn,
         opens: input.opens && momentIn(zone, input.opens),
@@ -222,7 +223,7 @@ export function entryFromInput(
       };
     }
     case 'announcement':
-      return { ...shared(input.on), kind: 'announcement', on: input.on };
+      return { ...shared, kind: 'announcement', on: input.on };
     default:
       return input satisfies never;
   }

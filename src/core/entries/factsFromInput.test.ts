@@ -15,21 +15,24 @@ import {
 import type { EntryId } from '../ids';
 import { requireZone } from '../time/zoneData';
 import { momentText } from '../time/zonedWall';
+import { derived } from './derive';
 import type { Entry } from './entry';
-import type { DatedInput } from './entryFromInput';
-import { dateErrors, datedInput, entryFromInput } from './entryFromInput';
+import type { DatedInput } from './factsFromInput';
+import { dateErrors, datedInput, factsFromInput } from './factsFromInput';
 import type { EntryInputJson } from './entryInput';
 import { entryInput } from './entryInput';
 
 const zone = requireZone(TZID);
 const COURSE = '11111111-1111-4111-8111-111111111111';
 const OTHER = '33333333-3333-4333-8333-333333333333';
-const identity = { id: 'e1' as EntryId, uid: 'uid-e1', sequence: 0, created: NOW, author: MAREN };
+const identity = { id: 'e1' as EntryId, uid: 'uid-e1', author: MAREN };
+const stamps = { sequence: 0, created: NOW, lastModified: NOW };
 const read = (input: object) =>
   entryInput.parse({ audience: [{ course: COURSE }], ...input } as EntryInputJson);
 const work = (changes: object) => read({ kind: 'assignment', title: 'Body plan', ...changes }) as DatedInput;
 const happening = (changes: object) => read({ kind: 'event', title: 'Rope walk', ...changes }) as DatedInput;
-const made = (input: DatedInput, before?: Entry) => entryFromInput(input, identity, zone, NOW, before);
+const made = (input: DatedInput, before?: Entry) =>
+  derived(factsFromInput(input, identity, zone, before), [], stamps);
 
 describe('how the dates of work must lie', () => {
   test.each([

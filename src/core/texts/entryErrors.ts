@@ -1,0 +1,9 @@
+/** What is wrong with how the dates of an entry lie. */
+export const entryErrorTexts = {
+  setAfterDue: 'It is set after it is due. Choose an earlier day.',
+  opensAfterDue: 'It opens after it is due. Choose an earlier time.',
+  closesBeforeDue: 'It closes before it is due. Choose a later time.',
+  mixed: 'Give both with a time, or both as days.',
+  endsFirst: 'It ends before it starts. Choose a later end.',
+  endsBeforeFirst: 'It stops repeating before it starts. Choose a later day.',
+} as const;

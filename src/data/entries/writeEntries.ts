@@ -1,0 +1,135 @@
+import { randomUUID } from 'node:crypto';
+import { sameDates } from '@/core/entries/classDates';
+import { derived, followsClasses } from '@/core/entries/derive';
+import type { Entry, SharedEntry } from '@/core/entries/entry';
+import { audienceOf } from '@/core/entries/entry';
+import type { EntryFacts } from '@/core/entries/facts';
+import { tombstonesOf } from '@/core/entries/tombstonesOf';
+import type { CourseId, EntryId } from '@/core/ids';
+import type { Course } from '@/core/plan/plan';
+import { select } from '../database';
+import type { Change } from '../history/change';
+import { grown, momentOf } from '../history/grown';
+import type { StampScope } from '../history/stamps';
+import { loadFrame } from '../plan/loadPlan';
+import type { Rows } from '../rows';
+import { entriesOf } from './entries';
+import { audienceRows, extensionRows, fromEntry, linkRows } from './entryRows';
+import { insertTombstones } from './tombstones';
+
+/**
+ * The one way to the rows of an entry: what follows from its facts is derived here, sequence and dates of change grow here,
+ * and feeds get their tombstones. Who may, and whether the facts are right, is asked before (`server/entries/saveEntry`).
+ */
+
+/** The courses that the dates of an entry hang on; none where they follow no class. */
+async function coursesFor(
+  change: Change,
+  facts: EntryFacts,
+  known?: readonly Course[],
+): Promise<readonly Course[]> {
+  if (facts.kind === 'note' || !followsClasses(facts)) return [];
+  if (known) return known;
+  const ids = facts.audience.map((part) => part.course);
+  return (await loadFrame(change, ids)).courses;
+}
+
+/** An entry as it would be saved. */
+export const asSaved = async (change: Change, facts: EntryFacts, before?: Entry): Promise<Entry> =>
+  derived(facts, await coursesFor(change, facts), before ?? grown(change));
+
+const scopesOf = (entry: Entry): StampScope[] =>
+  entry.kind === 'note'
+    ? [`person:${entry.author}`]
+    : [
+        ...audienceOf(entry).map((part): StampScope => `course:${part.course}`),
+        ...(entry.kind === 'assignment' ? entry.extensions.map((e): StampScope => `person:${e.person}`) : []),
+      ];
+
+/** Adds entries, as many as there are, in one go. */
+export async function addEntries(
+  change: Change,
+  given: readonly EntryFacts[],
+  {
+    courses,
+    sequences,
+  }: Readonly<{ courses?: readonly Course[]; sequences?: ReadonlyMap<EntryId, number> }> = {},
+): Promise<Entry[]> {
+  const entries: Entry[] = [];
+  for (const facts of given)
+    entries.push(
+      derived(facts, await coursesFor(change, facts, courses), {
+        ...grown(change),
+        sequence: sequences?.get(facts.id) ?? 0,
+      }),
+    );
+  await change.insert('entries', entries.map(fromEntry));
+  const shared = entries.filter((entry): entry is SharedEntry => entry.kind !== 'note');
+  await change.insert(
+    'entry_audiences',
+    shared.flatMap((entry) => audienceRows(entry, randomUUID)),
+  );
+  await change.insert(
+    'links',
+    shared.flatMap((entry) => linkRows(entry, randomUUID)),
+  );
+  await change.insert(
+    'extensions',
+    shared.flatMap((entry) => extensionRows(entry, randomUUID)),
+  );
+  change.concerns(...entries.flatMap(scopesOf));
+  return entries;
+}
+
+/** Writes an entry over what was there; what hangs on it is replaced only where it differs. */
+export async function changeEntryRows(change: Change, before: Entry, facts: EntryFacts): Promise<Entry> {
+  const after = derived(facts, await coursesFor(change, facts), grown(change, before));
+  await change.update('entries', after.id, fromEntry(after));
+  if (before.kind !== 'note' && after.kind !== 'note') {
+    await replaceParts(change, 'entry_audiences', audienceRows, before, after);
+    await replaceParts(change, 'links', linkRows, before, after);
+    await replaceParts(change, 'extensions', extensionRows, before, after);
+  }
+  await insertTombstones(change, tombstonesOf(before, after, momentOf(change)));
+  change.concerns(...scopesOf(before), ...scopesOf(after));
+  return after;
+}
+
+export async function removeEntry(change: Change, entry: Entry): Promise<void> {
+  for (const table of ['links', 'entry_audiences', 'extensions', 'replies'] as const)
+    await removeParts(change, table, entry.id);
+  await change.remove('entries', entry.id);
+  await insertTombstones(change, tombstonesOf(entry, undefined, momentOf(change)));
+  change.concerns(...scopesOf(entry));
+}
+
+type Parts = 'entry_audiences' | 'links' | 'extensions' | 'replies';
+
+async function replaceParts<T extends Exclude<Parts, 'replies'>>(
+  change: Change,
+  table: T,
+  rowsOf: (entry: SharedEntry, newId: () => string) => Rows[T][],
+  before: SharedEntry,
+  after: SharedEntry,
+): Promise<void> {
+  const same = (entry: SharedEntry) => JSON.stringify(rowsOf(entry, () => ''));
+  if (same(before) === same(after)) return;
+  await removeParts(change, table, before.id);
+  await change.insert(table, rowsOf(after, randomUUID));
+}
+
+async function removeParts(change: Change, table: Parts, entry: string): Promise<void> {
+  const rows = await select<{ id: string }>(change, `SELECT id FROM ${table} WHERE entry_id = :entry`, {
+    entry,
+  });
+  for (const row of rows) await change.remove(table, row.id);
+}
+
+/** After classes changed: work of these courses whose dates follow them is dated anew. */
+export async function followClasses(change: Change, courses: readonly CourseId[]): Promise<void> {
+  for (const entry of await entriesOf(change, courses)) {
+    if (entry.kind !== 'assignment' || !entry.atClass) continue;
+    const dated = await asSaved(change, entry, entry);
+    if (dated.kind === 'assignment' && !sameDates(entry, dated)) await changeEntryRows(change, entry, entry);
+  }
+}
