@@ -93,6 +93,7 @@ export async function PageFrame({
       courses={plan && switchesOf(plan)}
       wide={wide}
       notesOnly={viewer.staffOf.size === 0}
+      staff={isOnStaff(viewer)}
       seeAs={seeAs}
     >
       {failed.length > 0 ? (

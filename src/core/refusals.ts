@@ -14,6 +14,7 @@ export type Refusal =
   | 'changedMeanwhile'
   | 'laterChanges'
   | 'alreadyUndone'
+  | 'toldAlready'
   | 'undoNotYours'
   | 'hangsOn'
   | 'needsSuccessor'

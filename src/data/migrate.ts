@@ -23,6 +23,7 @@ import { expectedWork } from './migrations/0017-expected-work';
 import { secondStepForStaff } from './migrations/0018-second-step-for-staff';
 import { publishing } from './migrations/0013-publishing';
 import { locks } from './migrations/0019-locks';
+import { events } from './migrations/0020-events';
 
 type Migration = Readonly<{
   name: string;
@@ -51,6 +52,7 @@ const MIGRATIONS: readonly Migration[] = [
   expectedWork,
   secondStepForStaff,
   locks,
+  events,
 ];
 
 export type MigrationReport = Readonly<{ applied: readonly string[]; backups: readonly string[] }>;

@@ -215,7 +215,18 @@ export type Rows = {
     material_id: string | null;
     file_id: string | null;
   };
-  extensions: { id: string; entry_id: string; person_id: string; due_local: string };
+  /** `arranged`: it follows from what was arranged for all work of a course. */
+  extensions: {
+    id: string;
+    entry_id: string;
+    person_id: string;
+    due_local: string;
+    closes_local: string | null;
+    hidden_after: string | null;
+    arranged: number;
+  };
+  /** So many days more for all work of a course; why is nowhere. */
+  arrangements: { id: string; course_id: string; person_id: string; days: number; created_at: number };
   replies: { id: string; entry_id: string; person_id: string; answer: string };
   /** `links` is a JSON list. */
   class_plans: {
@@ -327,6 +338,8 @@ export type Rows = {
     tzid: string;
     sequence: number;
     gone_at: number;
+    /** What it was called: for the feeds of those who saw it, by their own names. */
+    title: string;
   };
 };
 
@@ -345,5 +358,5 @@ export const TABLES: readonly Table[] = [
   'sheets', 'sheet_audiences', 'hosts', 'slots', 'bookings', 'outlets', 'closures', 'patterns', 'meetings',
   'school', 'course_groups', 'group_members', 'themes', 'site_dates', 'extensions', 'replies', 'class_plans', 'plan_bindings',
   'dismissals', 'materials', 'waiting', 'calendars', 'calendar_courses', 'gone_addresses', 'tombstones',
-  'done_marks', 'person_settings', 'corrections', 'offered_places', 'departures',
+  'done_marks', 'person_settings', 'arrangements', 'corrections', 'offered_places', 'departures',
 ]; // prettier-ignore

@@ -82,7 +82,9 @@ describe.each(FOLDERS)('a data folder from %s', (name) => {
 
   test('keeps its bookings, files and entries', async () => {
     expect(await select(pembit, 'SELECT id, slot_id, person_id, seat FROM bookings')).toEqual(known.bookings);
-    expect(await readableFile(pembit, (await signedIn(known.instructor)).viewer, known.file)).toMatchObject({ ok: true });
+    expect(await readableFile(pembit, (await signedIn(known.instructor)).viewer, known.file)).toMatchObject({
+      ok: true,
+    });
     const work = await entryById(pembit, known.entries.work);
     expect(work).toMatchObject({ title: 'Half-breadth plan', extensions: [{ person: known.student }] });
     expect(await entryById(pembit, known.entries.gone)).toBeUndefined();

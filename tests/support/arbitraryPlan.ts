@@ -216,6 +216,7 @@ const tombstones: fc.Arbitrary<Tombstone[]> = fc
         part,
         start,
         sequence: 1,
+        title: mark('gone', n),
         goneAt: NOW.subtract({ hours }),
       })),
     ),

@@ -30,6 +30,7 @@ const STATUS = {
   changedMeanwhile: 412,
   laterChanges: 409,
   alreadyUndone: 409,
+  toldAlready: 409,
   movedOntoClosure: 409,
   groupInUse: 409,
   archived: 409,

@@ -18,6 +18,7 @@ import { packed } from '@/ui/controls/packed';
 import { DayList } from '@/ui/student/DayList';
 import days from '@/ui/student/DayList.module.css';
 import { NextDays } from '@/ui/student/NextDays';
+import type { ChangeLine } from '@/core/plan/changeLines';
 import { changeLines } from '@/core/plan/changeLines';
 import type { KindFilter, NextAsked } from '@/ui/student/nextView';
 import { KIND_FILTERS, nextView } from '@/ui/student/nextView';
@@ -38,6 +39,24 @@ function askedBy({ q, kind, week }: Awaited<Search>, starts: readonly string[]):
     ...(week && starts.includes(week) ? { week: Temporal.PlainDate.from(week) } : {}),
   };
 }
+
+/** How many changes stand above what is next; the others are opened. */
+const FIRST_NEWS = 3;
+
+const NewsList = ({ news }: Readonly<{ news: readonly ChangeLine[] }>) => (
+  <ul>
+    {news.map((change) => (
+      <li key={change.key}>
+        {change.tags.map((tag) => (
+          <span key={tag.tag} className="tag" data-course={tag.color}>
+            {tag.tag}
+          </span>
+        ))}{' '}
+        {change.href ? <Link href={change.href}>{change.title}</Link> : change.title}: {change.words}
+      </li>
+    ))}
+  </ul>
+);
 
 export default async function NextPage({ searchParams }: { searchParams: Search }) {
   const actor = await signedInOr('/next');
@@ -74,18 +93,13 @@ export default async function NextPage({ searchParams }: { searchParams: Search 
       {news.length > 0 ? (
         <section className={`notice ${styles.changes}`} aria-labelledby="changes">
           <h2 id="changes">{studentTexts.changesTitle(news.length)}</h2>
-          <ul>
-            {news.map((change) => (
-              <li key={change.key}>
-                {change.tags.map((tag) => (
-                  <span key={tag.tag} className="tag" data-course={tag.color}>
-                    {tag.tag}
-                  </span>
-                ))}{' '}
-                {change.href ? <Link href={change.href}>{change.title}</Link> : change.title}: {change.words}
-              </li>
-            ))}
-          </ul>
+          <NewsList news={news.slice(0, FIRST_NEWS)} />
+          {news.length > FIRST_NEWS ? (
+            <details>
+              <summary>{studentTexts.moreChanges(news.length - FIRST_NEWS)}</summary>
+              <NewsList news={news.slice(FIRST_NEWS)} />
+            </details>
+          ) : null}
           <div>
             <SawChanges />
           </div>

@@ -111,7 +111,18 @@ export type SectionDates = Readonly<{
   closes?: Moment;
 }>;
 
-export type Extension = Readonly<{ person: PersonId; name: string; due: Moment }>;
+/**
+ * Later (or earlier) dates for one student. When the work closes and ceases to be seen goes with it: absent, as for everybody,
+ * but never before the extended due time. `arranged`: it follows from what was arranged for all work of the course.
+ */
+export type Extension = Readonly<{
+  person: PersonId;
+  name: string;
+  due: Moment;
+  closes?: Moment;
+  hiddenAfter?: HiddenAfter;
+  arranged?: true;
+}>;
 
 export type AssignmentEntry = Shared &
   Readonly<{

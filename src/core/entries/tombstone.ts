@@ -12,6 +12,8 @@ export type Tombstone = Readonly<{
   start: Moment;
   sequence: number;
   goneAt: Temporal.Instant;
+  /** What it was called when it was last shown; for those alone who are known by name. */
+  title: string;
 }>;
 
 export const TOMBSTONE_DAYS = 30;

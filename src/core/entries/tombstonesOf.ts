@@ -1,27 +1,28 @@
 import type { Temporal } from 'temporal-polyfill';
 import type { Moment } from '../time/zonedWall';
 import { audienceOf } from './entry';
-import type { CourseAudience, Entry } from './entry';
+import type { CourseAudience, Entry, SharedEntry } from './entry';
 import { perSection } from './perSection';
 import type { Tombstone } from './tombstone';
 import { releaseAt } from './visibility';
 
-type Component = Readonly<{ uid: string; start: Moment }>;
+type Component = Readonly<{ uid: string; start: Moment; title: string }>;
 
 /** The components that feeds have for an entry. */
 function componentsOf(entry: Entry): Component[] {
   if (entry.kind === 'note') return [];
   return perSection({ ...entry, release: 'shown', asStaff: false, whole: true }).flatMap(
     (variant): Component[] => {
+      const { title } = variant;
       switch (variant.kind) {
         case 'event':
-          return [{ uid: variant.uid, start: variant.when.start }];
+          return [{ uid: variant.uid, start: variant.when.start, title }];
         case 'announcement':
-          return [{ uid: variant.uid, start: variant.on }];
+          return [{ uid: variant.uid, start: variant.on, title }];
         case 'assignment':
           return [
-            { uid: variant.uid, start: variant.due },
-            ...(variant.setOn ? [{ uid: variant.setUid, start: variant.setOn }] : []),
+            { uid: variant.uid, start: variant.due, title },
+            ...(variant.setOn ? [{ uid: variant.setUid, start: variant.setOn, title }] : []),
           ];
         case 'note':
           return [];
@@ -46,6 +47,16 @@ export function tombstonesOf(before: Entry, after: Entry | undefined, now: Tempo
   return before.audience.flatMap((part) =>
     componentsOf(before)
       .filter(({ uid }) => !kept.has(text(part)) || !left.has(uid))
-      .map(({ uid, start }) => ({ uid, part, start, sequence, goneAt: now })),
+      .map(({ uid, start, title }) => ({ uid, part, start, title, sequence, goneAt: now })),
   );
+}
+
+/** The same for what the clock took away: feeds that held it until it was hidden. */
+export function tombstonesOfHidden(entry: SharedEntry, now: Temporal.Instant): Tombstone[] {
+  const { hiddenAfter } = entry;
+  if (!hiddenAfter || releaseAt(entry, now) !== 'over') return [];
+  return tombstonesOf(entry, undefined, hiddenAfter.at.subtract({ milliseconds: 1 })).map((tombstone) => ({
+    ...tombstone,
+    goneAt: hiddenAfter.at,
+  }));
 }

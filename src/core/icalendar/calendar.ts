@@ -64,4 +64,6 @@ export type VTombstone = Readonly<{
   dtstamp: Temporal.Instant;
   dtstart: Moment;
   sequence: number;
+  /** In the feed of one person alone. */
+  summary?: string;
 }>;

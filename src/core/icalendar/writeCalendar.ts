@@ -75,8 +75,8 @@ function eventText(event: VEvent): string {
 const alarmText = (event: VEvent, minutes: number): string =>
   `BEGIN:VALARM\r\nACTION:DISPLAY\r\n${text('DESCRIPTION', event.summary)}TRIGGER:-PT${minutes}M\r\nEND:VALARM\r\n`;
 
-const tombstoneText = ({ uid, dtstamp, dtstart, sequence }: VTombstone): string =>
-  `BEGIN:VEVENT\r\n${text('UID', uid)}${short('DTSTAMP', utcValue(dtstamp))}${moment('DTSTART', dtstart)}SEQUENCE:${sequence}\r\nSTATUS:CANCELLED\r\nEND:VEVENT\r\n`;
+const tombstoneText = ({ uid, dtstamp, dtstart, sequence, summary }: VTombstone): string =>
+  `BEGIN:VEVENT\r\n${text('UID', uid)}${short('DTSTAMP', utcValue(dtstamp))}${moment('DTSTART', dtstart)}${summary ? text('SUMMARY', summary) : ''}SEQUENCE:${sequence}\r\nSTATUS:CANCELLED\r\nEND:VEVENT\r\n`;
 
 /** About when a series ends: its UNTIL, or, without one, as long as anybody plans ahead. */
 function lastOf(dtstart: Moment, rrule: string): Moment {

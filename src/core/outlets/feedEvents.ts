@@ -131,9 +131,9 @@ function overBefore({ dtstart, dtend, rrule }: VEvent, day: Temporal.PlainDate):
 export const feedTombstones = ({ plan }: OutletContents, events: readonly VEvent[]): VTombstone[] => {
   const present = new Set(events.map(({ uid }) => uid));
   const gone = new Map<string, VTombstone>();
-  for (const { uid, goneAt, start, sequence } of plan.tombstones)
+  for (const { uid, goneAt, start, sequence, title } of plan.tombstones)
     if (!present.has(uid) && !gone.has(uid))
-      gone.set(uid, { uid, dtstamp: goneAt, dtstart: start, sequence });
+      gone.set(uid, { uid, dtstamp: goneAt, dtstart: start, sequence, ...(title ? { summary: title } : {}) });
   return [...gone.values()].sort((a, b) => (a.uid < b.uid ? -1 : 1));
 };
 

@@ -27,5 +27,6 @@ export const changeLines = (changes: readonly SeenChange[], plan: SeenPlan): Cha
     tags: plan.courses
       .filter((course) => change.courses.includes(course.id))
       .map(({ tag, color }) => ({ tag, color })),
-    href: plan.entries.some((entry) => entry.id === change.key) ? `/e/${change.key}` : undefined,
+    // What is gone has a page that says so; a class has none.
+    href: plan.classes.some((seen) => seen.meeting.id === change.key) || change.title === '' ? undefined : `/e/${change.key}`, // prettier-ignore
   }));

@@ -9,11 +9,11 @@ import type { NewsKind, Occurrence } from './occurrence';
 import { classTitle } from './occurrences';
 import type { SeenPlan } from './seenPlan';
 
-/** How an entry or a class stood before one act, as far as it matters to a reader: oldest first. */
+/** How an entry or a class stood before one act, as its reader saw it: oldest first. */
 export type Earlier = Readonly<{
   id: string;
-  /** Absent: it did not exist. */
-  was?: Readonly<{ start: Moment; title: string; cancelled: boolean; draft: boolean }>;
+  /** Absent: it did not exist, or the reader did not see it. */
+  was?: Readonly<{ start: Moment; title: string; cancelled: boolean; courses: readonly CourseId[] }>;
 }>;
 
 /** What is different for a viewer since they looked. `key` is the entry's id or the class's. */
@@ -33,21 +33,19 @@ type Now = Readonly<{
   courses: readonly CourseId[];
   /** When it began to be shown, where that was a matter of time. */
   shownAt?: Temporal.Instant;
-  /** Its date is the viewer's own: what was everybody's is not where it was. */
-  own: boolean;
 }>;
 
 function changeOf(key: string, first: Earlier, now: Now): SeenChange | undefined {
-  const { start, title, cancelled, courses, own } = now;
+  const { start, title, cancelled, courses } = now;
   const about = { key, title, now: start, courses };
   const { was } = first;
-  if (!was || was.draft) return { ...about, kind: 'new' };
+  if (!was) return { ...about, kind: 'new' };
   if (cancelled !== was.cancelled) return { ...about, kind: cancelled ? 'cancelled' : 'takesPlace' };
-  if (!own && momentText(start) !== momentText(was.start)) return { ...about, kind: 'moved', was: was.start };
+  if (momentText(start) !== momentText(was.start)) return { ...about, kind: 'moved', was: was.start };
   return title === was.title ? undefined : { ...about, kind: 'changed' };
 }
 
-function entryNow(entry: SharedEntry & { extended?: boolean }): Now {
+function entryNow(entry: SharedEntry): Now {
   const { visibility } = entry;
   return {
     start: mainMoment(entry),
@@ -55,12 +53,11 @@ function entryNow(entry: SharedEntry & { extended?: boolean }): Now {
     cancelled: entry.cancelled !== undefined,
     courses: entry.audience.map((part) => part.course),
     ...('at' in visibility ? { shownAt: visibility.at } : {}),
-    own: entry.extended ?? false,
   };
 }
 
 /**
- * What has moved, was called off or is new to a viewer since an instant, by the time when it is: each thing once, from how
+ * What has moved, was called off, is gone or is new to a viewer since an instant, by the time when it is: each thing once, from how
  * it first stood to how it stands now. What goes back and forth and ends where it was is no change.
  */
 export function changesSince(
@@ -91,11 +88,19 @@ export function changesSince(
       title: classTitle(seen),
       cancelled: seen.meeting.cancelled !== undefined,
       courses: [seen.course.id],
-      own: false,
     });
     return change && change.kind !== 'changed' ? [change] : [];
   });
-  return [...entries, ...classes].sort((a, b) => (momentText(a.now) < momentText(b.now) ? -1 : 1));
+  const here = new Set<string>([
+    ...plan.entries.map(({ id }) => id),
+    ...plan.classes.map((seen) => seen.meeting.id),
+  ]);
+  const gone = [...first.values()].flatMap(({ id, was }): SeenChange[] =>
+    was && !here.has(id)
+      ? [{ key: id, kind: 'gone', title: was.title, now: was.start, courses: was.courses }]
+      : [],
+  );
+  return [...entries, ...classes, ...gone].sort((a, b) => (momentText(a.now) < momentText(b.now) ? -1 : 1));
 }
 
 /** The occurrences of a plan with what is news about them: every view marks it. */

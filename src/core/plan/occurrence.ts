@@ -22,7 +22,7 @@ type Common = Readonly<{
   news?: NewsKind;
 }>;
 
-export type NewsKind = 'new' | 'moved' | 'cancelled' | 'takesPlace' | 'changed';
+export type NewsKind = 'new' | 'moved' | 'cancelled' | 'takesPlace' | 'changed' | 'gone';
 
 /** One line of a plan on one day (or over several), whatever it comes from. */
 export type Occurrence = Common &

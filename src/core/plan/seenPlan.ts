@@ -8,6 +8,7 @@ import { linkedMaterials } from '../materials/linkedMaterials';
 import { seenMaterials } from '../materials/seenMaterials';
 import { audienceSeenBy } from '../entries/audience';
 import type { Tombstone } from '../entries/tombstone';
+import { tombstonesOfHidden } from '../entries/tombstonesOf';
 import type { SeenCalendar } from '../outside/seenCalendar';
 import { seenCalendar } from '../outside/seenCalendar';
 import type { SeenSheet } from '../signup/seenSheet';
@@ -108,8 +109,16 @@ export function seenPlan(viewer: Viewer, plan: Plan, now: Temporal.Instant): See
       .filter(present)
       .map((sheet) => ({ ...sheet, rules: linked(sheet.rules) })),
     calendars: plan.calendars.map((calendar) => seenCalendar(viewer, calendar, courses)).filter(present),
-    tombstones: plan.tombstones
+    tombstones: [
+      ...plan.tombstones,
+      ...plan.entries.flatMap((entry) => (entry.kind === 'note' ? [] : tombstonesOfHidden(entry, now))),
+    ]
       .filter(({ part }) => audienceSeenBy(viewer, [part]))
-      .map((tombstone) => ({ ...tombstone, part: ownPart(viewer, tombstone.part) })),
+      .map((tombstone) => ({
+        ...tombstone,
+        part: ownPart(viewer, tombstone.part),
+        // Whoever reads a feed that others read, too, learns nothing of what is gone.
+        title: viewer.kind === 'person' ? tombstone.title : '',
+      })),
   };
 }

@@ -1,12 +1,26 @@
 /** The letters Pembit sends. */
 export const mailTexts = {
   changedSubject: (summary: string) => summary,
-  changedLine: (title: string, was: string, is: string, cancelled: boolean, link: string) =>
-    cancelled
-      ? `${title}: cancelled (it was ${was}).\n${link}`
-      : was === is
-        ? `${title}, ${is}: changed.\n${link}`
-        : `${title}: it was ${was}; it is now ${is}.\n${link}`,
+  movedLine: (title: string, was: string, is: string, link: string) =>
+    `${title}: it was ${was}; it is now ${is}.\n${link}`,
+  calledOffLine: (title: string, when: string, reason: string, link: string) =>
+    `${title}, ${when}: called off${reason ? ` (${reason})` : ''}.\n${link}`,
+  takesPlaceLine: (title: string, when: string, link: string) =>
+    `${title}: it takes place after all, ${when}.\n${link}`,
+  goneLine: (title: string, was: string, link: string) =>
+    `${title}: it is no longer planned (it was ${was}).\n${link}`,
+  changedLine: (title: string, when: string, fields: string, link: string) =>
+    `${title}, ${when}: changed (${fields}).\n${link}`,
+  classLine: {
+    classMoved: (code: string, was: string, is: string, _: string, link: string) =>
+      `${code}: the class of ${was} is now ${is}.\n${link}`,
+    classCalledOff: (code: string, _was: string, when: string, reason: string, link: string) =>
+      `${code}: the class of ${when} is called off${reason ? ` (${reason})` : ''}.\n${link}`,
+    classReinstated: (code: string, _was: string, when: string, _: string, link: string) =>
+      `${code}: the class of ${when} takes place after all.\n${link}`,
+    classGone: (code: string, was: string, _now: string, _: string, link: string) =>
+      `${code}: there is no class on ${was}.\n${link}`,
+  },
   movedClassLine: (title: string, was: string | undefined, is: string, link: string) =>
     was
       ? `${title}: it was planned for ${was}; it is now planned for ${is}.\n${link}`

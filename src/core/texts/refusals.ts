@@ -49,6 +49,7 @@ export const refusalTexts = {
   notVouchedFor:
     'The school’s sign-in does not lead to an account here. Use the address that is on your roster, or ask your instructor.',
   alreadyUndone: 'This has been undone already.',
+  toldAlready: 'This has been told already, or somebody said that nobody needs to be told.',
   undoNotYours: 'You may not do by undoing what you may not do now.',
   hangsOn: 'Others have built on it since, so it cannot be undone.',
   needsSuccessor: 'A course is never without an instructor. Say who takes over.',

@@ -27,6 +27,7 @@ export const studentTexts = {
     cancelled: (now: string) => `called off, ${now}`,
     takesPlace: (now: string) => `takes place after all, ${now}`,
     changed: (now: string) => `has another title, ${now}`,
+    gone: (was: string) => `no longer planned, was ${was}`,
   },
   mark: {
     new: 'new',
@@ -34,7 +35,9 @@ export const studentTexts = {
     cancelled: 'called off',
     takesPlace: 'takes place',
     changed: 'changed',
+    gone: 'gone',
   },
+  moreChanges: (n: number) => (n === 1 ? '1 more change' : `${n} more changes`),
   seen: 'I have seen it',
   sawIt: 'Marked as seen',
   monthTitle: 'Month',

@@ -158,6 +158,9 @@ export function toEntry(row: EntryRow, { audiences, links, extensions, replies }
         person: e.person_id as PersonId,
         name: e.person_name,
         due: moment(e.due_local),
+        ...(e.closes_local ? { closes: moment(e.closes_local) } : {}),
+        ...(e.hidden_after ? { hiddenAfter: hiddenAfterOf(zonedWall(e.hidden_after, row.tzid), zone) } : {}),
+        ...(e.arranged ? { arranged: true as const } : {}),
       })),
     };
   const end = optional(row.end_local);
@@ -305,5 +308,8 @@ export const extensionRows = (entry: SharedEntry, newId: () => string): Rows['ex
         entry_id: entry.id,
         person_id: e.person,
         due_local: momentText(e.due),
+        closes_local: textOf(e.closes),
+        hidden_after: e.hiddenAfter ? momentText(e.hiddenAfter.wall) : null,
+        arranged: e.arranged ? 1 : 0,
       }))
     : [];

@@ -29,23 +29,35 @@ export async function markShown(
 ): Promise<void> {
   // One statement: somebody's first look at a term shows hundreds of entries.
   await writer.sequelize.query(
-    `INSERT INTO shown (person_id, entry_id, sequence, at)
-     SELECT :person, entries.id, json_extract(given.value, '$.sequence'), :nowMs
+    `INSERT INTO shown (person_id, entry_id, sequence, at, first_at)
+     SELECT :person, entries.id, json_extract(given.value, '$.sequence'), :nowMs, :nowMs
      FROM json_each(:list) AS given JOIN entries ON entries.id = json_extract(given.value, '$.entry') WHERE TRUE
      ON CONFLICT (person_id, entry_id) DO UPDATE SET sequence = excluded.sequence, at = excluded.at`,
     { replacements: { person, nowMs, list: JSON.stringify(entries) }, transaction: writer.transaction },
   );
 }
 
-/** Everybody who has been shown one of these entries, in whatever state. */
+/** Everybody who had been shown one of these entries by then, in whatever state. */
 export async function shownTo(
   reader: Reader,
   entries: readonly string[],
+  byMs: number,
 ): Promise<readonly Readonly<{ person: PersonId; entry: EntryId }>[]> {
   if (entries.length === 0) return [];
   return select(
     reader,
-    'SELECT person_id AS person, entry_id AS entry FROM shown WHERE entry_id IN (:entries) ORDER BY person_id',
-    { entries },
+    `SELECT person_id AS person, entry_id AS entry FROM shown
+     WHERE entry_id IN (:entries) AND first_at <= :byMs ORDER BY person_id`,
+    { entries, byMs },
   );
+}
+
+/** How many people have been shown an entry in this state or a later one. */
+export async function countShownSince(reader: Reader, entry: string, sequence: number): Promise<number> {
+  const [row] = await select<{ n: number }>(
+    reader,
+    'SELECT COUNT(*) AS n FROM shown WHERE entry_id = :entry AND sequence >= :sequence',
+    { entry, sequence },
+  );
+  return row?.n ?? 0;
 }

@@ -14,7 +14,8 @@ import type { Writer } from '../writeQueue';
 export const insertTombstones = (change: Change, list: readonly Tombstone[]): Promise<void> =>
   change.insert(
     'tombstones',
-    list.map(({ uid, part, start, sequence, goneAt }) => ({
+    list.map(({ uid, part, start, sequence, goneAt, title }) => ({
+      title,
       id: randomUUID(),
       uid,
       ...fromAudience(part),
@@ -37,6 +38,7 @@ export async function tombstonesIn(reader: Reader, courses: readonly CourseId[])
     part: toAudience(row),
     start: momentFrom(row.start_local, row.tzid),
     sequence: row.sequence,
+    title: row.title,
     goneAt: Temporal.Instant.fromEpochMilliseconds(row.gone_at),
   }));
 }

@@ -5,9 +5,11 @@ import type { Entry, SharedEntry } from '@/core/entries/entry';
 import { audienceOf } from '@/core/entries/entry';
 import type { EntryFacts } from '@/core/entries/facts';
 import { tombstonesOf } from '@/core/entries/tombstonesOf';
+import { entryHappened, extendsOtherwise } from '@/core/events/entryHappened';
 import type { CourseId, EntryId } from '@/core/ids';
 import type { Course } from '@/core/plan/plan';
 import { select } from '../database';
+import { stateOfEntry } from '../events/events';
 import type { Change } from '../history/change';
 import { grown, momentOf } from '../history/grown';
 import type { StampScope } from '../history/stamps';
@@ -78,6 +80,7 @@ export async function addEntries(
     shared.flatMap((entry) => extensionRows(entry, randomUUID)),
   );
   change.concerns(...entries.flatMap(scopesOf));
+  for (const entry of entries) sayWhatHappened(change, undefined, entry);
   return entries;
 }
 
@@ -90,8 +93,8 @@ export async function changeEntryRows(change: Change, before: Entry, facts: Entr
     await replaceParts(change, 'links', linkRows, before, after);
     await replaceParts(change, 'extensions', extensionRows, before, after);
   }
-  await insertTombstones(change, tombstonesOf(before, after, momentOf(change)));
   change.concerns(...scopesOf(before), ...scopesOf(after));
+  await leaveTraces(change, before, after);
   return after;
 }
 
@@ -99,9 +102,35 @@ export async function removeEntry(change: Change, entry: Entry): Promise<void> {
   for (const table of ['links', 'entry_audiences', 'extensions', 'replies'] as const)
     await removeParts(change, table, entry.id);
   await change.remove('entries', entry.id);
-  await insertTombstones(change, tombstonesOf(entry, undefined, momentOf(change)));
   change.concerns(...scopesOf(entry));
+  await leaveTraces(change, entry, undefined);
 }
+
+/** What a change of an entry leaves, however it came about: tombstones in feeds, and events. */
+export async function leaveTraces(change: Change, before: Entry | undefined, after: Entry | undefined): Promise<void> {
+  if (before) await insertTombstones(change, tombstonesOf(before, after, momentOf(change)));
+  sayWhatHappened(change, before, after);
+} // prettier-ignore
+
+function sayWhatHappened(change: Change, before: Entry | undefined, after: Entry | undefined): void {
+  const happened = entryHappened(before, after, momentOf(change));
+  const states = {
+    before: before ? stateOfEntry(before) : null,
+    after: after ? stateOfEntry(after) : null,
+  };
+  const subject = (after ?? before)!.id;
+  const courses = [before, after].flatMap((entry) =>
+    entry ? audienceOf(entry).map((part): StampScope => `course:${part.course}`) : [],
+  );
+  if (happened)
+    change.tell({ type: happened.type, subject, scopes: courses, payload: { entry: states, fields: [...happened.fields] } }); // prettier-ignore
+  // Nobody but the student and the staff learns of it: whose it is, no course.
+  if (before && after && extendsOtherwise(before, after))
+    change.tell({ type: 'dueExtended', subject, scopes: [before, after].flatMap(personsOf), payload: { entry: states } }); // prettier-ignore
+}
+
+const personsOf = (entry: Entry): StampScope[] =>
+  entry.kind === 'assignment' ? entry.extensions.map((e): StampScope => `person:${e.person}`) : [];
 
 type Parts = 'entry_audiences' | 'links' | 'extensions' | 'replies';
 

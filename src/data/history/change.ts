@@ -2,6 +2,8 @@ import { randomUUID } from 'node:crypto';
 import type { Rows, Table } from '../rows';
 import { select } from '../database';
 import type { WriteQueue, Writer } from '../writeQueue';
+import type { Happening } from '@/core/events/event';
+import { insertEvents } from '../events/events';
 import type { StampScope } from './stamps';
 import { bumpStamps } from './stamps';
 
@@ -35,6 +37,8 @@ export type Change = Writer &
     remove: (table: Table, id: string) => Promise<void>;
     /** Whose pages and outlets the change concerns. */
     concerns: (...scopes: readonly StampScope[]) => void;
+    /** Says what happened, in the order of the calls. */
+    tell: (happening: Happening<StampScope>) => void;
     /** The scopes named so far. */
     concerned: () => readonly StampScope[];
     /** What the act is called by now. */
@@ -59,6 +63,7 @@ export function recordChange<T>(
 ): Promise<Recorded<T>> {
   const changes: RowChange[] = [];
   const scopes = new Set<StampScope>();
+  const happenings: Happening<StampScope>[] = [];
   const record = async (writer: Writer): Promise<Recorded<T>> => {
     let { summary, act: name } = act;
     const { sequelize, transaction } = writer;
@@ -91,6 +96,7 @@ export function recordChange<T>(
         changes.push({ table, id, before, after: null });
       },
       concerns: (...more) => more.forEach((scope) => scopes.add(scope)),
+      tell: (happening) => void happenings.push(happening),
       concerned: () => [...scopes],
       actsAs: () => name,
       summarise: (text) => (summary = text),
@@ -116,6 +122,14 @@ export function recordChange<T>(
       ],
       { transaction },
     );
+    const acted: Happening<StampScope> = {
+      type: 'acted',
+      subject: '',
+      scopes: [...scopes],
+      payload: { act: name },
+    };
+    const told = happenings.length > 0 ? happenings : [acted];
+    await insertEvents(writer, { atMs: act.nowMs, actor: act.actor, history: id }, told);
     await bumpStamps(writer, scopes, act.nowMs);
     return { result, history: id };
   };

@@ -13,17 +13,17 @@ export const CASCADES: Readonly<Partial<Record<Table, readonly Reference[]>>> = 
   class_plans: [['plan_bindings', 'plan_id']],
   course_groups: [['group_members', 'group_id']],
   courses: [
-    ['calendar_courses', 'course_id'], ['class_plans', 'course_id'], ['closures', 'course_id'], ['corrections', 'course_id'],
+    ['arrangements', 'course_id'], ['calendar_courses', 'course_id'], ['class_plans', 'course_id'], ['closures', 'course_id'], ['corrections', 'course_id'],
     ['course_groups', 'course_id'], ['departures', 'course_id'], ['entry_audiences', 'course_id'], ['join_requests', 'course_id'],
     ['materials', 'course_id'], ['offered_places', 'course_id'], ['roster', 'course_id'], ['sections', 'course_id'],
     ['sheet_audiences', 'course_id'], ['staff', 'course_id'], ['themes', 'course_id'], ['tombstones', 'course_id'],
   ],
   entries: [
     ['done_marks', 'entry_id'], ['entry_audiences', 'entry_id'], ['extensions', 'entry_id'], ['links', 'entry_id'],
-    ['replies', 'entry_id'], ['shown', 'entry_id'],
+    ['replies', 'entry_id'],
   ],
   people: [
-    ['bookings', 'person_id'], ['corrections', 'person_id'], ['departures', 'person_id'], ['done_marks', 'person_id'],
+    ['arrangements', 'person_id'], ['bookings', 'person_id'], ['corrections', 'person_id'], ['departures', 'person_id'], ['done_marks', 'person_id'],
     ['entries', 'author_id'], ['extensions', 'person_id'], ['group_members', 'person_id'], ['hosts', 'person_id'],
     ['invitations', 'person_id'], ['looked', 'person_id'], ['mail_links', 'person_id'], ['offered_places', 'person_id'],
     ['outlets', 'owner_id'], ['person_settings', 'id'], ['replies', 'person_id'], ['roster', 'person_id'],

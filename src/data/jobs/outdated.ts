@@ -35,6 +35,7 @@ export async function forgetOutdated(writer: Writer, nowMs: number): Promise<voi
 /** Takes an act out of the history: what goes for age is not kept by what took it away. */
 export async function forgetAct(writer: Writer, id: HistoryId): Promise<void> {
   await run(writer, 'DELETE FROM history WHERE id = :id', { id });
+  await run(writer, 'DELETE FROM events WHERE history_id = :id', { id });
 }
 
 /** Takes rows of some tables out of the history, wherever it names them: what is gone for age leaves nothing there. */
@@ -110,6 +111,12 @@ export type Forgotten = Readonly<{
   hashes: readonly string[];
 }>;
 
+/** Acts, what they did, and whom they were told: all of one age. */
+async function forgetHistory(writer: Writer, beforeMs: number): Promise<void> {
+  for (const table of ['history', 'events', 'tellings'])
+    await run(writer, `DELETE FROM ${table} WHERE at < :beforeMs`, { beforeMs });
+}
+
 /** Forgets for age what the school has decided about, class by class. Nothing of it stays in the history. */
 export async function forgetForAge(writer: Writer, retention: Retention, nowMs: number): Promise<Forgotten> {
   const before = (name: Parameters<typeof daysKept>[1]) => {
@@ -121,7 +128,7 @@ export async function forgetForAge(writer: Writer, retention: Retention, nowMs: 
     await run(writer, `DELETE FROM outbox WHERE state <> 'queued' AND created_at < :letters`, { letters });
   if (bookings !== undefined) await forgetBookings(writer, bookings, nowMs);
   if (reads !== undefined) await forgetReadDates(writer, reads);
-  if (history !== undefined) await run(writer, 'DELETE FROM history WHERE at < :history', { history });
+  if (history !== undefined) await forgetHistory(writer, history);
   return {
     people: people === undefined ? [] : await peopleToForget(writer, people),
     hashes: recordings === undefined ? [] : await forgetRecordings(writer, recordings),

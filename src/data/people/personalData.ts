@@ -35,7 +35,7 @@ export const HELD: Readonly<Record<string, string>> = {
   replies: `SELECT entries.title, entries.start_local, replies.answer FROM replies ${OF_ENTRY} entry_id WHERE person_id = :id`,
   extensions: `SELECT entries.title, extensions.due_local FROM extensions ${OF_ENTRY} entry_id WHERE person_id = :id`,
   done_marks: `SELECT entries.title, done_marks.done_at FROM done_marks ${OF_ENTRY} entry_id WHERE person_id = :id`,
-  shown: `SELECT entries.title, shown.at FROM shown ${OF_ENTRY} entry_id WHERE person_id = :id`,
+  shown: `SELECT entries.title, shown.first_at, shown.at FROM shown LEFT JOIN entries ON entries.id = entry_id WHERE person_id = :id`,
   entries: `SELECT kind, title, description, start_local, created_at FROM entries WHERE author_id = :id`,
   entry_audiences: `SELECT entries.title FROM entry_audiences ${OF_ENTRY} entry_id WHERE entry_audiences.people LIKE '%"' || :id || '"%'`,
   sheet_audiences: `SELECT sheets.title FROM sheet_audiences JOIN sheets ON sheets.id = sheet_id
@@ -63,6 +63,10 @@ export const HELD: Readonly<Record<string, string>> = {
   join_requests:
     'SELECT name, email, expires_at FROM join_requests WHERE email = (SELECT email FROM people WHERE id = :id)',
   office_log: 'SELECT at, act, detail FROM office_log WHERE person_id = :id OR actor_id = :id ORDER BY at',
+  arrangements: `SELECT courses.code, arrangements.days FROM arrangements JOIN courses ON courses.id = course_id WHERE person_id = :id`,
+  events: 'SELECT at, type FROM events WHERE actor_id = :id ORDER BY id',
+  event_scopes: `SELECT events.at, events.type FROM event_scopes JOIN events ON events.id = event_id WHERE scope = 'person:' || :id`,
+  tellings: 'SELECT at, told FROM tellings WHERE actor_id = :id ORDER BY at',
   history: 'SELECT at, act, summary FROM history WHERE actor_id = :id ORDER BY at',
 };
 
@@ -117,6 +121,36 @@ async function leaveHistory(writer: Writer, person: string, nowMs: number): Prom
   }
 }
 
+/** Takes somebody out of the events: what concerned them alone goes, what names them is told without them. */
+async function leaveEvents(writer: Writer, person: string): Promise<void> {
+  const run = (sql: string, replacements: Record<string, unknown>) =>
+    writer.sequelize.query(sql, { replacements, transaction: writer.transaction });
+  const scope = `person:${person}`;
+  const shared = 'SELECT event_id FROM event_scopes WHERE scope <> :scope';
+  await run(`DELETE FROM events WHERE id IN (SELECT event_id FROM event_scopes WHERE scope = :scope) AND id NOT IN (${shared})`, { scope }); // prettier-ignore
+  await run('DELETE FROM event_scopes WHERE scope = :scope', { scope });
+  await run('UPDATE events SET actor_id = NULL WHERE actor_id = :person', { person });
+  await run('UPDATE tellings SET actor_id = NULL WHERE actor_id = :person', { person });
+  const rows = await select<{ id: number; payload: string }>(
+    writer,
+    'SELECT id, payload FROM events WHERE payload LIKE :named',
+    { named: `%${person}%` },
+  );
+  for (const { id, payload } of rows)
+    await run('UPDATE events SET payload = :payload WHERE id = :id', { id, payload: withoutPerson(payload, person) }); // prettier-ignore
+}
+
+/** A payload without the extended dates of somebody, and without their id in any audience. */
+function withoutPerson(payload: string, person: string): string {
+  const drop = (value: unknown): unknown => {
+    if (Array.isArray(value)) return value.filter((each) => (each as Row | null)?.person_id !== person).map(drop);
+    if (value && typeof value === 'object')
+      return Object.fromEntries(Object.entries(value).map(([key, each]) => [key, drop(each)]));
+    return typeof value === 'string' ? value.replaceAll(person, '') : value;
+  };
+  return JSON.stringify(drop(JSON.parse(payload)));
+} // prettier-ignore
+
 /**
  * Deletes an account; what hangs on it goes by foreign key. In the history the rows that name the person by id go: by identity,
  * never by spelling. The office's log keeps the id, which leads to nobody then.
@@ -139,6 +173,7 @@ export async function erasePerson(
   await leaveAudiences(writer, person.id);
   await run('DELETE FROM people WHERE id = :id');
   await leaveHistory(writer, person.id, nowMs);
+  await leaveEvents(writer, person.id);
   await run(`DELETE FROM stamps WHERE scope = 'person:' || :id`);
   await bumpStamps(
     writer,

@@ -8,6 +8,9 @@ import type { Reader } from '../database';
 import { select } from '../database';
 import type { Change } from '../history/change';
 import { grown } from '../history/grown';
+import type { StampScope } from '../history/stamps';
+import { meetingById } from './frameStore';
+import { stateOfClass } from './writeMeetings';
 import type { Rows } from '../rows';
 
 function toClassPlan(row: Rows['class_plans'], bindings: readonly Rows['plan_bindings'][]): ClassPlan {
@@ -84,8 +87,31 @@ export async function writeClassPlan(change: Change, facts: ClassPlanFacts): Pro
     })),
   );
   change.concerns(`course:${plan.course}`);
+  await tellOfPlan(change, before, plan);
   return plan;
 }
+
+/** Says what happened to a plan: added, changed, put on another class of a section, or off all of them. */
+export async function tellOfPlan(change: Change, before: ClassPlan | undefined, after: ClassPlan | undefined): Promise<void> {
+  const { id: subject, course, title } = (after ?? before)!;
+  const scopes: StampScope[] = [`course:${course}`];
+  if (!before || !after) {
+    change.tell({ type: after ? 'classPlanned' : 'classPlanGone', subject, scopes, payload: {} });
+    return;
+  }
+  const text = (plan: ClassPlan) => JSON.stringify([plan.title, plan.description, plan.links]);
+  if (text(before) !== text(after)) change.tell({ type: 'classPlanChanged', subject, scopes, payload: {} });
+  const state = async (meeting: MeetingId | undefined) => {
+    const found = meeting && (await meetingById(change, meeting));
+    return found ? stateOfClass(found.meeting, title) : null;
+  };
+  for (const { section, meeting } of before.bindings) {
+    const now = after.bindings.find((binding) => binding.section === section)?.meeting;
+    if (now === meeting) continue;
+    const states = { section, before: await state(meeting), after: await state(now) };
+    change.tell({ type: 'classPlanMoved', subject, scopes, payload: { class: states } });
+  }
+} // prettier-ignore
 
 const textOf = ({ title, description, links, pinned, bindings }: ClassPlanFacts) =>
   JSON.stringify([
@@ -110,7 +136,10 @@ export async function classPlanById(reader: Reader, id: ClassPlanId): Promise<Cl
 }
 
 export async function removeClassPlan(change: Change, plan: ClassPlan): Promise<void> {
-  await writeClassPlan(change, { ...plan, bindings: [] });
+  const sql = 'SELECT id FROM plan_bindings WHERE plan_id = :id';
+  for (const { id } of await select<{ id: string }>(change, sql, { id: plan.id }))
+    await change.remove('plan_bindings', id);
   await change.remove('class_plans', plan.id);
   change.concerns(`course:${plan.course}`);
+  await tellOfPlan(change, plan, undefined);
 }

@@ -1,4 +1,4 @@
-import type { ClosureId, MeetingId, SectionId, TermId } from '@/core/ids';
+import type { ClosureId, MeetingId, PersonId, SectionId, TermId } from '@/core/ids';
 import type { Closure } from '@/core/time/closure';
 import type { Meeting } from '@/core/time/meetings';
 import type { Pattern } from '@/core/time/pattern';
@@ -75,4 +75,35 @@ export async function writePatterns(
     'patterns',
     next.filter((n) => !rows.some((row) => same(n, row))),
   );
+}
+
+/** What a section's course is called, and the zone of its term. */
+export async function codeOfSection(
+  reader: Reader,
+  section: SectionId,
+): Promise<Readonly<{ code: string; tzid: string }> | undefined> {
+  const [row] = await select<{ code: string; tzid: string }>(
+    reader,
+    `SELECT courses.code, terms.tzid FROM sections JOIN courses ON courses.id = sections.course_id
+     JOIN terms ON terms.id = courses.term_id WHERE sections.id = :section`,
+    { section },
+  );
+  return row;
+}
+
+/** The students of some sections: those who see their classes, whoever has no section included. */
+export async function studentsOfSections(
+  reader: Reader,
+  sections: readonly SectionId[],
+): Promise<PersonId[]> {
+  if (sections.length === 0) return [];
+  const rows = await select<{ person: PersonId }>(
+    reader,
+    `SELECT DISTINCT roster.person_id AS person FROM sections
+     JOIN roster ON roster.section_id = sections.id
+       OR (roster.section_id IS NULL AND roster.course_id = sections.course_id)
+     WHERE sections.id IN (:sections) ORDER BY roster.person_id`,
+    { sections },
+  );
+  return rows.map(({ person }) => person);
 }

@@ -1,27 +1,68 @@
-import type { SectionId } from '@/core/ids';
+import type { EventPayload, EventType } from '@/core/events/event';
+import type { CourseId, SectionId } from '@/core/ids';
+import { timeLabel } from '@/core/time/dateLabels';
 import type { Meeting } from '@/core/time/meetings';
 import type { Change } from '../history/change';
 import { grown } from '../history/grown';
 import { fromMeeting } from './frameRows';
 
-/** A class of a section, as it was and as it is to be. */
-type MeetingChange = Readonly<{ section: SectionId; before: Meeting; after: Meeting }>;
+type Place = Readonly<{ course: CourseId; section: SectionId }>;
+type ClassStates = NonNullable<EventPayload['class']>;
 
-/** Writes a class over what was there; whoever calls says which course it concerns. */
-export async function changeMeetingRow(change: Change, { section, before, after }: MeetingChange): Promise<Meeting> {
+/** A class as events keep it. `title`: of the plan that stood on it, where the event is about that. */
+export const stateOfClass = (meeting: Meeting, title = ''): ClassStates['before'] => ({
+  date: meeting.date.toString(),
+  start: timeLabel(meeting.start),
+  title,
+  cancelled: meeting.cancelled ?? null,
+});
+
+function happened(before: Meeting, after: Meeting | undefined): EventType | undefined {
+  if (!after) return 'classGone';
+  if (before.cancelled === undefined && after.cancelled !== undefined) return 'classCalledOff';
+  if (before.cancelled !== undefined && after.cancelled === undefined) return 'classReinstated';
+  const moved = !before.date.equals(after.date) || !before.start.equals(after.start) || !before.end.equals(after.end); // prettier-ignore
+  return moved ? 'classMoved' : undefined;
+}
+
+function say(change: Change, { course, section }: Place, before: Meeting, after: Meeting | undefined): void {
+  const type = happened(before, after);
+  if (!type) return;
+  const states = { section, before: stateOfClass(before), after: after ? stateOfClass(after) : null };
+  change.tell({ type, subject: before.id, scopes: [`course:${course}`], payload: { class: states } });
+}
+
+/** Writes a class over what was there. */
+export async function changeMeetingRow(
+  change: Change,
+  place: Place,
+  { before, after }: Readonly<{ before: Meeting; after: Meeting }>,
+): Promise<Meeting> {
   const { sequence, lastModified } = grown(change, { ...before, created: before.lastModified });
   const meeting = { ...after, sequence, lastModified };
-  await change.update('meetings', meeting.id, fromMeeting(meeting, section));
+  await change.update('meetings', meeting.id, fromMeeting(meeting, place.section));
+  change.concerns(`course:${place.course}`);
+  say(change, place, before, meeting);
   return meeting;
-} // prettier-ignore
+}
+
+export async function removeMeeting(change: Change, place: Place, meeting: Meeting): Promise<void> {
+  await change.remove('meetings', meeting.id);
+  change.concerns(`course:${place.course}`);
+  say(change, place, meeting, undefined);
+}
 
 export async function addMeetings(
   change: Change,
-  section: SectionId,
+  { course, section }: Place,
   meetings: readonly Meeting[],
 ): Promise<void> {
   await change.insert(
     'meetings',
     meetings.map((meeting) => fromMeeting(meeting, section)),
   );
+  change.concerns(`course:${course}`);
 }
+
+/** What the putting back of rows did to a class. */
+export const tellOfClass = say;

@@ -2,12 +2,10 @@ import { randomUUID } from 'node:crypto';
 import { Temporal } from 'temporal-polyfill';
 import type { PersonSettings } from '@/core/frame/personSettings';
 import { NO_PERSON_SETTINGS } from '@/core/frame/personSettings';
-import type { CourseId, EntryId, PersonId } from '@/core/ids';
-import type { Earlier } from '@/core/plan/changesSince';
-import { momentFrom } from '@/core/time/zonedWall';
+import type { EntryId, PersonId } from '@/core/ids';
 import type { Reader } from '../database';
 import { select } from '../database';
-import type { Change, RowChange } from '../history/change';
+import type { Change } from '../history/change';
 import type { Rows } from '../rows';
 import type { Writer } from '../writeQueue';
 
@@ -104,55 +102,4 @@ export async function writeLooked(
       transaction: writer.transaction,
     },
   );
-}
-
-type EntryRow = Rows['entries'];
-type MeetingRow = Rows['meetings'];
-
-/** No more acts than this are looked through: who was away for so long reads the plan itself. */
-const MOST_ACTS = 1000;
-
-/** How entries and classes of some courses stood before each act since an instant, oldest first; an undo is an act like others. */
-export async function earlierStates(
-  reader: Reader,
-  courses: readonly CourseId[],
-  sinceMs: number,
-  tzidOf: (course: CourseId) => string,
-): Promise<Earlier[]> {
-  if (courses.length === 0) return [];
-  const rows = await select<{ changes: string; scopes: string }>(
-    reader,
-    `SELECT changes, scopes FROM history WHERE at > :sinceMs ORDER BY at DESC LIMIT ${MOST_ACTS}`,
-    { sinceMs },
-  );
-  const own = new Set(courses.map((course) => `course:${course}`));
-  return rows.reverse().flatMap((row) => {
-    const scope = (JSON.parse(row.scopes) as string[]).find((s) => own.has(s));
-    if (!scope) return [];
-    const tzid = tzidOf(scope.slice('course:'.length) as CourseId);
-    return (JSON.parse(row.changes) as RowChange[]).flatMap((change): Earlier[] => {
-      if (change.table === 'entries') {
-        const was = change.before as unknown as EntryRow | null;
-        return [
-          {
-            id: change.id,
-            ...(was
-              ? {
-                  was: {
-                    start: momentFrom(was.start_local, was.tzid),
-                    title: was.title,
-                    cancelled: was.cancelled !== null,
-                    draft: was.visibility === 'draft',
-                  },
-                }
-              : {}),
-          },
-        ];
-      }
-      if (change.table !== 'meetings' || !change.before) return [];
-      const was = change.before as unknown as MeetingRow;
-      const start = momentFrom(`${was.date}T${was.start_time}`, tzid);
-      return [{ id: change.id, was: { start, title: '', cancelled: was.cancelled !== null, draft: false } }];
-    });
-  });
 }

@@ -91,7 +91,10 @@ test('only whoever teaches both courses carries anything, and not into the same 
   const { pembit, stranger } = school;
   expect(await carryOverPlan(pembit, school.students[0]!, input())).toMatchObject({ reason: 'notFound' });
   expect(await previewCarryOver(pembit, stranger, input())).toMatchObject({ reason: 'notFound' });
-  const half = { ...instructor, viewer: { ...instructor.viewer, staffOf: new Set([next]), instructs: new Set([next]) } };
+  const half = {
+    ...instructor,
+    viewer: { ...instructor.viewer, staffOf: new Set([next]), instructs: new Set([next]) },
+  };
   expect(await previewCarryOver(pembit, half, input())).toMatchObject({ reason: 'notFound' });
   expect(await previewCarryOver(pembit, instructor, input({ to: school.course }))).toMatchObject({ fields: [{ field: 'to' }] }); // prettier-ignore
   expect(await carryOverPlan(pembit, instructor, input({ outlets: [randomUUID()] }))).toMatchObject({ reason: 'notFound' }); // prettier-ignore

@@ -34,11 +34,7 @@ export function changeMeeting(
     const { closures } = await loadFrame(change, [courseId]);
     const title = entryTexts.classTitle(meeting.ordinal);
     const save = async (facts: Meeting, summary: string): Promise<Outcome<Meeting>> => {
-      const after = await changeMeetingRow(change, {
-        section: section as SectionId,
-        before: meeting,
-        after: facts,
-      });
+      const after = await changeMeetingRow(change, { course: courseId, section: section as SectionId }, { before: meeting, after: facts }); // prettier-ignore
       change.concerns(`course:${courseId}`);
       await followClasses(change, [courseId]);
       change.summarise(summary);

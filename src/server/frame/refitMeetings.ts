@@ -4,7 +4,7 @@ import type { Meeting } from '@/core/time/meetings';
 import { fitMeetings, plannedMeetings } from '@/core/time/meetings';
 import { Temporal } from 'temporal-polyfill';
 import type { Change } from '@/data/history/change';
-import { addMeetings, changeMeetingRow } from '@/data/plan/writeMeetings';
+import { addMeetings, changeMeetingRow, removeMeeting } from '@/data/plan/writeMeetings';
 import { loadFrame } from '@/data/plan/loadPlan';
 import { followClasses } from '@/data/entries/writeEntries';
 import { meetingIdOf } from './meetingId';
@@ -27,12 +27,13 @@ export async function refitMeetings(change: Change, courses: readonly CourseId[]
         idOf: (key) => meetingIdOf(section.id, key),
         now,
       });
-      for (const meeting of fitted.lost) await change.remove('meetings', meeting.id);
+      const place = { course: course.id, section: section.id };
+      for (const meeting of fitted.lost) await removeMeeting(change, place, meeting);
       for (const after of fitted.changed) {
         const before = section.meetings.find(({ id }) => id === after.id)!;
-        await changeMeetingRow(change, { section: section.id, before, after });
+        await changeMeetingRow(change, place, { before, after });
       }
-      await addMeetings(change, section.id, fitted.added);
+      await addMeetings(change, place, fitted.added);
       lost.push(...fitted.lost);
     }
     change.concerns(`course:${course.id}`);

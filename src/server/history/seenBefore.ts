@@ -4,9 +4,9 @@ import { done, refused } from '@/core/refusals';
 import { historyRecord } from '@/data/history/undo';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
-import { mayTell, whoHadSeen } from './tellChange';
+import { mayTell, untold } from './tellChange';
 
-/** How many students had been shown what an act changed: what the message after it offers to tell. */
+/** How many students had been shown what an act changed, and were not told yet: what is offered after it. */
 export async function seenBefore(
   pembit: Pembit,
   actor: SignedIn,
@@ -14,6 +14,6 @@ export async function seenBefore(
 ): Promise<Outcome<{ seen: number }>> {
   const record = await historyRecord(pembit, id);
   return record && mayTell(actor, record)
-    ? done({ seen: await whoHadSeen(pembit, record) })
+    ? done({ seen: await untold(pembit, record) })
     : refused('notFound');
 }

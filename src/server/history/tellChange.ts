@@ -1,48 +1,29 @@
-import type { Entry } from '@/core/entries/entry';
-import { audienceOf, mainMoment } from '@/core/entries/entry';
 import type { CourseId, HistoryId } from '@/core/ids';
 import { may } from '@/core/may/may';
 import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
 import { historyTexts } from '@/core/texts/history';
 import { mailTexts } from '@/core/texts/mail';
-import { momentLabel } from '@/core/time/dateLabels';
-import { momentFrom } from '@/core/time/zonedWall';
-import { entryById } from '@/data/entries/entries';
-import { shownTo } from '@/data/entries/shown';
-import type { HistoryRecord } from '@/data/history/undo';
+import { eventsOfAct } from '@/data/events/events';
+import { noteTelling, tellingOf } from '@/data/events/tellings';
 import { withNames } from '@/data/history/personRefs';
+import type { HistoryRecord } from '@/data/history/undo';
 import { historyRecord } from '@/data/history/undo';
 import type { Letter } from '@/data/mail/outbox';
 import { queueLetters } from '@/data/mail/outbox';
 import { personById } from '@/data/people/people';
-import { linesOfMovedPlans, studentsOfMovedPlans } from './movedPlans';
-import { schoolSettings } from '@/data/plan/schoolSettings';
-import type { Rows } from '@/data/rows';
-import type { Reader } from '@/data/database';
+import type { Writer } from '@/data/writeQueue';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
+import { toldLines } from './toldLines';
 
 /** How long a letter is held, so that undoing the act still keeps it back. */
 export const HELD_MS = 60_000;
 
-type EntryRow = Rows['entries'];
-
-/** Entries of an act that were there before and after it. */
-const changedEntries = (record: HistoryRecord) =>
-  record.changes.flatMap(({ table, id, before, after }) =>
-    table === 'entries' && before && after
-      ? [{ id, before: before as unknown as EntryRow, after: after as unknown as EntryRow }]
-      : [],
-  );
-
-/** How many students had been shown what an act changed, or see the classes on which plans now stand. */
-export async function whoHadSeen(reader: Reader, record: HistoryRecord): Promise<number> {
-  const shown = await shownTo(
-    reader,
-    changedEntries(record).map((entry) => entry.id),
-  );
-  return new Set([...shown.map((row) => row.person), ...(await studentsOfMovedPlans(reader, record))]).size;
+/** What an act has still to be told: how many would get a letter; told already, or waved off, it is nobody's concern. */
+export async function untold(pembit: Pembit, record: HistoryRecord): Promise<number> {
+  if (record.undone || (await tellingOf(pembit, record.id))) return 0;
+  return (await toldLines(pembit, pembit, await eventsOfAct(pembit, record.id as HistoryId))).size;
 }
 
 /** Whoever may tell students of an act: who may do the like now; who did it themselves, in whichever sections that was. */
@@ -51,9 +32,16 @@ export const mayTell = (actor: SignedIn, { courses, actor: by }: HistoryRecord):
     parts: courses.map((course) => ({ course: course as CourseId, ...(by === actor.person.id ? { sections: [] } : {}) })), // prettier-ignore
   }).ok;
 
+/** An act that somebody may tell of, and nobody has told of yet. */
+async function tellable(writer: Writer, actor: SignedIn, id: HistoryId): Promise<Outcome<HistoryRecord>> {
+  const record = await historyRecord(writer, id);
+  if (!record || record.undone || !mayTell(actor, record)) return refused('notFound');
+  return (await tellingOf(writer, id)) ? refused('toldAlready') : done(record);
+}
+
 /**
- * Writes to everybody who had been shown what an act changed: what it was, what it is now. The letters wait a minute;
- * undoing the act takes them back.
+ * Writes to everybody who had been shown what an act changed: what it was for them, what it is now. The letters wait a
+ * minute; undoing the act takes them back.
  */
 export function tellChange(
   pembit: Pembit,
@@ -61,47 +49,35 @@ export function tellChange(
   id: HistoryId,
 ): Promise<Outcome<{ told: number }>> {
   return pembit.queue.write(async (writer) => {
-    const record = await historyRecord(writer, id);
-    if (!record || record.undone) return refused('notFound');
-    if (!mayTell(actor, record)) return refused('notFound');
-    const { locale } = await schoolSettings(writer);
-    const changed = changedEntries(record);
-    const shown = await shownTo(
-      writer,
-      changed.map((entry) => entry.id),
-    );
-    const letters = new Map<string, string[]>(
-      [...(await linesOfMovedPlans(writer, record, pembit.config.baseUrl))].map(([who, lines]) => [
-        who,
-        [...lines],
-      ]),
-    );
-    for (const { id: entryId, before } of changed) {
-      const entry = await entryById(writer, entryId as Entry['id']);
-      if (!entry || audienceOf(entry).length === 0) continue;
-      const line = mailTexts.changedLine(
-        entry.title,
-        momentLabel(momentFrom(before.start_local, before.tzid), locale),
-        momentLabel(mainMoment(entry), locale),
-        entry.kind !== 'note' && entry.cancelled !== undefined,
-        `${pembit.config.baseUrl}/e/${entry.id}`,
-      );
-      for (const { person } of shown.filter((row) => row.entry === entryId))
-        letters.set(person, [...(letters.get(person) ?? []), line]);
-    }
-    const [said] = await withNames(writer, [{ summary: record.summary }], historyTexts.somebody);
+    const found = await tellable(writer, actor, id);
+    if (!found.ok) return found;
+    const lines = await toldLines(pembit, writer, await eventsOfAct(writer, id));
+    const [said] = await withNames(writer, [{ summary: found.value.summary }], historyTexts.somebody);
     const ready: Letter[] = [];
-    for (const [personId, lines] of letters) {
+    for (const [personId, told] of lines) {
       const person = await personById(writer, personId);
       if (person)
         ready.push({
           to: person.email,
           subject: mailTexts.changedSubject(said!.summary),
-          text: mailTexts.changed(person.name, lines, actor.person.name),
+          text: mailTexts.changed(person.name, told, actor.person.name),
           sender: actor.person.id,
         });
     }
-    await queueLetters(writer, ready, pembit.now().epochMilliseconds, { holdMs: HELD_MS, history: id });
+    const nowMs = pembit.now().epochMilliseconds;
+    await queueLetters(writer, ready, nowMs, { holdMs: HELD_MS, history: id });
+    await noteTelling(writer, { history: id, atMs: nowMs, actor: actor.person.id, told: ready.length });
     return done({ told: ready.length });
+  });
+}
+
+/** Says that nobody needs to be told of an act: the offer goes. */
+export function waveOff(pembit: Pembit, actor: SignedIn, id: HistoryId): Promise<Outcome<{ told: 0 }>> {
+  return pembit.queue.write(async (writer) => {
+    const found = await tellable(writer, actor, id);
+    if (!found.ok) return found;
+    const atMs = pembit.now().epochMilliseconds;
+    await noteTelling(writer, { history: id, atMs, actor: actor.person.id, told: 0 });
+    return done({ told: 0 as const });
   });
 }

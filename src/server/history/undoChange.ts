@@ -19,6 +19,7 @@ import { noteUsesOf } from '@/data/signup/bookings';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
 import { perform } from './perform';
+import { tellOfThings, thingsOf } from './undoneThings';
 import { refusalOfBookings } from './undoBookings';
 
 /**
@@ -101,9 +102,12 @@ async function putActBack(
   const wrong = refusalOfUndo(actor, record) ?? (await refusalOfBookings(pembit, change, actor, record));
   if (wrong) return wrong;
   const before = await leaders(change, record);
+  const things = await thingsOf(change, record);
   const obstacle =
     refusalOf(await putBack(change, record)) ?? leftWithout(before, await leaders(change, record));
   if (obstacle) return obstacle;
+  change.concerns(...record.scopes);
+  await tellOfThings(change, record, things);
   const slots = record.changes.flatMap(({ table, before, after }) =>
     table === 'bookings' ? [before, after].flatMap((row) => (row ? [String(row.slot_id)] : [])) : [],
   );
@@ -111,7 +115,6 @@ async function putActBack(
   for (const { table, id } of record.changes) if (table === 'terms') await readAnew(change, id as TermId);
   await markUndone(change, record.id);
   await takeBackLetters(change, record.id);
-  change.concerns(...record.scopes);
   change.actAs(undoOf(record.act));
   change.summarise(historyTexts.undid(record.summary));
   const [said] = await withNames(change, [{ summary: record.summary }], historyTexts.somebody);

@@ -1,9 +1,14 @@
 import type { Temporal } from 'temporal-polyfill';
-import { coursesOf } from '@/core/entries/viewer';
-import type { SeenChange } from '@/core/plan/changesSince';
+import { mainMoment } from '@/core/entries/entry';
+import { seenBy } from '@/core/entries/seenBy';
+import type { Earlier, SeenChange } from '@/core/plan/changesSince';
 import { changesSince } from '@/core/plan/changesSince';
 import type { SeenPlan } from '@/core/plan/seenPlan';
-import { earlierStates, lookedAt, writeLooked } from '@/data/students/students';
+import { entryTexts } from '@/core/texts/entries';
+import { momentFrom } from '@/core/time/zonedWall';
+import type { StoredEvent } from '@/data/events/events';
+import { entryOfState, firstEventsSince } from '@/data/events/events';
+import { lookedAt, writeLooked } from '@/data/students/students';
 import { keptReads } from '../keptRead';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
@@ -17,16 +22,35 @@ export async function changesFor(
   plan: SeenPlan,
   since: Temporal.Instant,
 ): Promise<readonly SeenChange[]> {
-  const termOf = new Map(plan.courses.map((course) => [course.id, course.term]));
-  const tzidOf = new Map(plan.terms.map((term) => [term.id, term.tzid]));
-  const earlier = await earlierStates(
-    pembit,
-    coursesOf(viewer).filter((course) => !viewer.staffOf.has(course)),
-    since.epochMilliseconds,
-    (course) => tzidOf.get(termOf.get(course)!) ?? 'UTC',
-  );
+  const scopes = [
+    `person:${viewer.id}` as const,
+    ...[...viewer.memberOf.keys()].map((course) => `course:${course}` as const),
+  ];
+  const events = await firstEventsSince(pembit, scopes, since.epochMilliseconds);
+  const earlier = events.flatMap((event) => stateBefore(viewer, plan, event));
   return changesSince(plan, earlier, { since, now: pembit.now() });
 }
+
+/** How what an event is about stood before it, in the eyes of its reader; nothing where it is not about what they see. */
+function stateBefore(viewer: SignedIn['viewer'], plan: SeenPlan, event: StoredEvent): Earlier[] {
+  const { entry, class: of } = event.payload;
+  if (entry) {
+    const seen = entry.before && seenBy(viewer, entryOfState(entry.before), event.at);
+    if (!seen || seen.kind === 'note' || seen.asStaff) return [{ id: event.subject }];
+    const { title, cancelled } = seen;
+    const courses = seen.audience.map((part) => part.course);
+    const was = { start: mainMoment(seen), title, cancelled: cancelled !== undefined, courses };
+    return [{ id: event.subject, was }];
+  }
+  const course = plan.courses.find(({ sections }) => sections.some(({ id }) => id === of?.section));
+  if (!of?.before || !course || event.type === 'classPlanMoved') return [];
+  const own = viewer.memberOf.get(course.id);
+  if (own !== undefined && own !== of.section && course.sections.length > 1) return [];
+  const tzid = plan.terms.find(({ id }) => id === course.term)?.tzid ?? 'UTC';
+  const start = momentFrom(`${of.before.date}T${of.before.start}`, tzid);
+  const was = { start, title: entryTexts.kind.class, cancelled: of.before.cancelled !== null, courses: [course.id] };
+  return [{ id: event.subject, was }];
+} // prettier-ignore
 
 /** What a student has not seen yet. On the first visit nothing is news: from then on it is kept when they looked. */
 export async function unseenChanges(

@@ -30,15 +30,20 @@ export function changeOwnSettings(
   });
 }
 
+/** A locale with what somebody has chosen: how dates are written, and the clock. */
+export const wantedLocale = (
+  { locale, clock }: Pick<PersonSettings, 'locale' | 'clock'>,
+  school: string,
+): string => (clock === 12 ? withTwelveHours(locale ?? school) : (locale ?? school));
+
 /** A plan as somebody wants to see it: dates, clock, first day of the week, colours of courses, how much is said. It shows nothing more or less. */
 export function asWanted(
   plan: SeenPlan,
   { locale, clock, plain, weekStart, colors, tzid }: PersonSettings,
 ): SeenPlan {
-  const written = locale ?? plan.locale;
   return {
     ...plan,
-    locale: clock === 12 ? withTwelveHours(written) : written,
+    locale: wantedLocale({ locale, clock }, plan.locale),
     ...(plain ? { plain } : {}),
     terms: weekStart ? plan.terms.map((term) => ({ ...term, weekStart })) : plan.terms,
     ...(Object.keys(colors).length > 0 ? recolored(plan, colors) : {}),

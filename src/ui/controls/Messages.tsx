@@ -2,7 +2,7 @@
 import dynamic from 'next/dynamic';
 import { usePathname, useRouter } from 'next/navigation';
 import type { ReactNode } from 'react';
-import { createContext, useCallback, useContext, useEffect, useState, useTransition } from 'react';
+import { createContext, useCallback, useContext, useEffect, useRef, useState, useTransition } from 'react';
 import { frameTexts } from '@/core/texts/frame';
 import { callApi } from './callApi';
 import type { MessageAct } from './messageAct';
@@ -26,21 +26,42 @@ export const useMessages = (): Say => useContext(MessagesContext);
 // Fetched with the first message: most pages that are read have none.
 const MessageBar = dynamic(() => import('./MessageBar').then((module) => module.MessageBar), { ssr: false });
 
+// Fetched once something was done.
+const offerToTell = async (history: string, say: (text: string) => void) =>
+  (await import('./tellOffer')).tellOffer(history, say);
+
 const NEXT_PAGE = 'say-on-next-page';
 
 /** Reports an act on the page that is opened next, however it is opened. */
 export const sayOnNextPage = (text: string, history?: string): void =>
   sessionStorage.setItem(NEXT_PAGE, JSON.stringify({ text, history }));
 
-export function Messages({ children }: { children: ReactNode }) {
+/** `staff`: whoever may tell students of what was changed. */
+export function Messages({ staff = false, children }: { staff?: boolean; children: ReactNode }) {
   const router = useRouter();
   const [message, setMessage] = useState<Message>();
   const [open, setOpen] = useState(false);
   const [refreshing, refresh] = useTransition();
-  const say = useCallback<Say>((text, history, acts = []) => {
-    setMessage((before) => ({ number: (before?.number ?? 0) + 1, text, history, acts }));
-    setOpen(true);
-  }, []);
+  const said = useRef(0);
+  /** `tellOf`: the act of which whoever had seen it otherwise is offered to be told, by whichever door it was done. */
+  const put = useCallback(
+    (text: string, history: string | undefined, acts: readonly MessageAct[], tellOf = history) => {
+      const number = ++said.current;
+      setMessage({ number, text, history, acts });
+      setOpen(true);
+      if (!tellOf || !staff) return;
+      const answered = (words: string) => {
+        setMessage({ number: ++said.current, text: words, history: undefined, acts: [] });
+        setOpen(true);
+      };
+      void offerToTell(tellOf, answered).then((offer) => {
+        if (offer && said.current === number)
+          setMessage({ number: ++said.current, text, history, acts: [...acts, offer] });
+      });
+    },
+    [staff],
+  );
+  const say = useCallback<Say>((text, history, acts = []) => put(text, history, acts), [put]);
   const path = usePathname();
   useEffect(() => {
     const timer = setTimeout(() => {
@@ -54,7 +75,12 @@ export function Messages({ children }: { children: ReactNode }) {
   }, [path, say]);
   const undo = async (history: string) => {
     const answer = await callApi('POST', `/api/history/${history}/undo`);
-    say(answer.ok ? frameTexts.undone : answer.message);
+    put(
+      answer.ok ? frameTexts.undone : answer.message,
+      undefined,
+      [],
+      answer.ok ? answer.history : undefined,
+    );
     if (answer.ok) setMessage((said) => said && { ...said, held: true });
     refresh(() => router.refresh());
   };

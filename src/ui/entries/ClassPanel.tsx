@@ -16,6 +16,7 @@ import { draftLinks, sentLinks } from './draftLinks';
 import { LinkFields } from './LinkFields';
 import { RichTextField } from './RichTextField';
 import type { PanelClass } from './panelClass';
+import { TrustLines } from '../plan/TrustLines';
 import styles from './EntryPanel.module.css';
 
 /** For substitutes alone. */
@@ -144,6 +145,7 @@ export function ClassPanel({
           ) : null}
         </>
       )}
+      <TrustLines key={cls.meeting} of="meetings" id={cls.meeting} />
       <p>
         <Link href={cls.daySheet}>{classTexts.daySheet}</Link>
       </p>

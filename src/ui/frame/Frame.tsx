@@ -23,6 +23,8 @@ type Props = Readonly<{
   wide?: boolean;
   /** Students add private notes and nothing else. */
   notesOnly?: boolean;
+  /** Whoever is on the staff of a course, in whatever way. */
+  staff?: boolean;
   children: ReactNode;
 }>;
 
@@ -35,10 +37,11 @@ export function Frame({
   seeAs,
   wide = false,
   notesOnly = false,
+  staff = false,
   children,
 }: Props) {
   return (
-    <Messages>
+    <Messages staff={staff}>
       <a className={styles.skip} href="#page">
         {frameTexts.skip}
       </a>

@@ -18,6 +18,7 @@ import { EntryHistory } from './EntryHistory';
 import type { Occurrence, PanelState, Scope } from './panelState';
 import { NONE, editing } from './panelState';
 
+const TrustLines = dynamic(() => import('./TrustLines').then((module) => module.TrustLines), { ssr: false });
 /** For substitutes alone. */
 const CallOff = dynamic(() => import('./CallOff').then((module) => module.CallOff), { ssr: false });
 
@@ -78,6 +79,9 @@ export function EntryPanel({ entry, occurrence, courses, show, dayWords, onMove 
   return (
     <>
       <ReadEntry entry={entry} heading="h2" line={line} />
+      {entry.kind === 'note' ? null : (
+        <TrustLines key={`${entry.id} ${entry.sequence}`} of="entries" id={entry.id} />
+      )}
       {entry.checks && entry.checks.length > 0 ? (
         <section className={styles.checks}>
           <h3>{checkTexts.inPanel}</h3>

@@ -15,7 +15,6 @@ import form from '../entries/EntryForm.module.css';
 import type { PanelCourse } from '../entries/panelData';
 import type { Sliding } from './panelState';
 import styles from './SlidePanel.module.css';
-import { useTell } from './useTell';
 
 const OVERFLOWS = Object.entries(say.overflows).map(([value, label]) => ({ value, label }));
 
@@ -31,7 +30,6 @@ export function SlidePanel({
 }) {
   const router = useRouter();
   const message = useMessages();
-  const tellAct = useTell();
   const [by, setBy] = useState('1');
   const [section, setSection] = useState('');
   const [overPins, setOverPins] = useState(false);
@@ -71,8 +69,6 @@ export function SlidePanel({
     message(text, answer.history);
     onDone();
     router.refresh();
-    const tell = await tellAct(answer.history!);
-    if (tell.length > 0) message(text, answer.history, tell);
   };
   const toggle = (id: string) => {
     const next = new Set(along);

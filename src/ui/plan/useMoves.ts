@@ -6,7 +6,6 @@ import { termTexts } from '@/core/texts/term';
 import { callApi } from '../controls/callApi';
 import { useMessages } from '../controls/Messages';
 import type { DeskData, PlanItem } from './planItem';
-import { useTell } from './useTell';
 
 /**
  * Moving marks to another day: drawn at once, with a message from which it is undone, from which what hangs on the date is
@@ -20,7 +19,6 @@ export function useMoves({
 }: Pick<DeskData, 'hanging' | 'classes' | 'days' | 'version'>) {
   const router = useRouter();
   const say = useMessages();
-  const tellAct = useTell();
   const [pending, setPending] = useState<PendingMove & { version: string }>();
 
   const shift = async (items: readonly PlanItem[], days: number, along: boolean): Promise<void> => {
@@ -50,8 +48,6 @@ export function useMoves({
     const acts = !along && companions ? [{ label: termTexts.bringAlong, run: bring }] : [];
     say(text, history, acts);
     router.refresh();
-    const tell = await tellAct(history);
-    if (tell.length > 0) say(text, history, [...acts, ...tell]);
   };
 
   const movePlans = async (moves: readonly PlanMove[], to: string): Promise<void> => {
@@ -61,9 +57,6 @@ export function useMoves({
       answer.ok ? answer.history : undefined,
     );
     router.refresh();
-    if (!answer.ok) return;
-    const tell = await tellAct(answer.history!);
-    if (tell.length > 0) say(termTexts.moved(answer.value.title, words[to] ?? to), answer.history, tell);
   };
 
   /** A class moves its plan to the class of its own section on that day, in each section that the mark stands for. */

@@ -2,15 +2,19 @@ import type { Metadata } from 'next';
 import Link from 'next/link';
 import { notFound } from 'next/navigation';
 import { mainMoment } from '@/core/entries/entry';
+import type { EntryId } from '@/core/ids';
 import { entryTexts } from '@/core/texts/entries';
 import { notesOnTexts } from '@/core/texts/student';
+import { trustTexts } from '@/core/texts/trust';
 import { currentTerm } from '@/core/time/term';
 import { dayOf } from '@/core/time/zonedWall';
+import { goneEntry, trustOfEntry } from '@/server/history/trustLines';
 import { planSeenBy } from '@/server/plan/planSeenBy';
 import { recordShown } from '@/server/plan/recordShown';
 import { todayIn } from '@/server/plan/todayIn';
 import { sharedPembit } from '@/server/pembit';
 import { ReadEntry } from '@/ui/entries/ReadEntry';
+import { TrustList } from '@/ui/entries/TrustList';
 import { panelEntry } from '@/ui/entries/panelView';
 import { NotesOn } from '@/ui/student/NotesOn';
 import { PageFrame } from '../../PageFrame';
@@ -26,7 +30,18 @@ export default async function EntryPage({ params }: { params: Promise<{ entry: s
   const plan = await planSeenBy(pembit, actor.viewer);
   const entry = plan.entries.find((e) => e.id === id);
   await recordShown(pembit, actor.person.id, { entries: entry ? [entry] : [] });
-  if (!entry) notFound();
+  if (!entry) {
+    const gone = await goneEntry(pembit, actor, id as EntryId);
+    if (!gone) notFound();
+    return (
+      <PageFrame actor={actor}>
+        <h1>{trustTexts.gone(gone.title)}</h1>
+        <p>{trustTexts.goneLead}</p>
+        <TrustList lines={gone.lines} />
+      </PageFrame>
+    );
+  }
+  const trust = await trustOfEntry(pembit, actor, entry.id);
   const term = currentTerm(plan.terms, todayIn(pembit, plan));
   const shown = (e: typeof entry) =>
     panelEntry(e, { courses: plan.courses, term, locale: plan.locale, mayEdit: false });
@@ -35,6 +50,7 @@ export default async function EntryPage({ params }: { params: Promise<{ entry: s
   return (
     <PageFrame actor={actor}>
       <ReadEntry entry={shown(entry)} />
+      {trust.ok ? <TrustList lines={trust.value.lines} /> : null}
       {about ? (
         <p>
           {notesOnTexts.about} <Link href={`/e/${about.id}`}>{about.title}</Link>

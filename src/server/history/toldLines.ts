@@ -1,0 +1,117 @@
+import type { Temporal } from 'temporal-polyfill';
+import { mainMoment } from '@/core/entries/entry';
+import type { SeenEntry } from '@/core/entries/seenBy';
+import { seenBy } from '@/core/entries/seenBy';
+import type { ChangedField } from '@/core/events/event';
+import { TOLD_TYPES } from '@/core/events/event';
+import { changedFields } from '@/core/events/entryHappened';
+import { inZone } from '@/core/icalendar/readMoment';
+import type { EntryId, PersonId, SectionId } from '@/core/ids';
+import { listed } from '@/core/texts/entries';
+import { mailTexts } from '@/core/texts/mail';
+import { trustTexts } from '@/core/texts/trust';
+import { dateLabel, momentLabel } from '@/core/time/dateLabels';
+import type { Moment } from '@/core/time/zonedWall';
+import { isDay, momentFrom, momentText } from '@/core/time/zonedWall';
+import type { Reader } from '@/data/database';
+import { entryById } from '@/data/entries/entries';
+import { shownTo } from '@/data/entries/shown';
+import type { StoredEvent } from '@/data/events/events';
+import { entryOfState } from '@/data/events/events';
+import { viewerOf } from '@/data/people/people';
+import { codeOfSection, studentsOfSections } from '@/data/plan/frameStore';
+import { schoolSettings } from '@/data/plan/schoolSettings';
+import { personSettings } from '@/data/students/students';
+import type { Pembit } from '../pembit';
+import { wantedLocale } from '../students/settings';
+
+/** How somebody reads dates: their way of writing them and their clock, and their zone where it is another. */
+export type Reading = Readonly<{ locale: string; tzid?: string; schoolTzid: string }>;
+
+export async function readingOf(reader: Reader, person: PersonId): Promise<Omit<Reading, 'schoolTzid'>> {
+  const settings = await personSettings(reader, person);
+  return { locale: wantedLocale(settings, (await schoolSettings(reader)).locale), ...(settings.tzid ? { tzid: settings.tzid } : {}) };
+} // prettier-ignore
+
+/** A moment as somebody reads it; where their clocks differ, by theirs as well. */
+export function momentFor(moment: Moment, { locale, tzid }: Omit<Reading, 'schoolTzid'>): string {
+  const plain = momentLabel(moment, locale);
+  if (!tzid || isDay(moment) || moment.tzid === tzid) return plain;
+  return trustTexts.own(plain, momentLabel(inZone(moment, tzid), locale));
+}
+
+/** Facts of an entry by which a reader does or waits otherwise; the rest is no news. */
+const QUIET: ReadonlySet<ChangedField> = new Set(['audience', 'shown', 'hidden', 'kind']);
+/** What an event does not keep and only its own list of fields tells. */
+const KEPT_NOWHERE: ReadonlySet<ChangedField> = new Set(['text', 'links']);
+
+/** What differs for one reader between what they were shown and what they see now; nothing where they cannot tell. */
+function lineFor(event: StoredEvent, was: SeenEntry, now: SeenEntry | undefined, { reading, link }: Readonly<{ reading: Omit<Reading, 'schoolTzid'>; link: string }>): string | undefined {
+  if (was.kind === 'note' || now?.kind === 'note') return undefined;
+  const before = momentFor(mainMoment(was), reading);
+  if (!now) return mailTexts.goneLine(was.title, before, link);
+  const after = momentFor(mainMoment(now), reading);
+  if (was.cancelled === undefined && now.cancelled !== undefined) return mailTexts.calledOffLine(now.title, after, now.cancelled, link);
+  if (was.cancelled !== undefined && now.cancelled === undefined) return mailTexts.takesPlaceLine(now.title, after, link);
+  if (momentText(mainMoment(was)) !== momentText(mainMoment(now))) return mailTexts.movedLine(now.title, before, after, link);
+  const seen = changedFields(was, now).filter((field) => !KEPT_NOWHERE.has(field));
+  const said = event.payload.fields?.filter((field) => KEPT_NOWHERE.has(field)) ?? [];
+  const fields = [...new Set([...seen, ...said])].filter((field) => !QUIET.has(field) && field !== 'date');
+  return fields.length === 0 ? undefined : mailTexts.changedLine(now.title, after, listed(fields.map((field) => trustTexts.field[field])), link);
+} // prettier-ignore
+
+type Told = Map<PersonId, string[]>;
+const put = (told: Told, person: PersonId, line: string) =>
+  told.set(person, [...new Set([...(told.get(person) ?? []), line])]);
+
+async function tellOfEntry(pembit: Pembit, reader: Reader, event: StoredEvent, told: Told): Promise<void> {
+  const { before } = event.payload.entry!;
+  if (!before) return;
+  const [was, now] = [entryOfState(before), await entryById(reader, event.subject as EntryId)];
+  const link = `${pembit.config.baseUrl}/e/${event.subject}`;
+  for (const { person } of await shownTo(reader, [event.subject], event.at.epochMilliseconds)) {
+    const viewer = await viewerOf(reader, person, pembit.now());
+    const shown = seenBy(viewer, was, event.at);
+    if (!shown || (shown.kind !== 'note' && shown.asStaff)) continue;
+    const seen = now && seenBy(viewer, now, pembit.now());
+    const line = lineFor(event, shown, seen, { reading: await readingOf(reader, person), link });
+    if (line) put(told, person, line);
+  }
+} // prettier-ignore
+
+async function tellOfClass(pembit: Pembit, reader: Reader, event: StoredEvent, told: Told): Promise<void> {
+  const { section, before, after } = event.payload.class!;
+  const place = await codeOfSection(reader, section as SectionId);
+  if (!place || (!before && !after)) return;
+  const moment = (state: NonNullable<typeof before>) => momentFrom(`${state.date}T${state.start}`, place.tzid);
+  const date = (after ?? before)!.date;
+  const link = `${pembit.config.baseUrl}/day/${date}?course=${encodeURIComponent(place.code)}`;
+  for (const person of await studentsOfSections(reader, [section as SectionId])) {
+    const reading = await readingOf(reader, person);
+    const [was, now] = [before, after].map((state) => state && momentFor(moment(state), reading));
+    const day = (state: typeof before) => state ? dateLabel((moment(state) as { wall: Temporal.PlainDateTime }).wall.toPlainDate(), 'short', reading.locale) : undefined; // prettier-ignore
+    const line =
+      event.type === 'classPlanMoved'
+        ? after && mailTexts.movedClassLine(after.title, day(before), day(after)!, link)
+        : mailTexts.classLine[event.type as keyof typeof mailTexts.classLine](place.code, was ?? '', now ?? '', after?.cancelled ?? '', link); // prettier-ignore
+    if (line) put(told, person, line);
+  }
+} // prettier-ignore
+
+/**
+ * Whom an act is to be told, and what: whoever had been shown what it changed, each by what they see of it themselves, in
+ * their own way of writing dates. Nobody who sees no difference.
+ */
+export async function toldLines(
+  pembit: Pembit,
+  reader: Reader,
+  events: readonly StoredEvent[],
+): Promise<ReadonlyMap<PersonId, readonly string[]>> {
+  const told: Told = new Map();
+  for (const event of events) {
+    if (!TOLD_TYPES.has(event.type)) continue;
+    if (event.payload.entry) await tellOfEntry(pembit, reader, event, told);
+    else if (event.payload.class) await tellOfClass(pembit, reader, event, told);
+  }
+  return told;
+}
