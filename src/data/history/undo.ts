@@ -88,8 +88,10 @@ export async function putBack(change: Change, record: HistoryRecord): Promise<Ob
     if (!row.before) await change.remove(row.table, row.id);
     else {
       const latest = current.get(row) ?? row.after ?? row.before;
+      // What was taken away was told under the next sequence: what comes back has to be newer than that.
+      const by = row.after ? 1 : 2;
       const grown =
-        'sequence' in row.before ? { sequence: Number(latest.sequence) + 1, modified_at: change.nowMs } : {};
+        'sequence' in row.before ? { sequence: Number(latest.sequence) + by, modified_at: change.nowMs } : {};
       const back = { ...row.before, ...grown } as unknown as Rows[Table];
       if (row.after) await change.update(row.table, row.id, back);
       else await change.insert(row.table, [back]);

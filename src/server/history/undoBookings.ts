@@ -9,23 +9,27 @@ import type { HistoryRecord } from '@/data/history/undo';
 import { viewerOf } from '@/data/people/people';
 import { schoolSettings } from '@/data/plan/schoolSettings';
 import type { Rows } from '@/data/rows';
+import type { Booking, Sheet, Slot } from '@/core/signup/sheet';
+import type { Change } from '@/data/history/change';
 import { sheetOfSlot } from '@/data/signup/sheets';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
+import { grown, writeOfBooking } from '../signup/bookingLetters';
 
-type Booking = Rows['bookings'];
+type BookingRow = Rows['bookings'];
 /** Where a booking is, and where undoing would put it; undefined: nowhere. */
-type Step = Readonly<{ person: PersonId; from?: SlotId; to?: SlotId }>;
+type Step = Readonly<{ id: string; person: PersonId; from?: SlotId; to?: SlotId }>;
 
 /** What undoing an act does to bookings, each once, however often the act wrote it. */
 function stepsOf({ changes }: HistoryRecord): Step[] {
   const steps = new Map<string, Step>();
   for (const { table, id, before, after } of changes) {
     if (table !== 'bookings') continue;
-    const [was, is] = [before, after] as [unknown, unknown] as [Booking | null, Booking | null];
+    const [was, is] = [before, after] as [unknown, unknown] as [BookingRow | null, BookingRow | null];
     const known = steps.get(id);
     const to = known ? known.to : (was?.slot_id as SlotId | undefined);
     steps.set(id, {
+      id,
       person: (is ?? was)!.person_id as PersonId,
       from: is?.slot_id as SlotId | undefined,
       to,
@@ -77,4 +81,42 @@ export async function refusalOfBookings(
     if (!decision.ok) return refused(decision.reason);
   }
   return undefined;
+}
+
+/** A time as whoever has it reads of it in a letter. */
+type Held = Readonly<{ sheet: Sheet; slot: Slot; booking: Booking }>;
+
+async function heldAt(reader: Reader, slotId: SlotId | undefined, id: string): Promise<Held | undefined> {
+  const sheet = slotId && (await sheetOfSlot(reader, slotId));
+  const slot = sheet?.slots.find((each) => each.id === slotId);
+  const booking = slot?.bookings.find((each) => each.id === id);
+  return sheet && slot && booking ? { sheet, slot, booking } : undefined;
+}
+
+/** The bookings that undoing an act will change, as they stand; what is returned writes to their owners afterwards. */
+export async function lettersOfBookings(
+  pembit: Pembit,
+  change: Change,
+  actor: SignedIn,
+  record: HistoryRecord,
+): Promise<() => Promise<void>> {
+  const steps = stepsOf(record);
+  const before = new Map<string, Held | undefined>();
+  for (const { id, from } of steps) before.set(id, await heldAt(change, from, id));
+  return async () => {
+    for (const { id, to } of steps) {
+      const [was, now] = [before.get(id), await heldAt(change, to, id)];
+      if (now)
+        await writeOfBooking(pembit, change, actor, {
+          ...now,
+          ...(was ? { kind: 'changed', was: was.slot.interval } : { kind: 'taken' }),
+        });
+      else if (was)
+        await writeOfBooking(pembit, change, actor, {
+          ...was,
+          kind: 'cancelled',
+          booking: grown(was.booking, pembit.now()),
+        });
+    }
+  };
 }

@@ -20,7 +20,7 @@ import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
 import { perform } from './perform';
 import { tellOfThings, thingsOf } from './undoneThings';
-import { refusalOfBookings } from './undoBookings';
+import { lettersOfBookings, refusalOfBookings } from './undoBookings';
 
 /**
  * Takes an act back: whoever may do the reverse of it now, by the same rules as if they did it by itself. What it would put
@@ -103,6 +103,7 @@ async function putActBack(
   if (wrong) return wrong;
   const before = await leaders(change, record);
   const things = await thingsOf(change, record);
+  const writeLetters = await lettersOfBookings(pembit, change, actor, record);
   const obstacle =
     refusalOf(await putBack(change, record)) ?? leftWithout(before, await leaders(change, record));
   if (obstacle) return obstacle;
@@ -113,6 +114,7 @@ async function putActBack(
   );
   await noteUsesOf(change, slots);
   for (const { table, id } of record.changes) if (table === 'terms') await readAnew(change, id as TermId);
+  await writeLetters();
   await markUndone(change, record.id);
   await takeBackLetters(change, record.id);
   change.actAs(undoOf(record.act));

@@ -1,7 +1,7 @@
 import ICAL from 'ical.js';
 import { Temporal } from 'temporal-polyfill';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
-import { valueOf } from '../../../tests/support/outcomes';
+import { historyOf, valueOf } from '../../../tests/support/outcomes';
 import type { School } from '../../../tests/support/school';
 import { newSchool } from '../../../tests/support/school';
 import { complaintsAboutMessage } from '../../../tests/support/strictIcs';
@@ -9,9 +9,10 @@ import type { Sheet } from '@/core/signup/sheet';
 import { retimeInput, sheetFactsInput, sheetInput, slotInput } from '@/core/signup/sheetInput';
 import { select } from '@/data/database';
 import { sheetById } from '@/data/signup/sheets';
+import { undoChange } from '../history/undoChange';
 import { signedInBy } from '../session/session';
 import { bookFor, takeTime } from './takeTime';
-import { cancelDays } from './cancelTimes';
+import { cancelDays, cancelTime } from './cancelTimes';
 import { changeSheet, previewRetime, retime } from './changeSheet';
 import { addSlot, changeSlot } from './changeSlots';
 import { passOnOffers } from './freedSeat';
@@ -87,6 +88,50 @@ test('iTIP: one UID from taking over moving to giving back, SEQUENCE grows, and 
   expect(events.map((e) => e.status)).toEqual(['CONFIRMED', 'CONFIRMED', 'CANCELLED']);
   expect(events[0]).toMatchObject({ organizer: 'mailto:pembit@localhost', attendee: `mailto:${school.students[0]!.person.email}`, rsvp: 'FALSE' }); // prettier-ignore
   expect((await letters(0, since))[0]!.body).toMatch(/give the time back until .*\/s\//s);
+});
+
+describe('undoing writes to the student’s calendar, each time with a higher SEQUENCE than before', () => {
+  const since = async () => (await letters(0)).length;
+  const said = async (from: number) =>
+    (await messages(0, from)).map((text) => `${/METHOD:(\w+)/.exec(text)![1]} ${event(text).sequence} ${event(text).start.slice(11, 16)}`); // prettier-ignore
+  const grows = async (from: number) => {
+    const sequences = (await messages(0, from)).map((text) => event(text).sequence);
+    expect(sequences).toEqual([...new Set(sequences)].sort((a, b) => a - b));
+  };
+  test('a cancelled time, and its coming back', async () => {
+    const sheet = await offer();
+    const from = await since();
+    await take(sheet, 0, 0);
+    const cancelled = await cancelTime(school.pembit, school.instructor, sheet.slots[0]!.id);
+    valueOf(await undoChange(school.pembit, school.instructor, historyOf(cancelled)));
+    expect((await said(from)).map((line) => line.split(' ')[0])).toEqual(['REQUEST', 'CANCEL', 'REQUEST']);
+    await grows(from);
+  });
+  test('all times of a day', async () => {
+    const sheet = await offer();
+    const from = await since();
+    await take(sheet, 0, 0);
+    const date = sheet.slots[0]!.interval.start.toZonedDateTimeISO('America/Halifax').toPlainDate();
+    const off = await cancelDays(school.pembit, school.instructor, sheet.id, { from: date, to: date, message: 'Ill' }); // prettier-ignore
+    valueOf(await undoChange(school.pembit, school.instructor, historyOf(off)));
+    expect((await said(from)).map((line) => line.split(' ')[0])).toEqual(['REQUEST', 'CANCEL', 'REQUEST']);
+    await grows(from);
+  });
+  test('a time given back, taken, or exchanged', async () => {
+    const sheet = await offer();
+    const [student] = school.students;
+    const from = await since();
+    const taken = await takeTime(school.pembit, student!, sheet.slots[0]!.id, {});
+    const booking = valueOf(taken).booking.id;
+    const given = await giveBack(school.pembit, student!, booking);
+    valueOf(await undoChange(school.pembit, student!, historyOf(given)));
+    const moved = await moveBooking(school.pembit, student!, booking, sheet.slots[2]!.id);
+    valueOf(await undoChange(school.pembit, student!, historyOf(moved)));
+    expect((await said(from)).map((line) => line.replace(/ \d+ /, ' '))).toEqual([
+      'REQUEST 12:00', 'CANCEL 12:00', 'REQUEST 12:00', 'REQUEST 13:00', 'REQUEST 12:00',
+    ]); // prettier-ignore
+    await grows(from);
+  });
 });
 
 test('exchanging never loses the old time before the new one is sure', async () => {
