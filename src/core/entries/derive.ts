@@ -3,7 +3,7 @@ import { requireZone } from '../time/zoneData';
 import { withClassDates } from './classDates';
 import type { Entry } from './entry';
 import type { EntryFacts, SharedFacts, Stamps } from './facts';
-import { withInstants } from './visibility';
+import { hiddenAfterOf, withInstants } from './visibility';
 
 /**
  * An entry as it follows from its facts and its courses: dates that follow a class where the classes are, instants by the
@@ -19,8 +19,14 @@ export function derived(
   return { ...withInstants(datedIn(facts, courses), requireZone(facts.tzid)), ...stamps };
 }
 
-const datedIn = (facts: SharedFacts, courses: readonly Course[]): SharedFacts =>
-  facts.kind === 'assignment' ? withClassDates(facts, courses) : facts;
+function datedIn(facts: SharedFacts, courses: readonly Course[]): SharedFacts {
+  if (facts.kind !== 'assignment') return facts;
+  const zone = requireZone(facts.tzid);
+  const extensions = facts.extensions.map((e) =>
+    e.hiddenAfter ? { ...e, hiddenAfter: hiddenAfterOf(e.hiddenAfter.wall, zone) } : e,
+  );
+  return { ...withClassDates(facts, courses), extensions };
+}
 
 /** Whether what follows from the facts hangs on the classes of the courses. */
 export const followsClasses = (facts: EntryFacts): boolean =>

@@ -153,7 +153,15 @@ const assignmentInput = z
       .max(100_000)
       .optional(),
     extensions: z
-      .array(z.object({ person: personId, due: dayOrWall }))
+      .array(
+        z.object({
+          person: personId,
+          due: dayOrWall,
+          /** Absent: as many days later as the due time. */
+          closes: dayOrWall.optional(),
+          hiddenAfter: plainDateTime.optional(),
+        }),
+      )
       .max(500)
       .default([])
       .refine(

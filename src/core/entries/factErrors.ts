@@ -64,7 +64,12 @@ export function sentFrom(facts: EntryFacts): EntryInputJson {
         latePolicy: facts.latePolicy,
         points: facts.points,
         effortMinutes: facts.effortMinutes,
-        extensions: facts.extensions.map(({ person, due }) => ({ person, due: momentText(due) })),
+        extensions: facts.extensions.map((e) => ({
+          person: e.person,
+          due: momentText(e.due),
+          closes: text(e.closes),
+          hiddenAfter: text(e.hiddenAfter?.wall),
+        })),
       };
     case 'announcement':
       return { ...shared, kind: 'announcement', on: momentText(facts.on) };
@@ -76,7 +81,12 @@ export function sentFrom(facts: EntryFacts): EntryInputJson {
 /** An entry's dates against each other, in each of its sections. */
 function dateErrors(entry: Entry): FieldError[] {
   if (entry.kind === 'assignment')
-    return [entry, ...(entry.sectionDates ?? [])].flatMap((dates) => datesOutOfOrder(dates));
+    return [
+      ...[entry, ...(entry.sectionDates ?? [])].flatMap((dates) => datesOutOfOrder(dates)),
+      ...entry.extensions.flatMap(({ due, closes }, i) =>
+        datesOutOfOrder({ due, closes }).map(({ message }) => ({ field: `extensions.${i}.closes`, message })),
+      ),
+    ];
   if (entry.kind !== 'event') return [];
   const { start, end } = entry.when;
   if (end && momentText(end) <= momentText(start)) return [{ field: 'end', message: say.endsFirst }];

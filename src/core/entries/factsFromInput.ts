@@ -13,6 +13,7 @@ import { DATE_FIELDS, classDates } from './classDates';
 import type { AssignmentEntry, Entry, EventEntry, SectionDates, SharedEntry, When } from './entry';
 import type { EntryInput } from './entryInput';
 import type { EntryFacts } from './facts';
+import { hiddenAfterOf } from './visibility';
 import type { PlainVisibility } from './visibility';
 
 export type Identity = Readonly<{
@@ -219,7 +220,15 @@ export function factsFromInput(
         points: input.points,
         effortMinutes: input.effortMinutes,
         ...(input.atClass ? { atClass: refsFrom(input.atClass, before) } : {}),
-        extensions: input.extensions.map((e) => ({ person: e.person, name: '', due: momentIn(zone, e.due) })),
+        extensions: input.extensions.map((e) => ({
+          person: e.person,
+          name: '',
+          due: momentIn(zone, e.due),
+          ...(e.closes ? { closes: momentIn(zone, e.closes) } : {}),
+          ...(e.hiddenAfter
+            ? { hiddenAfter: hiddenAfterOf({ wall: e.hiddenAfter, tzid: zone.tzid }, zone) }
+            : {}),
+        })),
       };
     }
     case 'announcement':

@@ -62,7 +62,14 @@ export function mapMoments(entry: EntryFacts, own: MomentChange, along: MomentCh
         opens: entry.opens && moment(along, entry.opens),
         due: moment(own, entry.due),
         closes: entry.closes && moment(along, entry.closes),
-        extensions: entry.extensions.map((e) => ({ ...e, due: moment(along, e.due) })),
+        extensions: entry.extensions.map((e) => ({
+          ...e,
+          due: moment(along, e.due),
+          ...(e.closes ? { closes: moment(along, e.closes) } : {}),
+          ...(e.hiddenAfter
+            ? { hiddenAfter: { ...e.hiddenAfter, wall: along.wall(e.hiddenAfter.wall) } }
+            : {}),
+        })),
       };
     case 'announcement':
       return { ...entry, ...shared, on: own.day(entry.on) };

@@ -2,6 +2,7 @@ import type { Temporal } from 'temporal-polyfill';
 import { audienceSeenBy } from './audience';
 import type { SectionId } from '../ids';
 import type { AssignmentEntry, CourseAudience, Entry, NoteEntry, SharedEntry } from './entry';
+import { extendedDates } from './extendedDates';
 import type { Viewer } from './viewer';
 import { getsMeetingLinks } from './viewer';
 import type { Release } from './visibility';
@@ -44,7 +45,7 @@ export function seenBy(viewer: Viewer, entry: Entry, now: Temporal.Instant): See
       : undefined;
   const seen = audienceSeenBy(viewer, entry.audience);
   if (!seen) return undefined;
-  const release = releaseAt(entry, now);
+  const release = releaseAt(seen.asStaff ? entry : datedFor(viewer, entry), now);
   const marks = { release, asStaff: seen.asStaff, whole: seen.parts.length === entry.audience.length };
   if (seen.asStaff) return { ...asStaff(entry), ...marks, audience: seen.parts };
   if (release !== 'shown') return undefined;
@@ -61,6 +62,13 @@ const comingOf = (entry: SharedEntry) =>
     : {};
 
 const asStaff = (entry: SharedEntry) => ({ ...entry, ...comingOf(entry) });
+
+/** An entry with what one student was given, as far as that says until when it is seen. */
+function datedFor(viewer: Viewer, entry: SharedEntry): SharedEntry {
+  if (entry.kind !== 'assignment' || viewer.kind !== 'person' || entry.extensions.length === 0) return entry;
+  const extension = entry.extensions.find(({ person }) => person === viewer.id);
+  return extension ? { ...entry, ...extendedDates(entry, extension) } : entry;
+}
 
 /** The dates of the viewer's own section, or of those that an outlet holds. */
 function datesSeenBy(viewer: Viewer, entry: AssignmentEntry): AssignmentEntry {
@@ -100,7 +108,7 @@ function asReader(
       return {
         ...datesSeenBy(viewer, entry),
         extensions: [],
-        ...(extension ? { due: extension.due, extended: true } : {}),
+        ...(extension ? { ...extendedDates(entry, extension), extended: true } : {}),
       };
     }
     case 'announcement':

@@ -65,7 +65,11 @@ export type Happened = Readonly<{ type: EventType; fields: readonly ChangedField
 
 const extensionsText = (entry: Entry): string =>
   entry.kind === 'assignment'
-    ? json(entry.extensions.map(({ person, due }) => [person, at(due)]).sort())
+    ? json(
+        entry.extensions
+          .map(({ person, due, closes, hiddenAfter }) => [person, at(due), at(closes), at(hiddenAfter?.wall)])
+          .sort(),
+      )
     : '';
 
 /** Whether anybody's own dates differ. */

@@ -8,7 +8,7 @@ export type Rule = Readonly<{ roles: readonly Role[]; own?: true; office?: true 
 
 /** An archived course is not planned any more: of what concerns it these alone are done. */
 const IN_ARCHIVE: ReadonlySet<string> = new Set([
-  'archiveCourse', 'deleteCourse', 'extendDue', 'hideMaterial', 'deleteMaterial', 'changeStaff', 'handOver', 'moveStudent',
+  'archiveCourse', 'deleteCourse', 'extendDue', 'arrange', 'hideMaterial', 'deleteMaterial', 'changeStaff', 'handOver', 'moveStudent',
   'replaceAddress', 'deleteOutlet', 'closeJoining', 'tickDone', 'writeNote', 'changeOwnSettings', 'declinePlace', 'tellChange',
   'giveBack', 'cancelTime', 'cancelDays', 'markCame', 'ownFeed', 'makePersonalFeed',
 ]); // prettier-ignore
@@ -41,7 +41,7 @@ export const ACTS = {
   addCourse: OFFICE, deleteCourse: STAFF, archiveCourse: STAFF, addPerson: OFFICE, changePerson: OFFICE,
   changeAdministrators: OFFICE, deactivatePerson: OFFICE,
   // Who is in a course
-  addStudents: PLAN, importRoster: { roles: ['instructor', 'co'], office: true }, moveStudent: PLAN, writeGroup: PLAN,
+  arrange: PLAN, addStudents: PLAN, importRoster: { roles: ['instructor', 'co'], office: true }, moveStudent: PLAN, writeGroup: PLAN,
   removeGroup: PLAN, openJoining: PLAN, closeJoining: PLAN, joinCourse: STUDENT, acceptPlace: STUDENT, changeStaff: STAFF,
   handOver: STAFF,
   // Office hours

@@ -1,4 +1,5 @@
 import type { Temporal } from 'temporal-polyfill';
+import { extendedBoundaries } from '../entries/extendedDates';
 import { boundariesOf } from '../entries/visibility';
 import type { Plan } from './plan';
 
@@ -13,7 +14,10 @@ export function nextBoundary({ entries, materials, sheets }: Plan, now: Temporal
     const ms = at?.epochMilliseconds ?? Infinity;
     if (ms > nowMs && ms < next) next = ms;
   };
-  for (const entry of entries) if (entry.kind !== 'note') boundariesOf(entry).forEach(consider);
+  for (const entry of entries) {
+    if (entry.kind !== 'note') boundariesOf(entry).forEach(consider);
+    if (entry.kind === 'assignment') extendedBoundaries(entry).forEach(consider);
+  }
   for (const { visibleFrom } of materials) consider(visibleFrom?.at);
   for (const { slots } of sheets)
     for (const { waiting } of slots) for (const { offeredUntil } of waiting) consider(offeredUntil);

@@ -1,18 +1,26 @@
 import { randomUUID } from 'node:crypto';
+import { Temporal } from 'temporal-polyfill';
+import { audienceSeenBy } from '@/core/entries/audience';
 import { sameDates } from '@/core/entries/classDates';
 import { derived, followsClasses } from '@/core/entries/derive';
-import type { Entry, SharedEntry } from '@/core/entries/entry';
+import type { Entry, Extension, SharedEntry } from '@/core/entries/entry';
 import { audienceOf } from '@/core/entries/entry';
-import type { EntryFacts } from '@/core/entries/facts';
+import type { EntryFacts, Stamps } from '@/core/entries/facts';
 import { tombstonesOf } from '@/core/entries/tombstonesOf';
 import { entryHappened, extendsOtherwise } from '@/core/events/entryHappened';
 import type { CourseId, EntryId } from '@/core/ids';
 import type { Course } from '@/core/plan/plan';
+import type { Moment } from '@/core/time/zonedWall';
+import { isDay } from '@/core/time/zonedWall';
+import { toInstant } from '@/core/time/zone';
+import { requireZone } from '@/core/time/zoneData';
 import { select } from '../database';
 import { stateOfEntry } from '../events/events';
 import type { Change } from '../history/change';
 import { grown, momentOf } from '../history/grown';
 import type { StampScope } from '../history/stamps';
+import { arrangementsFor } from '../people/arrangements';
+import { viewerOf } from '../people/people';
 import { loadFrame } from '../plan/loadPlan';
 import type { Rows } from '../rows';
 import { entriesOf } from './entries';
@@ -36,9 +44,35 @@ async function coursesFor(
   return (await loadFrame(change, ids)).courses;
 }
 
+/** Facts with the dates that follow from what was arranged for all work of a course; what somebody was given singly goes before. */
+async function withArranged(change: Change, facts: EntryFacts): Promise<EntryFacts> {
+  if (facts.kind !== 'assignment') return facts;
+  const own = facts.extensions.filter(({ arranged }) => !arranged);
+  const arranged = await arrangementsFor(change, facts.audience.map((part) => part.course)); // prettier-ignore
+  if (arranged.size === 0) return own.length === facts.extensions.length ? facts : { ...facts, extensions: own };
+  const given = new Set(own.map(({ person }) => person));
+  const more: Extension[] = [];
+  for (const [person, days] of arranged) {
+    if (given.has(person)) continue;
+    const seen = audienceSeenBy(await viewerOf(change, person, momentOf(change)), facts.audience);
+    if (seen && !seen.asStaff) more.push({ person, name: '', due: laterBy(facts.due, days), arranged: true });
+  }
+  return { ...facts, extensions: [...own, ...more] };
+} // prettier-ignore
+
+const laterBy = (moment: Moment, days: number): Moment =>
+  isDay(moment) ? moment.add({ days }) : { ...moment, wall: moment.wall.add({ days }) };
+
+/** Facts with all that hangs on what is arranged and on classes, derived. */
+async function settled(change: Change, given: EntryFacts, stamps: Stamps, known?: readonly Course[]): Promise<Entry> {
+  const courses = await coursesFor(change, given, known);
+  const dated = derived(given, courses, stamps);
+  return derived(await withArranged(change, dated), courses, stamps);
+} // prettier-ignore
+
 /** An entry as it would be saved. */
 export const asSaved = async (change: Change, facts: EntryFacts, before?: Entry): Promise<Entry> =>
-  derived(facts, await coursesFor(change, facts), before ?? grown(change));
+  settled(change, facts, before ?? grown(change));
 
 const scopesOf = (entry: Entry): StampScope[] =>
   entry.kind === 'note'
@@ -60,10 +94,7 @@ export async function addEntries(
   const entries: Entry[] = [];
   for (const facts of given)
     entries.push(
-      derived(facts, await coursesFor(change, facts, courses), {
-        ...grown(change),
-        sequence: sequences?.get(facts.id) ?? 0,
-      }),
+      await settled(change, facts, { ...grown(change), sequence: sequences?.get(facts.id) ?? 0 }, courses),
     );
   await change.insert('entries', entries.map(fromEntry));
   const shared = entries.filter((entry): entry is SharedEntry => entry.kind !== 'note');
@@ -86,7 +117,7 @@ export async function addEntries(
 
 /** Writes an entry over what was there; what hangs on it is replaced only where it differs. */
 export async function changeEntryRows(change: Change, before: Entry, facts: EntryFacts): Promise<Entry> {
-  const after = derived(facts, await coursesFor(change, facts), grown(change, before));
+  const after = await settled(change, facts, grown(change, before));
   await change.update('entries', after.id, fromEntry(after));
   if (before.kind !== 'note' && after.kind !== 'note') {
     await replaceParts(change, 'entry_audiences', audienceRows, before, after);
@@ -161,4 +192,20 @@ export async function followClasses(change: Change, courses: readonly CourseId[]
     const dated = await asSaved(change, entry, entry);
     if (dated.kind === 'assignment' && !sameDates(entry, dated)) await changeEntryRows(change, entry, entry);
   }
+}
+
+/** After something was arranged: work of a course that is due from now on gets its dates by it. */
+export async function followArrangements(change: Change, course: CourseId): Promise<number> {
+  let changed = 0;
+  for (const entry of await entriesOf(change, [course])) {
+    if (entry.kind !== 'assignment') continue;
+    const zone = requireZone(entry.tzid);
+    const ends = isDay(entry.due) ? entry.due.add({ days: 1 }).toPlainDateTime() : entry.due.wall;
+    const over = Temporal.Instant.compare(toInstant(zone, ends), momentOf(change)) <= 0;
+    const after = over ? entry : await asSaved(change, entry, entry);
+    if (!extendsOtherwise(entry, after)) continue;
+    await changeEntryRows(change, entry, entry);
+    changed++;
+  }
+  return changed;
 }

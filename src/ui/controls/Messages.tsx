@@ -51,7 +51,7 @@ export function Messages({ staff = false, children }: { staff?: boolean; childre
       setOpen(true);
       if (!tellOf || !staff) return;
       const answered = (words: string) => {
-        setMessage({ number: ++said.current, text: words, history: undefined, acts: [] });
+        setMessage({ number: ++said.current, text: words, history, acts: [] });
         setOpen(true);
       };
       void offerToTell(tellOf, answered).then((offer) => {

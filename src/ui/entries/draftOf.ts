@@ -7,7 +7,7 @@ import { choiceOf } from '@/core/series/rule';
 import { timeLabel } from '@/core/time/dateLabels';
 import type { Term } from '@/core/time/term';
 import type { Moment } from '@/core/time/zonedWall';
-import { dayOf, isDay } from '@/core/time/zonedWall';
+import { dayOf, isDay, momentText } from '@/core/time/zonedWall';
 import { draftLinks } from './draftLinks';
 import type { ClassChoice, EntryDraft, RepeatDraft } from './entryDraft';
 import { NO_REPEAT, emptyDraft } from './entryDraft';
@@ -83,7 +83,16 @@ export function draftOf(entry: SeenEntry, term: Term | undefined): EntryDraft {
         latePolicy: entry.latePolicy,
         points: numberText(entry.points),
         effortHours: numberText(entry.effortMinutes && entry.effortMinutes / 60),
-        extensions: entry.extensions.map((e) => ({ person: e.person, day: day(e.due), time: clock(e.due) })),
+        // What was arranged for all work of the course follows by itself.
+        extensions: entry.extensions
+          .filter(({ arranged }) => !arranged)
+          .map((e) => ({
+            person: e.person,
+            day: day(e.due),
+            time: clock(e.due),
+            ...(e.closes ? { closes: momentText(e.closes) } : {}),
+            ...(e.hiddenAfter ? { hiddenAfter: momentText(e.hiddenAfter.wall) } : {}),
+          })),
       };
     case 'event': {
       const { end } = entry.when;

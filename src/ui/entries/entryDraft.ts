@@ -52,7 +52,14 @@ export type EntryDraft = Readonly<{
   latePolicy: string;
   points: string;
   effortHours: string;
-  extensions: readonly Readonly<{ person: string; day: string; time: string }>[];
+  /** `closes`, `hiddenAfter`: as they were given by a script; the form leaves them as they are. */
+  extensions: readonly Readonly<{
+    person: string;
+    day: string;
+    time: string;
+    closes?: string;
+    hiddenAfter?: string;
+  }>[];
   /** Formatted text as HTML. */
   description: string;
   links: readonly DraftLink[];

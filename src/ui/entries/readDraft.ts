@@ -173,6 +173,8 @@ function assignmentOf(draft: EntryDraft, read: Reader) {
     .map((e, i) => ({
       person: e.person,
       due: read.moment(`extensions.${i}.day`, e.day || draft.day, `extensions.${i}.time`, e.time),
+      ...(e.closes ? { closes: e.closes } : {}),
+      ...(e.hiddenAfter ? { hiddenAfter: e.hiddenAfter } : {}),
     }));
   if (!day && !atClass.due) return undefined;
   return {

@@ -10,6 +10,7 @@ import { requireZone } from '@/core/time/zoneData';
 import { mayChangeStaff } from '@/server/frame/courseStaff';
 import { groupMembersOf } from '@/server/people/groups';
 import { joiningAddress } from '@/server/people/joining';
+import { arrangedIn } from '@/server/people/arrange';
 import { rosterOf } from '@/server/people/roster';
 import { planSeenBy, wholePlanOf } from '@/server/plan/planSeenBy';
 import { todayIn } from '@/server/plan/todayIn';
@@ -25,6 +26,7 @@ import { hitLines } from '@/ui/school/hitLines';
 import { HitsSection } from '@/ui/school/HitsSection';
 import { JoiningSection } from '@/ui/school/JoiningSection';
 import { RemovableList } from '@/ui/school/RemovableList';
+import { ArrangementsSection } from '@/ui/school/ArrangementsSection';
 import { RosterSection } from '@/ui/school/RosterSection';
 import styles from '@/ui/school/School.module.css';
 import { SectionCard } from '@/ui/school/SectionCard';
@@ -58,6 +60,7 @@ export default async function CoursePage({
   const course = own.find((c) => c.term === asked) ?? own.find((c) => c.term === present?.id) ?? own[0];
   const term = plan.terms.find((t) => t.id === course?.term);
   if (!course || !term) notFound();
+  const arranged = await arrangedIn(pembit, actor, course.id);
   const [members, inGroup, address, whole] = await Promise.all([
     rosterOf(pembit, course.id),
     groupMembersOf(pembit, course.id),
@@ -121,6 +124,7 @@ export default async function CoursePage({
           <HitsSection course={course.id} hits={hits} />
           {drift ? <DriftSection course={course.id} drift={drift} /> : null}
           <RosterSection course={course.id} members={members} sections={sectionNames} />
+          <ArrangementsSection course={course.id} arranged={arranged} members={members} />
           <GroupsSection
             course={course.id}
             groups={course.groups.map(({ id, name }) => ({ id, name, people: inGroup.get(id) ?? [] }))}
