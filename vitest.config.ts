@@ -17,6 +17,9 @@ export default defineConfig({
           isolate: false,
           include: ['src/**/*.test.ts', 'tests/reference/**/*.test.ts', 'tests/properties/**/*.test.ts'],
           testTimeout: 30_000,
+          hookTimeout: 60_000,
+          // In another order each time, so that no test leans on another; the seed is printed, and `--sequence.seed` repeats it.
+          sequence: { shuffle: { files: true, tests: true } },
         },
       },
       {

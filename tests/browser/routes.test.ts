@@ -390,6 +390,20 @@ const CHECKS: Readonly<Record<string, () => readonly Check[]>> = {
   '/api/entries/[id]/history': () => [
     { method: 'GET', path: `/api/entries/${hlEntry}/history`, expected: signedInOnly(404) },
   ],
+  '/api/entries/[id]/trust': () => [
+    { method: 'GET', path: `/api/entries/${NOT_THERE}/trust`, expected: signedInOnly(404) },
+  ],
+  '/api/meetings/[id]/trust': () => [
+    { method: 'GET', path: `/api/meetings/${NOT_THERE}/trust`, expected: signedInOnly(404) },
+  ],
+  '/api/courses/[id]/arrangements': () => [
+    {
+      method: 'PUT',
+      path: `/api/courses/${hlCourse}/arrangements`,
+      body: { person: NOT_THERE, days: 2 },
+      expected: signedInOnly(404),
+    },
+  ],
   '/api/entries/[id]/line': () => [
     {
       method: 'PUT',
@@ -456,6 +470,7 @@ const CHECKS: Readonly<Record<string, () => readonly Check[]>> = {
   ],
   '/api/history/[id]/tell': () => [
     { method: 'POST', path: `/api/history/${NOT_THERE}/tell`, expected: signedInOnly(404) },
+    { method: 'DELETE', path: `/api/history/${NOT_THERE}/tell`, expected: signedInOnly(404) },
   ],
   '/api/entries/[id]/shift': () => [
     {

@@ -44,6 +44,11 @@ test('a due date that moved is told from when to when, marked in the views, and 
   await ivo.open(`${url}/next`);
   await ivo.sees(/things? changed since you looked/);
   await ivo.sees('Half-breadth plan: Thu 15 Oct, 17:00 → Fri 16 Oct, 17:00');
+  await ivo.click('link', 'Half-breadth plan');
+  await ivo.sees('How this came about');
+  await ivo.sees('Moved from Thu 15 Oct, 17:00 to Fri 16 Oct, 17:00');
+  await ivo.sees(/by Maren Toft, Tue 13 Oct/);
+  await ivo.open(`${url}/next`);
   await ivo.sees(/Half-breadth plan moved/);
   await ivo.open(`${url}/term`);
   await ivo.find('button', /Half-breadth plan, moved/);
@@ -90,6 +95,13 @@ test('a note hangs on the work it is about, and times are written with twelve ho
   await ivo.sees('Saved');
   await ivo.open(`${url}/next`);
   await ivo.sees(/by 5:00.pm/);
+  await ivo.open(`${url}/term`);
+  await ivo.sees(/10:00.am/);
+  await ivo.doesNotSee('14:00');
+  await ivo.open(`${url}/week`);
+  await ivo.sees(/10:00.am/);
+  await ivo.doesNotSee('14:00');
+  await ivo.open(`${url}/next`);
   await ivo.doesNotSee('The loft');
   await ivo.open(`${url}/account`);
   await ivo.choose('How times are written', '24 hours (17:00)');

@@ -17,7 +17,8 @@ import { occurrencesOf } from '@/core/plan/occurrences';
 import { seenPlan } from '@/core/plan/seenPlan';
 import { writeCalendar } from '@/core/icalendar/writeCalendar';
 import { requireZone } from '@/core/time/zoneData';
-import { zonedWall } from '@/core/time/zonedWall';
+import { toInstant } from '@/core/time/zone';
+import { isDay, zonedWall } from '@/core/time/zonedWall';
 import { NOW, PEOPLE, SECTIONS, mark, outlet, person, plan } from '../support/arbitraryPlan';
 import { complaintsAbout } from '../support/strictIcs';
 
@@ -26,10 +27,21 @@ const isReleased = (entry: SharedEntry): boolean =>
     ('at' in entry.visibility && entry.visibility.at.epochMilliseconds <= NOW.epochMilliseconds)) &&
   (!entry.hiddenAfter || entry.hiddenAfter.at.epochMilliseconds > NOW.epochMilliseconds);
 
+/** The same for one viewer: a student whose own due time is to come sees the work until then, whatever hides it for others. */
+function isReleasedFor(viewer: Viewer, entry: SharedEntry): boolean {
+  if (isReleased(entry) || entry.kind !== 'assignment' || viewer.kind !== 'person') return isReleased(entry);
+  const own = entry.extensions.find(({ person: id }) => id === viewer.id);
+  const isStaff = entry.audience.some(({ course }) => viewer.staffOf.has(course));
+  if (!own || isStaff || !isReleased({ ...entry, hiddenAfter: undefined })) return false;
+  // In these plans an extended date is the common one: what is hidden before it is due is hidden once it is.
+  const ends = isDay(own.due) ? own.due.toPlainDateTime('23:59') : own.due.wall;
+  return toInstant(requireZone(entry.tzid), ends).epochMilliseconds > NOW.epochMilliseconds;
+}
+
 /** The rule once more, plainly and apart from the core: who may know of an entry. */
 function mayKnow(entry: Entry, viewer: Viewer): boolean {
   if (entry.kind === 'note') return viewer.kind === 'person' && viewer.id === entry.author;
-  const released = isReleased(entry);
+  const released = isReleasedFor(viewer, entry);
   return entry.audience.some(({ course, sections, groups, people }) => {
     if (viewer.kind === 'person' && viewer.staffOf.has(course)) return true;
     // Staff of one of its courses know it anyway; here the member's part is decided.
@@ -210,7 +222,7 @@ test('a personal feed holds what its owner sees as released, and nothing else', 
       const contents = outletContents(feed, outletViewer(feed, owner), given, NOW);
       const uids = new Set(feedEvents(contents, addresses, requireZone).map((event) => event.uid));
       for (const entry of given.entries) {
-        const released = entry.kind === 'note' || isReleased(entry);
+        const released = entry.kind === 'note' || isReleasedFor(owner, entry);
         expect(uids.has(entry.uid)).toBe(released && mayKnow(entry, owner));
       }
       expect(coursesOf(owner).length).toBe(new Set([...owner.staffOf, ...owner.memberOf.keys()]).size);

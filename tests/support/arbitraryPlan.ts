@@ -101,7 +101,11 @@ const entries: fc.Arbitrary<Entry[]> = fc
           ? {}
           : {
               hiddenAfter: {
-                wall: zonedWall('2026-10-13T09:00', 'America/Halifax'),
+                // NOW is 09:00 in Halifax.
+                wall: {
+                  wall: Temporal.PlainDateTime.from('2026-10-13T09:00').add({ hours: item.hidden }),
+                  tzid: 'America/Halifax',
+                },
                 at: NOW.add({ hours: item.hidden }),
               },
             }),

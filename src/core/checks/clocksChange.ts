@@ -8,7 +8,7 @@ import type { Check } from './check';
 /** A time that the clocks skip, or show twice. */
 export const clocksChange: Check = {
   id: 'clocksChange',
-  find: ({ entries, zoneOf }) =>
+  find: ({ entries, zoneOf, locale }) =>
     entries.flatMap((entry) => {
       const moment = mainMoment(entry);
       const trouble = isDay(moment) ? undefined : wallTrouble(zoneOf(moment.tzid), moment.wall);
@@ -19,11 +19,11 @@ export const clocksChange: Check = {
         {
           check: 'clocksChange',
           about: { entry },
-          why: checkTexts.clocks[trouble](timeLabel(moment.wall)),
+          why: checkTexts.clocks[trouble](timeLabel(moment.wall, locale)),
           remedy: series
             ? { label: checkTexts.chooseTime, act: 'open' as const }
             : {
-                label: checkTexts.atTime(timeLabel(later.wall)),
+                label: checkTexts.atTime(timeLabel(later.wall, locale)),
                 act: 'line' as const,
                 on: momentText(later),
               },

@@ -11,7 +11,7 @@ import { hoursOf, overlaps } from './overlap';
 /** An event during a class of its own course, in a section that it is for. */
 export const duringClass: Check = {
   id: 'duringClass',
-  find: ({ entries, classes, term }) => {
+  find: ({ entries, classes, term, locale }) => {
     const byDay = groupBy(
       classes.filter(({ meeting }) => meeting.cancelled === undefined),
       ({ meeting }) => momentText(meeting.date),
@@ -29,7 +29,7 @@ export const duringClass: Check = {
         return !whole && overlaps(hours, { start: start.wall, end: end.wall });
       });
       if (!hit) return [];
-      const when = rangeLabel(hit.meeting.start, hit.meeting.end);
+      const when = rangeLabel(hit.meeting.start, hit.meeting.end, locale);
       return [
         {
           check: 'duringClass',

@@ -8,7 +8,7 @@ import { OPEN } from './check';
 /** A stretch of hours that runs into another day: 26 hours are mostly two. */
 export const pastMidnight: Check = {
   id: 'pastMidnight',
-  find: ({ entries }) =>
+  find: ({ entries, locale }) =>
     entries.flatMap((entry) => {
       if (entry.kind !== 'event' || entry.when.kind === 'days' || !entry.when.end) return [];
       const { start, end } = entry.when;
@@ -19,7 +19,7 @@ export const pastMidnight: Check = {
       const fits = Temporal.PlainDateTime.compare(same, start.wall) > 0;
       const remedy = fits
         ? {
-            label: checkTexts.sameDay(rangeLabel(start.wall, same)),
+            label: checkTexts.sameDay(rangeLabel(start.wall, same, locale)),
             act: 'place' as const,
             start: momentText(start),
             end: momentText({ ...end, wall: same }),

@@ -11,20 +11,29 @@ import type { Change } from '../history/change';
 import type { Rows } from '../rows';
 import type { Writer } from '../writeQueue';
 
-export const insertTombstones = (change: Change, list: readonly Tombstone[]): Promise<void> =>
-  change.insert(
+/** Leaves tombstones in the courses that are there: a course that goes with its entries has no feed to tell. */
+export async function insertTombstones(change: Change, list: readonly Tombstone[]): Promise<void> {
+  if (list.length === 0) return;
+  const rows = await select<{ id: string }>(change, 'SELECT id FROM courses WHERE id IN (:courses)', {
+    courses: [...new Set(list.map(({ part }) => part.course))],
+  });
+  const there = new Set(rows.map(({ id }) => id));
+  await change.insert(
     'tombstones',
-    list.map(({ uid, part, start, sequence, goneAt, title }) => ({
-      title,
-      id: randomUUID(),
-      uid,
-      ...fromAudience(part),
-      start_local: momentText(start),
-      tzid: isDay(start) ? '' : start.tzid,
-      sequence,
-      gone_at: goneAt.epochMilliseconds,
-    })),
+    list
+      .filter(({ part }) => there.has(part.course))
+      .map(({ uid, part, start, sequence, goneAt, title }) => ({
+        id: randomUUID(),
+        uid,
+        ...fromAudience(part),
+        start_local: momentText(start),
+        tzid: isDay(start) ? '' : start.tzid,
+        sequence,
+        gone_at: goneAt.epochMilliseconds,
+        title,
+      })),
   );
+}
 
 export async function tombstonesIn(reader: Reader, courses: readonly CourseId[]): Promise<Tombstone[]> {
   if (courses.length === 0) return [];

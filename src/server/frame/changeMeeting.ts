@@ -9,6 +9,7 @@ import { closes, concernsCourse } from '@/core/time/closure';
 import { dateLabel, timeLabel } from '@/core/time/dateLabels';
 import type { Meeting } from '@/core/time/meetings';
 import { courseOfSection, meetingById } from '@/data/plan/frameStore';
+import { schoolSettings } from '@/data/plan/schoolSettings';
 import { changeMeetingRow } from '@/data/plan/writeMeetings';
 import { loadFrame } from '@/data/plan/loadPlan';
 import { followClasses } from '@/data/entries/writeEntries';
@@ -50,7 +51,8 @@ export function changeMeeting(
           return refused('badRequest', [
             { field: 'date', message: `There are no classes then: ${closed.name}.` },
           ]);
-        const when = `${dateLabel(date)}, ${timeLabel(start)}`;
+        const { locale } = await schoolSettings(change);
+        const when = `${dateLabel(date, 'short', locale)}, ${timeLabel(start, locale)}`;
         return save({ ...meeting, date, start, end, moved: true }, frameHistoryTexts.movedClass(title, when));
       }
       case 'cancel':

@@ -20,6 +20,7 @@ import { allTerms, loadPlan } from '@/data/plan/loadPlan';
 import { perform } from '../history/perform';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
+import { settingsOf, wantedLocale } from '../students/settings';
 import { refitMeetings } from './refitMeetings';
 
 /** What a closure hits in one course, counted for the administrator, named for the course's staff. */
@@ -65,6 +66,7 @@ export async function previewClosure(
   const closure = await closureFrom(pembit, actor, input, pembit);
   if (!closure.ok) return closure;
   const plan = await loadPlan(pembit, input.course ? [input.course] : await courseIdsOf(pembit, input.term));
+  const locale = wantedLocale(await settingsOf(pembit, actor.person.id), plan.locale);
   return done(
     closureHits(closure.value, plan, requireZone).map(({ course, meetings, due, taken }) => ({
       tag: course.tag,
@@ -78,12 +80,12 @@ export async function previewClosure(
         : [
             ...meetings.map(
               ({ section, meeting }) =>
-                `${entryTexts.classTitle(meeting.ordinal, section.name)}, ${dateLabel(meeting.date)}`,
+                `${entryTexts.classTitle(meeting.ordinal, section.name)}, ${dateLabel(meeting.date, 'short', locale)}`,
             ),
-            ...due.map((entry) => `${entry.title}, ${entryTexts.due(momentLabel(entry.due))}`),
+            ...due.map((entry) => `${entry.title}, ${entryTexts.due(momentLabel(entry.due, locale))}`),
             ...taken.map(
               ({ sheet, slot }) =>
-                `${sheet.title}, ${momentLabel(zonedWallAt(requireZone(sheet.tzid), slot.interval.start))}: ${slot.bookings.map((b) => b.personName).join(', ')}`,
+                `${sheet.title}, ${momentLabel(zonedWallAt(requireZone(sheet.tzid), slot.interval.start), locale)}: ${slot.bookings.map((b) => b.personName).join(', ')}`,
             ),
           ],
     })),

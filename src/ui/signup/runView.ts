@@ -101,7 +101,7 @@ export function runView({ sheet, plan, term, zone, now, roster }: Given): RunVie
       label: weekAndDate(term, date, plan.locale),
       today: date.equals(today),
       past: Temporal.PlainDate.compare(date, today) < 0,
-      slots: slots.map((slot) => runSlot(slot, sheet, zone, now)),
+      slots: slots.map((slot) => runSlot(slot, sheet, zone, { now, locale: plan.locale })),
     })),
     neverCame: roster.filter(({ id }) => !served.has(id)).map(({ name }) => name),
     roster,
@@ -116,12 +116,17 @@ export function runView({ sheet, plan, term, zone, now, roster }: Given): RunVie
   };
 }
 
-function runSlot(slot: SeenSlot, sheet: SeenSheet, zone: Zone, now: Temporal.Instant): RunSlot {
+function runSlot(
+  slot: SeenSlot,
+  sheet: SeenSheet,
+  zone: Zone,
+  { now, locale }: Readonly<{ now: Temporal.Instant; locale: string }>,
+): RunSlot {
   const [start, end] = [toWall(zone, slot.interval.start), toWall(zone, slot.interval.end)];
   const begun = Temporal.Instant.compare(slot.interval.start, now) <= 0;
   return {
     id: slot.id,
-    clock: rangeLabel(start, end),
+    clock: rangeLabel(start, end, locale),
     start: timeLabel(start),
     end: timeLabel(end),
     seats: slot.seats,

@@ -29,8 +29,8 @@ export type SheetCard = Readonly<{
   days: readonly Readonly<{ label: string; boxes: readonly boolean[]; words: string }>[];
 }>;
 
-const clock = (slot: SeenSlot, zone: Zone) =>
-  rangeLabel(toWall(zone, slot.interval.start), toWall(zone, slot.interval.end));
+const clock = (slot: SeenSlot, zone: Zone, locale: string) =>
+  rangeLabel(toWall(zone, slot.interval.start), toWall(zone, slot.interval.end), locale);
 const isComing = (slot: SeenSlot, now: Temporal.Instant) =>
   Temporal.Instant.compare(slot.interval.end, now) > 0;
 
@@ -55,7 +55,7 @@ export function officeHours(
             at: slot.interval.start.epochMilliseconds,
             key: booking.id,
             day: label(toWall(zone, slot.interval.start).toPlainDate()),
-            time: clock(slot, zone),
+            time: clock(slot, zone, plan.locale),
             name: booking.personName,
             note: booking.note,
             tag: course?.tag ?? '',
@@ -83,7 +83,7 @@ export function officeHours(
       days: slotsByDay(coming, zone).map(({ date, slots }) => ({
         label: label(date),
         boxes: slots.map((slot) => slot.taken >= slot.seats),
-        words: slots.map((slot) => clock(slot, zone)).join(', '),
+        words: slots.map((slot) => clock(slot, zone, plan.locale)).join(', '),
       })),
     };
   });

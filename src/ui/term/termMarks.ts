@@ -76,12 +76,14 @@ export function planItemOf(o: Occurrence, mayMove: MayMove, title = o.title): Pl
   };
 }
 export type MayMove = (entry: string) => boolean;
+/** How marks are worded: who may move what, and how dates and times are written. */
+export type Marking = Readonly<{ mayMove: MayMove; locale: string }>;
 
 /** An occurrence as a mark. */
-export function itemOf(o: Occurrence, courseTags: readonly Tag[], mayMove: MayMove): GridItem {
+export function itemOf(o: Occurrence, courseTags: readonly Tag[], { mayMove, locale }: Marking): GridItem {
   // What others plan is told apart from the courses by having no tag of theirs.
   const tags = o.kind === 'outside' ? [] : courseTags;
-  const clock = isDay(o.start) ? undefined : timeLabel(o.start.wall);
+  const clock = isDay(o.start) ? undefined : timeLabel(o.start.wall, locale);
   const title =
     o.kind === 'set'
       ? entryTexts.setTitle(o.title)
@@ -134,10 +136,10 @@ function intoMarks(marks: Occurrence[][], o: Occurrence): Occurrence[][] {
   return marks;
 }
 
-function standingFor(others: readonly Occurrence[], item: GridItem): GridItem {
+function standingFor(others: readonly Occurrence[], item: GridItem, { locale }: Marking): GridItem {
   if (others.length === 0) return item;
   const classes = others.flatMap((o) => (o.kind === 'class' ? [o] : []));
-  const times = classes.map((o) => (isDay(o.start) ? '' : timeLabel(o.start.wall)));
+  const times = classes.map((o) => (isDay(o.start) ? '' : timeLabel(o.start.wall, locale)));
   return {
     ...item,
     others: classes.map((o) => o.meeting),
@@ -150,13 +152,13 @@ function standingFor(others: readonly Occurrence[], item: GridItem): GridItem {
 export const cellMarks = (
   here: readonly Occurrence[],
   tagsOf: (o: Occurrence) => readonly Tag[],
-  mayMove: MayMove,
+  marking: Marking,
 ): GridItem[] =>
   here
     .filter((o) => o.kind !== 'closure')
     .sort((a, b) => PRECEDENCE[a.kind] - PRECEDENCE[b.kind])
     .reduce<Occurrence[][]>(intoMarks, [])
-    .map(([o, ...others]) => standingFor(others, itemOf(o!, tagsOf(o!), mayMove)));
+    .map(([o, ...others]) => standingFor(others, itemOf(o!, tagsOf(o!), marking), marking));
 
 /** A mark where there is room for its bare words alone. */
 export const printedMark = ({ tags, time, title }: GridItem): string =>

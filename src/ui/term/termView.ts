@@ -54,10 +54,10 @@ export type TermGridView = Readonly<{
 }>;
 
 /** The closures of a day in words. */
-function closedOn(here: readonly Occurrence[]): string | undefined {
+function closedOn(here: readonly Occurrence[], locale: string): string | undefined {
   const names = here.flatMap((o) =>
     o.kind === 'closure'
-      ? [o.closesAt ? entryTexts.closedFrom(o.title, timeLabel(o.closesAt)) : o.title]
+      ? [o.closesAt ? entryTexts.closedFrom(o.title, timeLabel(o.closesAt, locale)) : o.title]
       : [],
   );
   return names.length > 0 ? listed(names) : undefined;
@@ -136,9 +136,9 @@ export function termView(
       const marks = cellMarks(
         on(first, weekBegins.add({ days: offsets.at(-1)! })),
         (o) => o.courses.flatMap((id) => tagOf.get(id) ?? []),
-        mayMove,
+        { mayMove, locale: plan.locale },
       );
-      const closed = closedOn(on(first));
+      const closed = closedOn(on(first), plan.locale);
       // The name of a closure takes the line of one mark, a count that of another.
       const most = room - (closed ? 1 : 0);
       const whole = marks.length > most && open === first.toString();

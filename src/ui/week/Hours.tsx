@@ -11,6 +11,7 @@ import type { Desk } from '../plan/PlanDesk';
 import { TermItem } from '../term/TermItem';
 import type { GridItem } from '../term/termMarks';
 import type { HourDrag } from './useHourDrag';
+import { timeLabel } from '@/core/time/dateLabels';
 import { clockOf, useHourDrag } from './useHourDrag';
 import styles from './Week.module.css';
 import type { WeekBlock, WeekView } from './weekView';
@@ -23,6 +24,8 @@ export function Hours({ view, desk }: { view: WeekView; desk: Desk }) {
   const router = useRouter();
   const say = useMessages();
   const [first, end] = view.hours;
+  const shown = (minutes: number) => timeLabel(Temporal.PlainTime.from(clockOf(minutes)), view.locale);
+  const dayOf = (date: string) => view.days.find((day) => day.date === date)?.label ?? date;
   const span = (end - first) * 60;
   const blocks = new Map(view.days.flatMap((day) => day.blocks.map((block) => [block.item.key, block])));
 
@@ -32,7 +35,7 @@ export function Hours({ view, desk }: { view: WeekView; desk: Desk }) {
       end: item.end ? `${date}T${clockOf(to)}` : undefined,
       recurrenceId: item.recurrenceId,
     });
-    if (answer.ok) say(termTexts.moved(item.title, `${date} ${clockOf(from)}`), answer.history);
+    if (answer.ok) say(termTexts.moved(item.title, `${dayOf(date)}, ${shown(from)}`), answer.history);
     else say(Object.values(answer.fields)[0] ?? answer.message);
     router.refresh();
   };
@@ -93,7 +96,7 @@ export function Hours({ view, desk }: { view: WeekView; desk: Desk }) {
       <div className={styles.hours} style={{ '--hours': end - first } as CSSProperties}>
         <div className={styles.clock} aria-hidden>
           {Array.from({ length: end - first }, (_, i) => (
-            <span key={i}>{clockOf((first + i) * 60)}</span>
+            <span key={i}>{shown((first + i) * 60)}</span>
           ))}
         </div>
         {view.days.map((day) => (
@@ -145,7 +148,7 @@ export function Hours({ view, desk }: { view: WeekView; desk: Desk }) {
             })}
             {drag?.date === day.date ? (
               <div className={styles.ghost} style={at(drag.from, drag.to)}>
-                {clockOf(drag.from)}–{clockOf(Math.min(drag.to, 24 * 60 - 1))}
+                {shown(drag.from)}–{shown(Math.min(drag.to, 24 * 60 - 1))}
               </div>
             ) : null}
             {day.today && nowMinutes !== undefined && nowMinutes >= first * 60 && nowMinutes <= end * 60 ? (

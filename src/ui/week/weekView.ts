@@ -25,6 +25,8 @@ export type WeekView = Readonly<{
   title: string;
   /** The hours that are drawn, the last one exclusive. */
   hours: readonly [first: number, end: number];
+  /** How dates and times are written. */
+  locale: string;
   days: readonly WeekDay[];
   previous: string;
   next: string;
@@ -72,7 +74,7 @@ export function weekView(
     itemOf(
       o,
       o.courses.flatMap((id) => tagOf.get(id) ?? []),
-      mayMove,
+      { mayMove, locale: plan.locale },
     );
   const on = touching(occurrences);
   const days = [0, 1, 2, 3, 4, 5, 6].map((offset): WeekDay => {
@@ -98,6 +100,7 @@ export function weekView(
   const range = `${dayMonth(first)} – ${dayMonth(first.add({ days: 6 }))}`;
   return {
     title: week === undefined ? range : weekTexts.title(week, range),
+    locale: plan.locale,
     hours: [
       Math.min(8, ...all.map((block) => Math.floor(block.from / 60))),
       Math.max(18, ...all.map((block) => Math.ceil(block.to / 60))),
