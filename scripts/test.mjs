@@ -1,8 +1,8 @@
 // npm test: sets up a fresh machine, then lint, types and build, unit and reference tests, browser tests.
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { mkdtempSync, openSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
-import { spawn, spawnSync } from 'node:child_process';
+import { spawn } from 'node:child_process';
 import {
   checkNode,
   ensureBrowser,
@@ -31,37 +31,66 @@ const reports = mkdtempSync(path.join(tmpdir(), 'pembit-report-'));
 const totals = { passed: 0, failed: 0, skipped: 0 };
 /** The names of the failed, said once more at the end of the long output. */
 const failed = [];
+/** How long each file took, in milliseconds. */
+const files = [];
 
-/** Runs one project of tests and adds up what it counted. */
-function tests(project) {
-  const file = path.join(reports, `${project}.json`);
-  const { status } = spawnSync(
-    'node_modules/.bin/vitest',
-    ['run', '--project', project, '--reporter=default', '--reporter=json', `--outputFile.json=${file}`],
-    { cwd: root, env: environment, stdio: 'inherit' },
+/** Runs some tests; `quiet`: what they say is said when they are through, so that two runs can be told apart. */
+function vitest(name, args, { quiet = false } = {}) {
+  const report = path.join(reports, `${name}.json`);
+  const options = ['--reporter=default', '--reporter=json', `--outputFile.json=${report}`];
+  const log = path.join(reports, `${name}.log`);
+  const out = quiet ? openSync(log, 'w') : 'inherit';
+  const run = spawn('node_modules/.bin/vitest', ['run', ...args, ...options], {
+    cwd: root,
+    env: environment,
+    stdio: ['ignore', out, out],
+  });
+  return new Promise((resolve) =>
+    run.once('exit', (status) => {
+      if (quiet) process.stdout.write(readFileSync(log, 'utf8'));
+      count(name, report);
+      resolve(status === 0);
+    }),
   );
+}
+
+/** Adds up what a run counted. */
+function count(name, file) {
   try {
     const report = JSON.parse(readFileSync(file, 'utf8'));
     totals.passed += report.numPassedTests;
     totals.failed += report.numFailedTests;
     totals.skipped += report.numPendingTests + report.numTodoTests;
-    for (const { name, assertionResults } of report.testResults)
+    for (const { name: of, startTime, endTime, assertionResults } of report.testResults) {
+      files.push({ of: path.relative(root, of), ms: endTime - startTime });
       for (const { status, fullName, failureMessages } of assertionResults)
         if (status === 'failed')
           failed.push(
-            `${path.relative(root, name)}: ${fullName}\n  ${failureMessages[0]?.split('\n')[0] ?? ''}`,
+            `${path.relative(root, of)}: ${fullName}\n  ${failureMessages[0]?.split('\n')[0] ?? ''}`,
           );
+    }
   } catch {
-    fail(`The ${project} tests did not run to their end.`);
+    fail(`The ${name} tests did not run to their end.`);
   }
-  return status === 0;
 }
 
 say('Unit, reference and property tests');
-const unit = tests('unit');
-say('Browser tests');
-const browser = tests('browser');
+const unit = await vitest('unit', ['--project', 'unit']);
+// Half of the browser tests wait for a page while the other half works; what measures, or needs all of the machine, is alone.
+const ALONE = ['storm', 'locks', 'stopping'].map((name) => `tests/browser/${name}.test.ts`);
+const browser = ['--project', 'browser'];
+const without = ALONE.flatMap((file) => ['--exclude', file]);
+say('Browser tests, two halves side by side');
+const halves = await Promise.all([
+  vitest('browser-1', [...browser, ...without, '--shard=1/2']),
+  vitest('browser-2', [...browser, ...without, '--shard=2/2'], { quiet: true }),
+]);
+say('Browser tests that need the machine for themselves');
+const alone = await vitest('browser-3', [...browser, ...ALONE]);
 rmSync(reports, { recursive: true, force: true });
+say('The ten slowest files');
+for (const { of, ms } of files.sort((a, b) => b.ms - a.ms).slice(0, 10))
+  console.log(`${String(Math.round(ms / 1000)).padStart(4)} s  ${of}`);
 for (const line of failed) console.log(`\nFailed: ${line}`);
 console.log(`\n${totals.passed} passed, ${totals.failed} failed, ${totals.skipped} skipped`);
-process.exit(unit && browser && totals.passed > 0 ? 0 : 1);
+process.exit(unit && alone && halves.every(Boolean) && totals.passed > 0 ? 0 : 1);
