@@ -40,6 +40,12 @@ export type Visibility =
   | Readonly<{ kind: 'from'; from: ZonedWall; at: Temporal.Instant }>
   | Readonly<{ kind: 'before'; days: number; at: Temporal.Instant }>;
 
+/** A visibility with its instant left to be derived. */
+export type PlainVisibility =
+  | Readonly<{ kind: 'draft' | 'visible' }>
+  | Readonly<{ kind: 'from'; from: ZonedWall }>
+  | Readonly<{ kind: 'before'; days: number }>;
+
 /** When students cease to see it. */
 export type HiddenAfter = Readonly<{ wall: ZonedWall; at: Temporal.Instant }>;
 

@@ -2,7 +2,7 @@ import type { PersonId } from '../ids';
 import type { CourseAudience } from './entry';
 import type { ZonedWall } from '../time/zonedWall';
 import type { AnnouncementEntry, AssignmentEntry, EventEntry, NoteEntry } from './entry';
-import type { PlainVisibility } from './visibility';
+import type { PlainVisibility } from './entry';
 
 /** What grows with each change, by the one function that saves. */
 export type Stamps = Readonly<Pick<EventEntry, 'sequence' | 'created' | 'lastModified'>>;

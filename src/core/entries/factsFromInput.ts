@@ -14,7 +14,7 @@ import type { AssignmentEntry, Entry, EventEntry, SectionDates, SharedEntry, Whe
 import type { EntryInput } from './entryInput';
 import type { EntryFacts } from './facts';
 import { hiddenAfterOf } from './visibility';
-import type { PlainVisibility } from './visibility';
+import type { PlainVisibility } from './entry';
 
 export type Identity = Readonly<{
   id: EntryId;

@@ -3,7 +3,7 @@ import { Temporal } from 'temporal-polyfill';
 import { describe, expect, test } from 'vitest';
 import { TZID, assignment, at, event, instant } from '../../../tests/support/plans';
 import { requireZone } from '../time/zoneData';
-import type { PlainVisibility } from './visibility';
+import type { PlainVisibility } from './entry';
 import { boundariesOf, hiddenAfterOf, releaseAt, visibilityFor, withInstants } from './visibility';
 
 const zone = requireZone(TZID);

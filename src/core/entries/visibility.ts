@@ -3,15 +3,9 @@ import type { Zone } from '../time/zone';
 import { toInstant } from '../time/zone';
 import type { Moment, ZonedWall } from '../time/zonedWall';
 import { dayOf } from '../time/zonedWall';
-import type { HiddenAfter, SharedEntry, Visibility } from './entry';
+import type { HiddenAfter, PlainVisibility, SharedEntry, Visibility } from './entry';
 import { mainMoment } from './entry';
 import type { SharedFacts } from './facts';
-
-/** A visibility with its instant left to be derived. */
-export type PlainVisibility =
-  | Readonly<{ kind: 'draft' | 'visible' }>
-  | Readonly<{ kind: 'from'; from: ZonedWall }>
-  | Readonly<{ kind: 'before'; days: number }>;
 
 /** The visibility of an entry that falls on `moment`: "7 days before" begins with that day. */
 export function visibilityFor(plain: PlainVisibility, moment: Moment, zone: Zone): Visibility {

@@ -3,7 +3,7 @@ import type { Answer, AssignmentEntry, Entry, SectionDates, SharedEntry } from '
 import { mainMoment } from '@/core/entries/entry';
 import { indexMs } from '@/core/entries/factsFromInput';
 import { hiddenAfterOf, visibilityFor } from '@/core/entries/visibility';
-import type { PlainVisibility } from '@/core/entries/visibility';
+import type { PlainVisibility } from '@/core/entries/entry';
 import type { EntryId, FileId, MaterialId, PersonId, SectionId } from '@/core/ids';
 import type { Override, Recurrence } from '@/core/series/recurrence';
 import { requireZone } from '@/core/time/zoneData';

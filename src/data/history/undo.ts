@@ -90,8 +90,10 @@ export async function putBack(change: Change, record: HistoryRecord): Promise<Ob
       const latest = current.get(row) ?? row.after ?? row.before;
       // What was taken away was told under the next sequence: what comes back has to be newer than that.
       const by = row.after ? 1 : 2;
-      const grown =
-        'sequence' in row.before ? { sequence: Number(latest.sequence) + by, modified_at: change.nowMs } : {};
+      const grown = {
+        ...('sequence' in row.before ? { sequence: Number(latest.sequence) + by } : {}),
+        ...('modified_at' in row.before ? { modified_at: change.nowMs } : {}),
+      };
       const back = { ...row.before, ...grown } as unknown as Rows[Table];
       if (row.after) await change.update(row.table, row.id, back);
       else await change.insert(row.table, [back]);
