@@ -1,4 +1,4 @@
-// First of all: a stand-in's library would install an older, much slower Temporal, and every later import would use it.
+// First of all: a stand-in's library, loaded in a demo alone, would install an older, much slower Temporal, and every later import would use it.
 import 'temporal-polyfill/global';
 import { createServer } from 'node:http';
 import type { IncomingMessage, ServerResponse } from 'node:http';
@@ -20,7 +20,6 @@ import { loadPages } from './src/server/loadPages';
 import { REQUEST_ID, createLog, logConsole, logRequest } from './src/server/log';
 import { openPembit } from './src/server/openPembit';
 import { sharePembit } from './src/server/pembit';
-import { startStandins } from './src/standins/startStandins';
 
 /** In seconds; browsers then come by https alone. */
 const TWO_YEARS = 63_072_000;
@@ -147,7 +146,7 @@ async function main(): Promise<void> {
   }
 
   const standins = config.standins
-    ? await startStandins({
+    ? await (await import('./src/standins/startStandins')).startStandins({
         port: config.standinsPort,
         pembitUrl: config.baseUrl,
         now: () => pembit.now().epochMilliseconds,

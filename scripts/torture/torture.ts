@@ -1,6 +1,6 @@
 /**
- * npm run torture -- [--only kills,fuzz,locks] [--rounds 100] [--requests 20000] [--seed 1]: kills a server at random moments under a
- * mixed load, over and over, sends it what nobody should, and has everybody sign in at once. Loopback only. Prints what it did, and ends with 1 where anything
+ * npm run torture -- [--only kills,fuzz,locks,years] [--rounds 100] [--requests 20000] [--years 200] [--seed 1]: kills a server at random moments under a
+ * mixed load, over and over, sends it what nobody should, has everybody sign in at once, and lives through random years. Loopback only. Prints what it did, and ends with 1 where anything
  * was lost, damaged or answered with an error of the server.
  */
 import { mkdtempSync, rmSync } from 'node:fs';
@@ -12,12 +12,14 @@ import { killOverAndOver } from './kills';
 import { pickTheLocks } from './locks';
 import type { Report } from './random';
 import { randomOf } from './random';
+import { liveThroughYears } from './years';
 
 const { values } = parseArgs({
   options: {
-    only: { type: 'string', default: 'kills,fuzz,locks' },
+    only: { type: 'string', default: 'kills,fuzz,locks,years' },
     rounds: { type: 'string', default: '100' },
     requests: { type: 'string', default: '20000' },
+    years: { type: 'string', default: '200' },
     seed: { type: 'string', default: '1' },
   },
 });
@@ -38,5 +40,6 @@ const faults =
   (await part('fuzz', (folder) => fuzz({ folder, random, requests: Number(values.requests) }))) +
   (await part('locks', (folder) =>
     pickTheLocks({ folder, random, rounds: Math.min(20, Number(values.rounds)) }),
-  ));
+  )) +
+  (await part('years', () => liveThroughYears(Number(values.years))));
 process.exit(faults > 0 ? 1 : 0);

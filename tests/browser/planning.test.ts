@@ -309,3 +309,60 @@ test('a student keeps a note that nobody else sees, answers who is coming, and f
   await ivo.click('button', 'I am coming');
   await ivo.sees('1 of 12 seats taken');
 });
+
+describe('what students had seen and is changed', () => {
+  test('is offered to be told in the form’s message, and at the entry until somebody waves it off', async () => {
+    await ivo.open(`${pembit.pembitUrl}/next`);
+    await ivo.sees('Bevel board');
+    await maren.open(`${pembit.pembitUrl}/term`);
+    await maren.click('button', /Due, by 17:00, Bevel board/);
+    await maren.click('button', 'Edit');
+    await maren.type('Due on', '2026-10-30');
+    await maren.click('button', /^Save for/);
+    await maren.find('button', 'Tell 1 student');
+    await maren.sees('1 student has seen it as it was.');
+    await maren.sees('Moved from Thu 29 Oct, 17:00 to Fri 30 Oct, 17:00');
+    await maren.click('button', 'Nobody needs to be told');
+    await maren.sees('It is noted that nobody needs to be told');
+    await maren.doesNotSee('1 student has seen it as it was.');
+  });
+
+  test('is told to be gone at its address, when it is deleted', async () => {
+    await ivo.open(`${pembit.pembitUrl}/next`);
+    await ivo.click('link', /^Bevel board/);
+    const address = await ivo.driver.getCurrentUrl();
+    await maren.click('button', 'Delete');
+    await maren.click('button', 'Tell 1 student');
+    await maren.sees('1 letter goes out in a minute');
+    await ivo.open(address);
+    await ivo.sees('Bevel board is no longer planned');
+    await ivo.sees('Taken out of the plan, was Fri 30 Oct, 17:00');
+    await ivo.open(`${pembit.pembitUrl}/next`);
+    await ivo.sees('Bevel board: no longer planned, was Fri 30 Oct, 17:00');
+    await maren.click('button', 'Undo');
+    await maren.sees('Undone.');
+    await ivo.open(address);
+    await ivo.find('any', 'Keep the note');
+  });
+});
+
+test('more time for one student holds for all work of the course, and an archived course refuses planning', async () => {
+  await maren.open(`${pembit.pembitUrl}/courses/HL%20210`);
+  await maren.clickOn('section[aria-labelledby="more-time"] summary');
+  await maren.choose('Student', 'Ivo Saltmarsh');
+  await maren.typeInto('section[aria-labelledby="more-time"]', 'Days more', '3');
+  await maren.click('button', 'Give more time');
+  await maren.sees('Ivo Saltmarsh: 3 days more');
+  await ivo.open(`${pembit.pembitUrl}/next`);
+  await ivo.sees('extended for you');
+  await maren.click('button', 'Archive the course');
+  await maren.sees(/Archived HL 210/);
+  const script = await signedIn(pembit.pembitUrl, 'maren@kittiwake.example');
+  const refused = await script.call('POST', '/api/entries', {
+    kind: 'event',
+    title: 'Late idea',
+    start: '2026-10-20T10:00',
+    audience: [{ course: demoId('HL 210') }],
+  });
+  expect([refused.status, await refused.text()].join(' ')).toMatch(/409 .*archived/);
+});

@@ -84,6 +84,7 @@ const TABLE: readonly (readonly [check: string, found: CheckInput, nearMiss: Che
   ['dueOutsideWindow', input([work({ closes: day('2026-10-21') })]), input([work({ closes: day('2026-10-22') })])],
   ['shownTooLate', input([work({ visibility: from('2026-10-22T17:01') })]), input([work({ visibility: from('2026-10-22T17:00') })])],
   ['setAfterDue', input([work({ setOn: day('2026-10-23') })]), input([work({ setOn: day('2026-10-22') })])],
+  ['extendedEarlier', input([work({ extensions: [{ person: IVO, name: '', due: at('2026-10-21T17:00') }] })]), input([work({ extensions: [{ person: IVO, name: '', due: at('2026-10-23T17:00') }] })])],
   ['hiddenSoon', input([work({ due: day('2026-10-20').subtract({ days: 1 }) }, { release: 'draft' })]), input([work({ due: day('2026-10-21') }, { release: 'draft' })])],
   ['twoExams', input([show({ title: 'Midterm' }), other(show({ when: hours('2026-10-22T09:00', '2026-10-22T10:00'), audience: forNV }), { title: 'Examination' })]), input([show({ title: 'Midterm', audience: forB }), other(show({ when: hours('2026-10-22T09:00', '2026-10-22T10:00'), audience: forNV }), { title: 'Examination' })])],
   ['severalDue', input([work(), other(work({ due: at('2026-10-22T09:00'), audience: forNV }))]), input([work(), other(work({ due: at('2026-10-23T09:00'), audience: forNV }))])],

@@ -7,6 +7,7 @@ import { dueAtMidnight } from './dueAtMidnight';
 import { dueOutsideWindow } from './dueOutsideWindow';
 import { duringClass } from './duringClass';
 import { endsBeforeStart } from './endsBeforeStart';
+import { extendedEarlier } from './extendedEarlier';
 import { hiddenSoon } from './hiddenSoon';
 import { calendarFails } from './calendarFails';
 import { courseUnpublished } from './courseUnpublished';
@@ -40,6 +41,7 @@ export const CHECKS: readonly Check[] = [
   dueOutsideWindow,
   shownTooLate,
   setAfterDue,
+  extendedEarlier,
   hiddenSoon,
   twoExams,
   severalDue,

@@ -40,6 +40,10 @@ export const checkTexts = {
   opensAfter: 'It opens after it is due.',
   shownTooLate: 'Students see it only when it is over.',
   setAfterDue: 'It is set after it is due.',
+  extendedEarlier: (n: number) =>
+    n === 1
+      ? 'The extended date of 1 student lies before everybody’s.'
+      : `The extended dates of ${n} students lie before everybody’s.`,
   hiddenSoon: 'It is due within a week, and students do not see it.',
   twoExams: (title: string, students: number) =>
     `${title} is on the same day, for ${students === 1 ? '1 student' : `${students} students`} in both.`,

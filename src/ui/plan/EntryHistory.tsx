@@ -7,7 +7,7 @@ import { callApi } from '../controls/callApi';
 import { useSubmit } from '../controls/useSubmit';
 import styles from '../entries/EntryPanel.module.css';
 
-type Line = Readonly<{ id: string; at: string; summary: string; by: string; undone: boolean }>;
+type Line = Readonly<{ id: string; when: string; summary: string; by: string; undone: boolean }>;
 
 /** What was done to an entry; fetched when it is opened. Each act can be undone while nothing later rests on it. */
 export function EntryHistory({ entry }: { entry: string }) {
@@ -32,7 +32,7 @@ export function EntryHistory({ entry }: { entry: string }) {
               <span className={line.undone ? styles.off : undefined}>{line.summary}</span>
               <br />
               <span className="soft">
-                {new Date(line.at).toLocaleString(undefined, { dateStyle: 'medium', timeStyle: 'short' })}
+                {line.when}
                 {line.by ? ` · ${line.by}` : ''}
               </span>
             </span>
