@@ -76,21 +76,21 @@ function count(name, file) {
 
 say('Unit, reference and property tests');
 const unit = await vitest('unit', ['--project', 'unit']);
-// Half of the browser tests wait for a page while the other half works; what measures, or needs all of the machine, is alone.
-const ALONE = ['storm', 'locks', 'stopping'].map((name) => `tests/browser/${name}.test.ts`);
+// Those that ask the server without a browser run beside those that mostly wait for one; what measures is alone.
+const named = (...names) => names.map((name) => `tests/browser/${name}.test.ts`);
+const [ASKING, ALONE] = [named('routes', 'badInput'), named('storm', 'locks', 'stopping')];
 const browser = ['--project', 'browser'];
-const without = ALONE.flatMap((file) => ['--exclude', file]);
-say('Browser tests, two halves side by side');
-const halves = await Promise.all([
-  vitest('browser-1', [...browser, ...without, '--shard=1/2']),
-  vitest('browser-2', [...browser, ...without, '--shard=2/2'], { quiet: true }),
+say('Browser tests');
+const beside = await Promise.all([
+  vitest('browser', [...browser, ...[...ASKING, ...ALONE].flatMap((file) => ['--exclude', file])]),
+  vitest('asking', [...browser, ...ASKING], { quiet: true }),
 ]);
 say('Browser tests that need the machine for themselves');
-const alone = await vitest('browser-3', [...browser, ...ALONE]);
+const alone = await vitest('alone', [...browser, ...ALONE]);
 rmSync(reports, { recursive: true, force: true });
 say('The ten slowest files');
 for (const { of, ms } of files.sort((a, b) => b.ms - a.ms).slice(0, 10))
   console.log(`${String(Math.round(ms / 1000)).padStart(4)} s  ${of}`);
 for (const line of failed) console.log(`\nFailed: ${line}`);
 console.log(`\n${totals.passed} passed, ${totals.failed} failed, ${totals.skipped} skipped`);
-process.exit(unit && alone && halves.every(Boolean) && totals.passed > 0 ? 0 : 1);
+process.exit(unit && alone && beside.every(Boolean) && totals.passed > 0 ? 0 : 1);

@@ -82,6 +82,9 @@ export async function newPerson(
     .setChromeService(new chrome.ServiceBuilder('/usr/bin/chromedriver'))
     .build()) as WebDriver & { sendDevToolsCommand: (name: string, params: object) => Promise<void> };
 
+  // A check of a whole page takes long on a busy machine.
+  await driver.manage().setTimeouts({ script: 120_000 });
+
   const setSize = async ({ width, height }: Size, dark = false) => {
     await driver.sendDevToolsCommand('Emulation.setDeviceMetricsOverride', {
       width,

@@ -178,7 +178,7 @@ test('the week by the hour: painted to add, drawn to another hour', async () => 
     x: 0,
     y: Math.round(height * 0.25),
   });
-  await maren.sees('Moved Batten bending to 2026-11-19');
+  await maren.sees('Moved Batten bending to Thu 19 Nov');
   await maren.click('button', 'Undo');
   await maren.sees('Undone.');
 });
