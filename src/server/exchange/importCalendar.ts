@@ -1,5 +1,4 @@
 import { randomUUID } from 'node:crypto';
-import type { Entry } from '@/core/entries/entry';
 import type { EntryFacts } from '@/core/entries/facts';
 import type { ImportLine, Target } from '@/core/exchange/compareCalendar';
 import { eventComparison, unreadLines } from '@/core/exchange/compareCalendar';
@@ -15,7 +14,7 @@ import { requireZone } from '@/core/time/zoneData';
 import type { Reader } from '@/data/database';
 import { uidsOf } from '@/data/entries/entries';
 import { loadPlan } from '@/data/plan/loadPlan';
-import { saveEntry } from '../entries/saveEntry';
+import { saveEntry, saveNewEntries } from '../entries/saveEntry';
 import { perform } from '../history/perform';
 import { readUploaded } from '../outside/readUploaded';
 import type { Pembit } from '../pembit';
@@ -75,27 +74,29 @@ export async function importCalendar(
     const lines = await linesOf(calendar.value, place);
     const taken = await uidsOf(change);
     const left = lines.filter((line) => line.state === 'left');
-    let [added, changed] = [0, 0];
-    const save = async (line: ImportLine, facts: EntryFacts, before?: Entry) => {
-      const saved = await saveEntry(change, facts, { actor, act: 'importCalendar', before });
-      if (!saved.ok)
-        left.push({ ...line, state: 'left', why: importTexts.notTaken(saved.fields?.[0]?.message ?? '') });
-      return saved.ok ? 1 : 0;
-    };
+    const leave = (line: ImportLine, why: string) => left.push({ ...line, state: 'left', why });
+    const fresh = new Map<EntryId, readonly [ImportLine, EntryFacts]>();
+    let changed = 0;
+    await inSlices(lines, (line) => {
+      if (line.state !== 'new') return;
+      // A UID that another course has is not taken from it.
+      const uid = taken.has(line.event.uid) ? randomUUID() : line.event.uid;
+      taken.add(uid);
+      const identity = { id: randomUUID() as EntryId, uid, author: actor.person.id };
+      const made = entryFromRead(line.event, { course, zone, identity, draft });
+      if ('facts' in made) fresh.set(identity.id, [line, made.facts]);
+      else leave(line, made.why);
+    });
     for (const line of lines) {
-      if (line.state === 'new') {
-        // A UID that another course has is not taken from it.
-        const uid = taken.has(line.event.uid) ? randomUUID() : line.event.uid;
-        taken.add(uid);
-        const identity = { id: randomUUID() as EntryId, uid, author: actor.person.id };
-        const made = entryFromRead(line.event, { course, zone, identity, draft });
-        if ('facts' in made) added += await save(line, made.facts);
-        else left.push({ ...line, state: 'left', why: made.why });
-      } else if (line.state === 'changed') {
-        const facts = changedByRead(line.entry, line.event, { set: line.set, tag: course.tag });
-        changed += await save(line, facts, line.entry);
-      }
+      if (line.state !== 'changed') continue;
+      const facts = changedByRead(line.entry, line.event, { set: line.set, tag: course.tag });
+      const saved = await saveEntry(change, facts, { actor, act: 'importCalendar', before: line.entry });
+      if (saved.ok) changed++;
+      else leave(line, importTexts.notTaken(saved.fields?.[0]?.message ?? ''));
     }
+    const facts = [...fresh.values()].map(([, each]) => each);
+    const { saved: added, wrong } = await saveNewEntries(change, facts, { actor, act: 'importCalendar', courses: [course] }); // prettier-ignore
+    for (const [id, message] of wrong) leave(fresh.get(id)![0], importTexts.notTaken(message));
     change.summarise(historyTexts.importedFile(added, changed));
     const same = lines.filter((line) => line.state === 'same').length;
     return done({ added, changed, same, left });
