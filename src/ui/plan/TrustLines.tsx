@@ -39,7 +39,7 @@ export function TrustLines({ of, id }: Readonly<{ of: 'entries' | 'meetings'; id
   return (
     <>
       {pending ? (
-        <div className="notice">
+        <div className={`notice ${styles.came}`}>
           <p>{trustTexts.pending(pending.seen)}</p>
           <div className={styles.buttons}>
             <Button size="small" variant="contained" disabled={busy} onClick={() => void answerOffer('POST')}>
@@ -57,7 +57,7 @@ export function TrustLines({ of, id }: Readonly<{ of: 'entries' | 'meetings'; id
           {message ? <p role="alert">{message}</p> : null}
         </div>
       ) : null}
-      <TrustList lines={trust.lines} />
+      <TrustList lines={trust.lines} heading="h3" />
     </>
   );
 }
