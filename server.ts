@@ -146,7 +146,9 @@ async function main(): Promise<void> {
   }
 
   const standins = config.standins
-    ? await (await import('./src/standins/startStandins')).startStandins({
+    ? await (
+        await import('./src/standins/startStandins')
+      ).startStandins({
         port: config.standinsPort,
         pembitUrl: config.baseUrl,
         now: () => pembit.now().epochMilliseconds,
