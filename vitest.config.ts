@@ -16,7 +16,7 @@ export default defineConfig({
           // Files of one worker share the modules they import, which takes as long to read as a quarter of the tests.
           isolate: false,
           include: ['src/**/*.test.ts', 'tests/reference/**/*.test.ts', 'tests/properties/**/*.test.ts'],
-          testTimeout: 30_000,
+          testTimeout: 60_000,
           hookTimeout: 60_000,
           // In another order each time, so that no test leans on another; the seed is printed, and `--sequence.seed` repeats it.
           sequence: { shuffle: { files: true, tests: true } },
