@@ -10,8 +10,7 @@ import type { EntryId } from '../ids';
 import { expandSeries } from '../series/expand';
 import { firstOccurrence } from '../series/firstOccurrence';
 import { endingOn, untilOf } from '../series/rule';
-import type { Moment } from '../time/zonedWall';
-import { dayOf, isDay } from '../time/zonedWall';
+import { dayOf, laterBy } from '../time/zonedWall';
 import type { Carried, CarryLine, Carrying, CoursePlan } from './carry';
 import type { Carriage } from './carriage';
 import { corrected } from './datesInText';
@@ -140,7 +139,7 @@ function oldDay(day: Temporal.PlainDate, { byWeeks }: Carriage, guess: number): 
 }
 
 const later = (when: EventFacts['when'], days: number): Partial<EventFacts['when']> => {
-  const move = (at: Moment): Moment =>
-    isDay(at) ? at.add({ days }) : { ...at, wall: at.wall.add({ days }) };
-  return { start: move(when.start), end: when.end && move(when.end) } as Partial<EventFacts['when']>;
+  return { start: laterBy(when.start, days), end: when.end && laterBy(when.end, days) } as Partial<
+    EventFacts['when']
+  >;
 };

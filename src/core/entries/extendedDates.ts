@@ -1,16 +1,13 @@
 import type { Temporal } from 'temporal-polyfill';
 import { requireZone } from '../time/zoneData';
 import type { Moment } from '../time/zonedWall';
-import { dayOf, isDay, momentText } from '../time/zonedWall';
+import { dayOf, isDay, laterBy, momentText } from '../time/zonedWall';
 import type { AssignmentEntry, Extension, HiddenAfter } from './entry';
 import { hiddenAfterOf } from './visibility';
 
 type Dates = Pick<AssignmentEntry, 'tzid' | 'due' | 'closes' | 'hiddenAfter'>;
 /** The dates that one student has. */
 export type ExtendedDates = Readonly<{ due: Moment; closes?: Moment; hiddenAfter?: HiddenAfter }>;
-
-const later = <M extends Moment>(moment: M, days: number): M =>
-  (isDay(moment) ? moment.add({ days }) : { ...moment, wall: moment.wall.add({ days }) }) as M;
 
 /** Compares moments as what ends with them: a day by its last minute. */
 const endOf = (moment: Moment): string =>
@@ -31,9 +28,9 @@ export function extendedDates(
   const days = Math.max(0, dayOf(due).until(dayOf(extension.due), { largestUnit: 'days' }).days);
   const notBefore = (moment: Moment): Moment =>
     endOf(moment) < endOf(extension.due) ? extension.due : moment;
-  const ownCloses = extension.closes ?? (closes && notBefore(later(closes, days)));
+  const ownCloses = extension.closes ?? (closes && notBefore(laterBy(closes, days)));
   const zone = requireZone(tzid);
-  const moved = hiddenAfter && notBefore(later(hiddenAfter.wall, days));
+  const moved = hiddenAfter && notBefore(laterBy(hiddenAfter.wall, days));
   const ownHidden = extension.hiddenAfter ?? (moved && hiddenAfterOf(wallOf(moved, tzid), zone));
   return {
     due: extension.due,

@@ -1,5 +1,4 @@
-import type { Moment } from '../time/zonedWall';
-import { isDay } from '../time/zonedWall';
+import { laterBy } from '../time/zonedWall';
 import { detached } from './classDates';
 import type { SharedEntry } from './entry';
 import type { SharedFacts } from './facts';
@@ -7,9 +6,6 @@ import type { SharedFacts } from './facts';
 /** What hangs on an entry's date and can be moved by itself. */
 export const HANGING = ['shownFrom', 'setOn', 'opens', 'closes', 'hiddenAfter'] as const;
 export type Hanging = (typeof HANGING)[number];
-
-const later = <M extends Moment>(moment: M, days: number): M =>
-  (isDay(moment) ? moment.add({ days }) : { ...moment, wall: moment.wall.add({ days }) }) as M;
 
 /**
  * An entry with one of its hanging dates some days later (below zero: earlier), at the same wall time; undefined where it
@@ -20,18 +16,18 @@ export function moveDate(entry: SharedEntry, field: Hanging, days: number): Shar
     return (
       entry.hiddenAfter && {
         ...entry,
-        hiddenAfter: { ...entry.hiddenAfter, wall: later(entry.hiddenAfter.wall, days) },
+        hiddenAfter: { ...entry.hiddenAfter, wall: laterBy(entry.hiddenAfter.wall, days) },
       }
     );
   if (field === 'shownFrom') {
     const { visibility } = entry;
     if (visibility.kind === 'from')
-      return { ...entry, visibility: { ...visibility, from: later(visibility.from, days) } };
+      return { ...entry, visibility: { ...visibility, from: laterBy(visibility.from, days) } };
     if (visibility.kind === 'before')
       return { ...entry, visibility: { ...visibility, days: Math.max(0, visibility.days - days) } };
     return undefined;
   }
   if (entry.kind !== 'assignment') return undefined;
   const value = entry[field];
-  return value && { ...detached(entry, [field]), [field]: later(value, days) };
+  return value && { ...detached(entry, [field]), [field]: laterBy(value, days) };
 }

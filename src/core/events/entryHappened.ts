@@ -21,7 +21,8 @@ function fieldsOf(entry: SharedEntry): Partial<Record<ChangedField, string>> {
     text: entry.description,
     date: at(mainMoment(entry)) + (entry.kind === 'assignment' ? sectionsText(entry) : ''),
     audience: json(entry.audience),
-    links: json(entry.links),
+    // What staff alone follow is nobody else's news.
+    links: json(entry.links.filter((link) => !link.staffOnly)),
     shown: json(entry.visibility),
     hidden: at(entry.hiddenAfter?.wall),
   };
@@ -77,13 +78,12 @@ export const extendsOtherwise = (before: Entry, after: Entry): boolean =>
   extensionsText(before) !== extensionsText(after);
 
 /**
- * What happened to an entry, in one word, the most important first; nothing where readers cannot tell, and for notes, which
- * are their author's alone. What single students are given is told apart (`extendsOtherwise`).
+ * What happened to an entry, in one word, the most important first; without fields where its readers cannot tell. What single
+ * students are given is told apart (`extendsOtherwise`).
  */
-export function entryHappened(before: Entry | undefined, after: Entry | undefined, now: Temporal.Instant): Happened | undefined {
-  if ((before ?? after)?.kind === 'note') return undefined;
-  const [was, is] = [before, after] as [SharedEntry | undefined, SharedEntry | undefined];
+export function entryHappened(was: Entry | undefined, is: Entry | undefined, now: Temporal.Instant): Happened {
   if (!was || !is) return { type: was ? 'entryDeleted' : 'entryAdded', fields: [] };
+  if (was.kind === 'note' || is.kind === 'note') return { type: 'entryChanged', fields: [] };
   const fields = changedFields(was, is);
   if (was.cancelled === undefined && is.cancelled !== undefined) return { type: 'entryCalledOff', fields };
   if (was.cancelled !== undefined && is.cancelled === undefined) return { type: 'entryReinstated', fields };
@@ -91,5 +91,5 @@ export function entryHappened(before: Entry | undefined, after: Entry | undefine
   if (shownBefore && !shownNow) return { type: 'entryWithdrawn', fields };
   if (!shownBefore && shownNow) return { type: 'entryShown', fields };
   if (fields.some((field) => DATES.has(field))) return { type: 'entryMoved', fields };
-  return fields.length > 0 ? { type: 'entryChanged', fields } : undefined;
+  return { type: 'entryChanged', fields };
 } // prettier-ignore

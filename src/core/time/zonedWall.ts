@@ -21,6 +21,10 @@ export function dayOf(moment: Moment): Temporal.PlainDate {
   return day;
 }
 
+/** A moment some days later (below zero: earlier), at the same wall time. */
+export const laterBy = <M extends Moment>(moment: M, days: number): M =>
+  (isDay(moment) ? moment.add({ days }) : { ...moment, wall: moment.wall.add({ days }) }) as M;
+
 export const zonedWall = (text: string, tzid: string): ZonedWall => ({
   wall: Temporal.PlainDateTime.from(text),
   tzid,

@@ -37,19 +37,19 @@ export async function markShown(
   );
 }
 
-/** Everybody who had been shown one of these entries by then, in whatever state. */
-export async function shownTo(
+/** Whoever had been shown an entry by then, and nothing as late as that state of it since: they have it as it was. */
+export async function shownAsItWas(
   reader: Reader,
-  entries: readonly string[],
-  byMs: number,
-): Promise<readonly Readonly<{ person: PersonId; entry: EntryId }>[]> {
-  if (entries.length === 0) return [];
-  return select(
+  entry: string,
+  { byMs, sequence }: Readonly<{ byMs: number; sequence: number }>,
+): Promise<readonly PersonId[]> {
+  const rows = await select<{ person: PersonId }>(
     reader,
-    `SELECT person_id AS person, entry_id AS entry FROM shown
-     WHERE entry_id IN (:entries) AND first_at <= :byMs ORDER BY person_id`,
-    { entries, byMs },
+    `SELECT person_id AS person FROM shown
+     WHERE entry_id = :entry AND first_at <= :byMs AND sequence < :sequence ORDER BY person_id`,
+    { entry, byMs, sequence },
   );
+  return rows.map(({ person }) => person);
 }
 
 /** How many people have been shown an entry in this state or a later one. */

@@ -10,8 +10,7 @@ import { tombstonesOf } from '@/core/entries/tombstonesOf';
 import { entryHappened, extendsOtherwise } from '@/core/events/entryHappened';
 import type { CourseId, EntryId } from '@/core/ids';
 import type { Course } from '@/core/plan/plan';
-import type { Moment } from '@/core/time/zonedWall';
-import { isDay } from '@/core/time/zonedWall';
+import { isDay, laterBy } from '@/core/time/zonedWall';
 import { toInstant } from '@/core/time/zone';
 import { requireZone } from '@/core/time/zoneData';
 import { select } from '../database';
@@ -60,9 +59,6 @@ async function withArranged(change: Change, facts: EntryFacts): Promise<EntryFac
   return { ...facts, extensions: [...own, ...more] };
 } // prettier-ignore
 
-const laterBy = (moment: Moment, days: number): Moment =>
-  isDay(moment) ? moment.add({ days }) : { ...moment, wall: moment.wall.add({ days }) };
-
 /** Facts with all that hangs on what is arranged and on classes, derived. */
 async function settled(change: Change, given: EntryFacts, stamps: Stamps, known?: readonly Course[]): Promise<Entry> {
   const courses = await coursesFor(change, given, known);
@@ -74,13 +70,13 @@ async function settled(change: Change, given: EntryFacts, stamps: Stamps, known?
 export const asSaved = async (change: Change, facts: EntryFacts, before?: Entry): Promise<Entry> =>
   settled(change, facts, before ?? grown(change));
 
-const scopesOf = (entry: Entry): StampScope[] =>
+/** Whose an entry is: its courses; of a note, its author alone. */
+const readersOf = (entry: Entry): StampScope[] =>
   entry.kind === 'note'
     ? [`person:${entry.author}`]
-    : [
-        ...audienceOf(entry).map((part): StampScope => `course:${part.course}`),
-        ...(entry.kind === 'assignment' ? entry.extensions.map((e): StampScope => `person:${e.person}`) : []),
-      ];
+    : audienceOf(entry).map((part): StampScope => `course:${part.course}`);
+
+const scopesOf = (entry: Entry): StampScope[] => [...readersOf(entry), ...personsOf(entry)];
 
 /** Adds entries, as many as there are, in one go. */
 export async function addEntries(
@@ -150,14 +146,14 @@ function sayWhatHappened(change: Change, before: Entry | undefined, after: Entry
     after: after ? stateOfEntry(after) : null,
   };
   const subject = (after ?? before)!.id;
-  const courses = [before, after].flatMap((entry) =>
-    entry ? audienceOf(entry).map((part): StampScope => `course:${part.course}`) : [],
-  );
-  if (happened)
-    change.tell({ type: happened.type, subject, scopes: courses, payload: { entry: states, fields: [...happened.fields] } }); // prettier-ignore
-  // Nobody but the student and the staff learns of it: whose it is, no course.
-  if (before && after && extendsOtherwise(before, after))
+  const scopes = [before, after].flatMap((entry) => (entry ? readersOf(entry) : []));
+  // Nobody but the student and the staff learns of a date of one's own: whose it is, no course.
+  const extended = before && after && extendsOtherwise(before, after);
+  if (extended)
     change.tell({ type: 'dueExtended', subject, scopes: [before, after].flatMap(personsOf), payload: { entry: states } }); // prettier-ignore
+  const { type, fields } = happened;
+  if (!extended || type !== 'entryChanged' || fields.length > 0)
+    change.tell({ type, subject, scopes, payload: { entry: states, fields: [...fields] } });
 }
 
 const personsOf = (entry: Entry): StampScope[] =>

@@ -124,9 +124,10 @@ export async function historyOfEntry(
   }>(
     reader,
     `SELECT history.id, history.at, history.summary, people.name AS by, history.undone_at FROM history
-     LEFT JOIN people ON people.id = history.actor_id WHERE history.changes LIKE :entry
+     LEFT JOIN people ON people.id = history.actor_id
+     WHERE history.id IN (SELECT history_id FROM events WHERE subject = :entry)
      ORDER BY history.at DESC, history.rowid DESC LIMIT 50`,
-    { entry: `%"${entry}"%` },
+    { entry },
   );
   return (await withNames(reader, rows, gone)).map((row) => ({
     id: row.id,

@@ -17,19 +17,30 @@ export const stateOfClass = (meeting: Meeting, title = ''): ClassStates['before'
   cancelled: meeting.cancelled ?? null,
 });
 
-function happened(before: Meeting, after: Meeting | undefined): EventType | undefined {
-  if (!after) return 'classGone';
+function happened(before: Meeting | undefined, after: Meeting | undefined): EventType | undefined {
+  if (!before || !after) return before ? 'classGone' : 'classReinstated';
   if (before.cancelled === undefined && after.cancelled !== undefined) return 'classCalledOff';
   if (before.cancelled !== undefined && after.cancelled === undefined) return 'classReinstated';
   const moved = !before.date.equals(after.date) || !before.start.equals(after.start) || !before.end.equals(after.end); // prettier-ignore
   return moved ? 'classMoved' : undefined;
 }
 
-function say(change: Change, { course, section }: Place, before: Meeting, after: Meeting | undefined): void {
+/** Says what happened to a class: how it stood, and how it stands; a class that is there again takes place after all. */
+export function tellOfClass(
+  change: Change,
+  { course, section }: Place,
+  before: Meeting | undefined,
+  after: Meeting | undefined,
+): void {
   const type = happened(before, after);
-  if (!type) return;
-  const states = { section, before: stateOfClass(before), after: after ? stateOfClass(after) : null };
-  change.tell({ type, subject: before.id, scopes: [`course:${course}`], payload: { class: states } });
+  const known = before ?? after;
+  if (!type || !known) return;
+  const states = {
+    section,
+    before: before ? stateOfClass(before) : null,
+    after: after ? stateOfClass(after) : null,
+  };
+  change.tell({ type, subject: known.id, scopes: [`course:${course}`], payload: { class: states } });
 }
 
 /** Writes a class over what was there. */
@@ -42,14 +53,14 @@ export async function changeMeetingRow(
   const meeting = { ...after, sequence, lastModified };
   await change.update('meetings', meeting.id, fromMeeting(meeting, place.section));
   change.concerns(`course:${place.course}`);
-  say(change, place, before, meeting);
+  tellOfClass(change, place, before, meeting);
   return meeting;
 }
 
 export async function removeMeeting(change: Change, place: Place, meeting: Meeting): Promise<void> {
   await change.remove('meetings', meeting.id);
   change.concerns(`course:${place.course}`);
-  say(change, place, meeting, undefined);
+  tellOfClass(change, place, meeting, undefined);
 }
 
 export async function addMeetings(
@@ -63,6 +74,3 @@ export async function addMeetings(
   );
   change.concerns(`course:${course}`);
 }
-
-/** What the putting back of rows did to a class. */
-export const tellOfClass = say;

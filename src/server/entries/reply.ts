@@ -38,6 +38,7 @@ export function reply(
         { id: randomUUID(), entry_id: id, person_id: actor.person.id, answer },
       ]);
     change.concerns(...entry.audience.map((part) => `course:${part.course}` as const));
+    change.tell({ type: 'replied', subject: id, scopes: [`person:${actor.person.id}`], payload: {} });
     change.summarise(historyTexts.replied(entry.title));
     return done({ answer });
   });

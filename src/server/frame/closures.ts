@@ -39,7 +39,9 @@ async function closureFrom(
   input: ClosureInput,
   pembit: Pembit,
 ): Promise<Outcome<Closure>> {
-  const allowed = input.course ? mayIn({ person, viewer }, 'addClosure', input.course) : person.isAdmin;
+  const allowed = input.course
+    ? mayIn({ person, viewer }, 'addClosure', input.course)
+    : mayOffice({ person, viewer }, 'addClosure');
   if (!allowed) return refused('notYours');
   const term = (await allTerms(reader)).find((t) => t.id === input.term);
   if (!term) return refused('notFound');

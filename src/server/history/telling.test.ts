@@ -80,7 +80,9 @@ describe('the offer to tell hangs on what changed, by whichever door', () => {
     const off = await changeMeeting(pembit, instructor, meeting!.id, meetingInput.parse({ act: 'cancel', reason: 'ill' })); // prettier-ignore
     expect(await seen(off)).toBe(3);
     const closure = closureInput.parse({ term: school.term, course, name: 'Storm', firstDay: '2026-11-03', lastDay: '2026-11-03' }); // prettier-ignore
-    expect(await seen(await addClosure(pembit, instructor, closure))).toBe(3);
+    const closed = await addClosure(pembit, instructor, closure);
+    expect(await seen(closed)).toBe(3);
+    expect(await seen(await undoChange(pembit, instructor, historyOf(closed)))).toBe(3);
   });
 });
 
@@ -98,6 +100,23 @@ describe('telling', () => {
     expect((await lettersTo(three))[0]).toContain('it is now Fri 23 Oct, 5:00\u00a0pm (Fri 23 Oct, 9:00\u00a0pm where you are).'); // prettier-ignore
     expect(await seen(moved)).toBe(0);
     expect(await tellChange(school.pembit, school.instructor, historyOf(moved))).toMatchObject({ reason: 'toldAlready' }); // prettier-ignore
+  });
+
+  test('is offered no more once everybody has seen it as it is; what staff alone follow is told nobody', async () => {
+    const { pembit, instructor } = school;
+    const entry = await plan();
+    await show(one, two);
+    const moved = await shiftEntries(pembit, instructor, [{ id: entry.id }], { days: 1, along: false });
+    await show(two);
+    expect(await seen(moved)).toBe(1);
+    await show(one);
+    expect(await seen(moved)).toBe(0);
+    const links = [{ url: 'https://answers.example/key', staffOnly: true }];
+    const asked = { id: entry.id, sequence: 1, scope: 'all' } as const;
+    expect(
+      await seen(await changeEntry(pembit, instructor, asked, work({ due: '2026-10-23T17:00', links }))),
+    ).toBe(0);
+    expect(valueOf(await trustOfEntry(pembit, one, entry.id)).lines).toHaveLength(1);
   });
 
   test('goes to nobody whose own date stays, or who came to see it after the change', async () => {
@@ -151,6 +170,14 @@ describe('how a date came about', () => {
     expect(await goneEntry(pembit, one, entry.id)).toMatchObject({ title: 'Half model', lines: [{ what: 'Taken out of the plan, was Thu 22 Oct, 17:00' }] }); // prettier-ignore
     expect(await goneEntry(pembit, two, entry.id)).toBeUndefined();
     expect(await goneEntry(pembit, school.stranger, entry.id)).toBeUndefined();
+    // Given back to drafts before it is deleted, or for others from now on: it is gone for who saw it all the same.
+    const draft = await plan();
+    valueOf(await actOnSeveral(pembit, instructor, [draft.id], { act: 'draft' }));
+    valueOf(await deleteEntry(pembit, instructor, draft.id));
+    expect(await goneEntry(pembit, two, draft.id)).toMatchObject({ title: 'Half model' });
+    const narrowed = await plan();
+    valueOf(await changeEntry(pembit, instructor, { id: narrowed.id, sequence: 0, scope: 'all' }, work({ audience: [{ course: school.course, people: [one.person.id] }] }))); // prettier-ignore
+    expect(await goneEntry(pembit, two, narrowed.id)).toMatchObject({ title: 'Half model' });
   });
 });
 

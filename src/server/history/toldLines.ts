@@ -1,4 +1,5 @@
 import type { Temporal } from 'temporal-polyfill';
+import type { SharedEntry } from '@/core/entries/entry';
 import { mainMoment } from '@/core/entries/entry';
 import type { SeenEntry } from '@/core/entries/seenBy';
 import { seenBy } from '@/core/entries/seenBy';
@@ -15,26 +16,25 @@ import type { Moment } from '@/core/time/zonedWall';
 import { isDay, momentFrom, momentText } from '@/core/time/zonedWall';
 import type { Reader } from '@/data/database';
 import { entryById } from '@/data/entries/entries';
-import { shownTo } from '@/data/entries/shown';
+import { shownAsItWas } from '@/data/entries/shown';
 import type { StoredEvent } from '@/data/events/events';
 import { entryOfState } from '@/data/events/events';
-import { viewerOf } from '@/data/people/people';
 import { codeOfSection, studentsOfSections } from '@/data/plan/frameStore';
 import { schoolSettings } from '@/data/plan/schoolSettings';
-import { personSettings } from '@/data/students/students';
 import type { Pembit } from '../pembit';
-import { wantedLocale } from '../students/settings';
+import { keptPerson } from '../people/keptPeople';
+import { settingsOf, wantedLocale } from '../students/settings';
 
-/** How somebody reads dates: their way of writing them and their clock, and their zone where it is another. */
-export type Reading = Readonly<{ locale: string; tzid?: string; schoolTzid: string }>;
+/** How somebody reads dates: their way of writing them and their clock, and their zone where they chose one. */
+export type Reading = Readonly<{ locale: string; tzid?: string }>;
 
-export async function readingOf(reader: Reader, person: PersonId): Promise<Omit<Reading, 'schoolTzid'>> {
-  const settings = await personSettings(reader, person);
-  return { locale: wantedLocale(settings, (await schoolSettings(reader)).locale), ...(settings.tzid ? { tzid: settings.tzid } : {}) };
-} // prettier-ignore
+export async function readingOf(pembit: Pembit, person: PersonId): Promise<Reading> {
+  const [settings, { locale }] = await Promise.all([settingsOf(pembit, person), schoolSettings(pembit)]);
+  return { locale: wantedLocale(settings, locale), ...(settings.tzid ? { tzid: settings.tzid } : {}) };
+}
 
 /** A moment as somebody reads it; where their clocks differ, by theirs as well. */
-export function momentFor(moment: Moment, { locale, tzid }: Omit<Reading, 'schoolTzid'>): string {
+export function momentFor(moment: Moment, { locale, tzid }: Reading): string {
   const plain = momentLabel(moment, locale);
   if (!tzid || isDay(moment) || moment.tzid === tzid) return plain;
   return trustTexts.own(plain, momentLabel(inZone(moment, tzid), locale));
@@ -45,8 +45,18 @@ const QUIET: ReadonlySet<ChangedField> = new Set(['audience', 'shown', 'hidden',
 /** What an event does not keep and only its own list of fields tells. */
 const KEPT_NOWHERE: ReadonlySet<ChangedField> = new Set(['text', 'links']);
 
+/** The fields that differ for one reader between two states; what events do not keep is told by their own list. */
+export function fieldsSeen(event: StoredEvent, was: SharedEntry, now: SharedEntry): ChangedField[] {
+  const seen = changedFields(was, now).filter((field) => !KEPT_NOWHERE.has(field));
+  const said = event.payload.fields?.filter((field) => KEPT_NOWHERE.has(field)) ?? [];
+  return [...new Set([...seen, ...said])].filter((field) => !QUIET.has(field) && field !== 'date');
+}
+
+export const fieldWords = (fields: readonly ChangedField[]): string =>
+  listed(fields.map((field) => trustTexts.field[field]));
+
 /** What differs for one reader between what they were shown and what they see now; nothing where they cannot tell. */
-function lineFor(event: StoredEvent, was: SeenEntry, now: SeenEntry | undefined, { reading, link }: Readonly<{ reading: Omit<Reading, 'schoolTzid'>; link: string }>): string | undefined {
+function lineFor(event: StoredEvent, was: SeenEntry, now: SeenEntry | undefined, { reading, link }: Readonly<{ reading: Reading; link: string }>): string | undefined {
   if (was.kind === 'note' || now?.kind === 'note') return undefined;
   const before = momentFor(mainMoment(was), reading);
   if (!now) return mailTexts.goneLine(was.title, before, link);
@@ -54,10 +64,8 @@ function lineFor(event: StoredEvent, was: SeenEntry, now: SeenEntry | undefined,
   if (was.cancelled === undefined && now.cancelled !== undefined) return mailTexts.calledOffLine(now.title, after, now.cancelled, link);
   if (was.cancelled !== undefined && now.cancelled === undefined) return mailTexts.takesPlaceLine(now.title, after, link);
   if (momentText(mainMoment(was)) !== momentText(mainMoment(now))) return mailTexts.movedLine(now.title, before, after, link);
-  const seen = changedFields(was, now).filter((field) => !KEPT_NOWHERE.has(field));
-  const said = event.payload.fields?.filter((field) => KEPT_NOWHERE.has(field)) ?? [];
-  const fields = [...new Set([...seen, ...said])].filter((field) => !QUIET.has(field) && field !== 'date');
-  return fields.length === 0 ? undefined : mailTexts.changedLine(now.title, after, listed(fields.map((field) => trustTexts.field[field])), link);
+  const fields = fieldsSeen(event, was, now);
+  return fields.length === 0 ? undefined : mailTexts.changedLine(now.title, after, fieldWords(fields), link);
 } // prettier-ignore
 
 type Told = Map<PersonId, string[]>;
@@ -65,16 +73,17 @@ const put = (told: Told, person: PersonId, line: string) =>
   told.set(person, [...new Set([...(told.get(person) ?? []), line])]);
 
 async function tellOfEntry(pembit: Pembit, reader: Reader, event: StoredEvent, told: Told): Promise<void> {
-  const { before } = event.payload.entry!;
+  const { before, after } = event.payload.entry!;
   if (!before) return;
   const [was, now] = [entryOfState(before), await entryById(reader, event.subject as EntryId)];
   const link = `${pembit.config.baseUrl}/e/${event.subject}`;
-  for (const { person } of await shownTo(reader, [event.subject], event.at.epochMilliseconds)) {
-    const viewer = await viewerOf(reader, person, pembit.now());
+  const state = { byMs: event.at.epochMilliseconds, sequence: after ? Number(after.row.sequence) : Number.MAX_SAFE_INTEGER };
+  for (const person of await shownAsItWas(reader, event.subject, state)) {
+    const { viewer } = await keptPerson(pembit, person);
     const shown = seenBy(viewer, was, event.at);
     if (!shown || (shown.kind !== 'note' && shown.asStaff)) continue;
     const seen = now && seenBy(viewer, now, pembit.now());
-    const line = lineFor(event, shown, seen, { reading: await readingOf(reader, person), link });
+    const line = lineFor(event, shown, seen, { reading: await readingOf(pembit, person), link });
     if (line) put(told, person, line);
   }
 } // prettier-ignore
@@ -87,7 +96,7 @@ async function tellOfClass(pembit: Pembit, reader: Reader, event: StoredEvent, t
   const date = (after ?? before)!.date;
   const link = `${pembit.config.baseUrl}/day/${date}?course=${encodeURIComponent(place.code)}`;
   for (const person of await studentsOfSections(reader, [section as SectionId])) {
-    const reading = await readingOf(reader, person);
+    const reading = await readingOf(pembit, person);
     const [was, now] = [before, after].map((state) => state && momentFor(moment(state), reading));
     const day = (state: typeof before) => state ? dateLabel((moment(state) as { wall: Temporal.PlainDateTime }).wall.toPlainDate(), 'short', reading.locale) : undefined; // prettier-ignore
     const line =

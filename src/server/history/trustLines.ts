@@ -1,11 +1,11 @@
 import { audienceOf, mainMoment } from '@/core/entries/entry';
 import type { SeenEntry } from '@/core/entries/seenBy';
 import { seenBy } from '@/core/entries/seenBy';
-import type { EntryId, HistoryId, MeetingId, SectionId } from '@/core/ids';
+import { TOLD_TYPES } from '@/core/events/event';
+import type { EntryId, MeetingId, SectionId } from '@/core/ids';
 import { may } from '@/core/may/may';
 import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
-import { listed } from '@/core/texts/entries';
 import { trustTexts } from '@/core/texts/trust';
 import { momentLabel } from '@/core/time/dateLabels';
 import { toWall } from '@/core/time/zone';
@@ -23,7 +23,7 @@ import { planSeenBy } from '../plan/planSeenBy';
 import type { SignedIn } from '../session/session';
 import { mayTell, untold } from './tellChange';
 import type { Reading } from './toldLines';
-import { momentFor, readingOf } from './toldLines';
+import { fieldWords, fieldsSeen, momentFor, readingOf } from './toldLines';
 
 /** One step by which a date came to be as it is; for staff, whom it was told. */
 export type TrustLine = Readonly<{ what: string; by: string; told?: string }>;
@@ -48,8 +48,8 @@ function entryStep(event: StoredEvent, viewer: SignedIn['viewer'], reading: Read
   if (was.cancelled !== undefined && now.cancelled === undefined) return trustTexts.takesPlace(to);
   if (was.release === 'shown' && now.release !== 'shown') return trustTexts.withdrawn(from);
   if (momentText(mainMoment(was)) !== momentText(mainMoment(now))) return trustTexts.moved(from, to);
-  const fields = event.payload.fields ?? [];
-  return event.type === 'entryChanged' && fields.length > 0 ? trustTexts.changed(listed(fields.map((field) => trustTexts.field[field]))) : undefined;
+  const fields = fieldsSeen(event, was, now);
+  return fields.length > 0 ? trustTexts.changed(fieldWords(fields)) : undefined;
 } // prettier-ignore
 
 function classStep(event: StoredEvent, tzid: string, reading: Reading): string | undefined {
@@ -60,11 +60,12 @@ function classStep(event: StoredEvent, tzid: string, reading: Reading): string |
   return event.type === 'classReinstated' ? trustTexts.takesPlace(now!) : undefined;
 }
 
-type Told = Readonly<{ asStaff: boolean; subject: string }>;
+/** What steps are about; `tzid`: the zone of its plan. */
+type About = Readonly<{ asStaff: boolean; subject: string; tzid: string }>;
 
-async function lineOf(pembit: Pembit, event: StoredEvent, what: string, reading: Reading, { asStaff, subject }: Told): Promise<TrustLine> {
+async function lineOf(pembit: Pembit, event: StoredEvent, what: string, reading: Reading, { asStaff, subject, tzid }: About): Promise<TrustLine> {
   const { person } = event.actor ? await keptPerson(pembit, event.actor) : { person: undefined };
-  const zone = requireZone(reading.tzid ?? reading.schoolTzid);
+  const zone = requireZone(reading.tzid ?? tzid);
   const at = momentLabel({ wall: toWall(zone, event.at), tzid: zone.tzid }, reading.locale);
   const by = trustTexts.by(person?.name ?? '', at);
   const telling = asStaff && event.history ? await tellingOf(pembit, event.history) : undefined;
@@ -74,21 +75,22 @@ async function lineOf(pembit: Pembit, event: StoredEvent, what: string, reading:
   return { what, by, told: telling.told === 0 ? trustTexts.waved : trustTexts.told(telling.told, telling.failed, seen) };
 } // prettier-ignore
 
-/** The latest act about a thing that is still to be told. */
+/** The latest act about a thing of which somebody has still to be told: what was told, or waved off, ends the looking back. */
 async function pendingOf(pembit: Pembit, actor: SignedIn, events: readonly StoredEvent[]): Promise<Trust['pending']> {
-  for (const { history } of [...events].reverse().slice(0, MOST)) {
-    const record = history && (await historyRecord(pembit, history as HistoryId));
-    if (!record || !mayTell(actor, record)) continue;
+  const acts = new Set(events.flatMap(({ type, history }) => (history && TOLD_TYPES.has(type) ? [history] : [])));
+  for (const history of [...acts].reverse().slice(0, MOST)) {
     if (await tellingOf(pembit, history)) return undefined;
+    const record = await historyRecord(pembit, history);
+    if (!record || !mayTell(actor, record)) continue;
     const seen = await untold(pembit, record);
     if (seen > 0) return { history, seen };
   }
   return undefined;
 } // prettier-ignore
 
-async function trustOf(pembit: Pembit, actor: SignedIn, about: Told & Readonly<{ tzid: string; step: (event: StoredEvent, reading: Reading) => string | undefined }>): Promise<Trust> {
+async function trustOf(pembit: Pembit, actor: SignedIn, about: About & Readonly<{ step: (event: StoredEvent, reading: Reading) => string | undefined }>): Promise<Trust> {
   const events = await eventsAbout(pembit, about.subject);
-  const reading = { ...(await readingOf(pembit, actor.person.id)), schoolTzid: about.tzid };
+  const reading = await readingOf(pembit, actor.person.id);
   const lines: TrustLine[] = [];
   for (const event of [...events].reverse()) {
     const what = about.step(event, reading);
@@ -120,16 +122,19 @@ export async function trustOfClass(pembit: Pembit, actor: SignedIn, id: MeetingI
   return done(await trustOf(pembit, actor, { subject: id, asStaff: seen.asStaff, tzid: place.tzid, step }));
 }
 
-/** What an entry was that is gone, for whoever could see it when it went. */
+/** What an entry was that is gone for somebody, by the last act that took it from them; nothing to who never saw it. */
 export async function goneEntry(
   pembit: Pembit,
   actor: SignedIn,
   id: EntryId,
 ): Promise<Readonly<{ title: string; lines: readonly TrustLine[] }> | undefined> {
   const events = await eventsAbout(pembit, id);
-  const last = events.findLast(({ type }) => type === 'entryDeleted' || type === 'entryWithdrawn');
-  const state = last?.payload.entry?.before;
-  const was = state && seenBy(actor.viewer, entryOfState(state), last.at);
+  const seenIn = (event: StoredEvent, side: 'before' | 'after') => {
+    const state = event.payload.entry?.[side];
+    return state ? seenBy(actor.viewer, entryOfState(state), event.at) : undefined;
+  };
+  const last = events.findLast((event) => seenIn(event, 'before') && !seenIn(event, 'after'));
+  const was = last && seenIn(last, 'before');
   if (!was || was.kind === 'note') return undefined;
   const step = (event: StoredEvent, reading: Reading) =>
     event.payload.entry ? entryStep(event, actor.viewer, reading) : undefined;

@@ -55,9 +55,10 @@ export async function tellOfThings(change: Change, record: HistoryRecord, before
     if (was ?? is) await leaveTraces(change, was, is);
   }
   for (const [id, was] of before.classes) {
-    const section = (was ?? after.classes.get(id))?.section as SectionId | undefined;
+    const is = after.classes.get(id);
+    const section = (was ?? is)?.section as SectionId | undefined;
     const course = section && (await courseOfSection(change, section));
-    if (was && course) tellOfClass(change, { course, section }, was.meeting, after.classes.get(id)?.meeting);
+    if (course) tellOfClass(change, { course, section }, was?.meeting, is?.meeting);
   }
   for (const [id, was] of before.plans) {
     const is = after.plans.get(id);
