@@ -2,6 +2,8 @@ import { randomUUID } from 'node:crypto';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
+import type { EntryInput } from '@/core/entries/entryInput';
+import { entryInput } from '@/core/entries/entryInput';
 import type { CourseId, PersonId, SectionId, TermId } from '@/core/ids';
 import { recordChange } from '@/data/history/change';
 import { personRow } from '@/data/people/people';
@@ -124,3 +126,7 @@ export async function newSchool({ students = 3 } = {}): Promise<School> {
     close,
   };
 }
+
+/** Work of a course as it is sent: due on 22 October 2026 at five, unless said otherwise. */
+export const workIn = (course: CourseId, json: object = {}): EntryInput =>
+  entryInput.parse({ kind: 'assignment', title: 'Half model', due: '2026-10-22T17:00', audience: [{ course }], ...json }); // prettier-ignore

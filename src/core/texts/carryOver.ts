@@ -71,6 +71,8 @@ export const carryTexts = {
   outletsLead: 'Whoever has subscribed, or has the embed on a page, need not do anything.',
   act: (n: number, to: string) => `Carry ${n} over to ${to}`,
   carried: (n: number, to: string) => `Carried ${of(n, 'thing', 'things')} over to ${to}`,
+  doesNotHold: (title: string, why: string) =>
+    `“${title}” would not hold together: ${why} Give it another day, or leave it out.`,
   sameCourse: 'Choose another course than the one it comes from.',
   nothingTitle: 'There is nothing planned in that course',
   nothingLead: 'Choose the course and the term that you want to take the plan from.',

@@ -11,12 +11,12 @@ import { carryTexts } from '@/core/texts/carryOver';
 import { concernsCourse } from '@/core/time/closure';
 import type { Term } from '@/core/time/term';
 import { requireZone } from '@/core/time/zoneData';
-import { addEntries } from '@/data/entries/writeEntries';
 import { insertMaterials } from '@/data/materials/materials';
 import { writeClassPlan } from '@/data/plan/classPlans';
 import { loadPlan } from '@/data/plan/loadPlan';
 import { insertSheet } from '@/data/signup/sheets';
 import type { Reader } from '@/data/database';
+import { saveNewEntries } from '../entries/saveEntry';
 import { openPlan } from '../exchange/openPlan';
 import { perform } from '../history/perform';
 import type { Pembit } from '../pembit';
@@ -136,7 +136,9 @@ export async function carryOverPlan(
     const { classPlans, entries, sheets, materials, themes } = carryOver(before, after, carryingOf(pembit, actor, input)); // prettier-ignore
     await insertMaterials(change, materials, after.term.tzid);
     for (const plan of classPlans) await writeClassPlan(change, plan);
-    await addEntries(change, entries, { courses: [after.course] });
+    const { wrong } = await saveNewEntries(change, entries, { actor, act: 'carryOver', courses: [after.course] }); // prettier-ignore
+    const bad = entries.find(({ id }) => wrong.has(id));
+    if (bad) return refused('badRequest', [{ field: 'choices', message: carryTexts.doesNotHold(bad.title, wrong.get(bad.id)!) }]); // prettier-ignore
     for (const sheet of sheets) await insertSheet(change, sheet);
     await change.insert('themes', [...themes].map(([week, theme]) => ({ id: randomUUID(), course_id: after.course.id, week, theme }))); // prettier-ignore
     const repointed = await repointOutlets(pembit, change, actor, { before, after, outlets: input.outlets });

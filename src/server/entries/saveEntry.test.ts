@@ -2,12 +2,11 @@ import { Temporal } from 'temporal-polyfill';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { valueOf } from '../../../tests/support/outcomes';
 import type { School } from '../../../tests/support/school';
-import { newSchool } from '../../../tests/support/school';
+import { newSchool, workIn } from '../../../tests/support/school';
 import { outletInput } from '@/core/outlets/outletInput';
 import type { Entry } from '@/core/entries/entry';
-import { entryInput } from '@/core/entries/entryInput';
 import { patternInput } from '@/core/frame/frameInput';
-import type { CourseId, EntryId } from '@/core/ids';
+import type { EntryId } from '@/core/ids';
 import { newMaterialInput } from '@/core/materials/materialInput';
 import type { Outcome } from '@/core/refusals';
 import { entryById } from '@/data/entries/entries';
@@ -35,8 +34,6 @@ let school: School;
 beforeAll(async () => void (school = await newSchool()));
 afterAll(() => school.close());
 
-const workIn = (course: CourseId, json: object = {}) =>
-  entryInput.parse({ kind: 'assignment', title: 'Half model', due: '2026-10-22T17:00', audience: [{ course }], ...json }); // prettier-ignore
 const work = (json: object = {}) => workIn(school.course, json);
 const plan = async (json: object = {}): Promise<Entry> =>
   valueOf(await planEntry(school.pembit, school.instructor, work(json)));

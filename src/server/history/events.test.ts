@@ -1,7 +1,7 @@
 import { beforeEach, describe, expect, test } from 'vitest';
 import { historyOf, valueOf } from '../../../tests/support/outcomes';
 import type { School } from '../../../tests/support/school';
-import { newSchool } from '../../../tests/support/school';
+import { newSchool, workIn } from '../../../tests/support/school';
 import { entryInput } from '@/core/entries/entryInput';
 import { NO_PERSON_SETTINGS } from '@/core/frame/personSettings';
 import { eventPayload } from '@/core/events/event';
@@ -28,8 +28,7 @@ beforeEach(async () => {
   return () => school.close();
 });
 
-const work = (json: object = {}) =>
-  entryInput.parse({ kind: 'assignment', title: 'Half model', due: '2026-10-22T17:00', audience: [{ course: school.course }], ...json }); // prettier-ignore
+const work = (json: object = {}) => workIn(school.course, json);
 const plan = async (json: object = {}) =>
   valueOf(await planEntry(school.pembit, school.instructor, work(json)));
 const typesOf = async (id: string) => (await eventsAbout(school.pembit, id)).map(({ type }) => type);

@@ -1,9 +1,8 @@
 import { beforeEach, describe, expect, test } from 'vitest';
 import { historyOf, valueOf } from '../../../tests/support/outcomes';
 import type { School } from '../../../tests/support/school';
-import { newSchool } from '../../../tests/support/school';
+import { newSchool, workIn } from '../../../tests/support/school';
 import type { Entry } from '@/core/entries/entry';
-import { entryInput } from '@/core/entries/entryInput';
 import { closureInput, meetingInput, patternInput } from '@/core/frame/frameInput';
 import { NO_PERSON_SETTINGS } from '@/core/frame/personSettings';
 import type { Outcome } from '@/core/refusals';
@@ -37,8 +36,7 @@ beforeEach(async () => {
   return () => school.close();
 });
 
-const work = (json: object = {}) =>
-  entryInput.parse({ kind: 'assignment', title: 'Half model', due: '2026-10-22T17:00', audience: [{ course: school.course }], ...json }); // prettier-ignore
+const work = (json: object = {}) => workIn(school.course, json);
 const plan = async (json: object = {}): Promise<Entry> =>
   valueOf(await planEntry(school.pembit, school.instructor, work(json)));
 const show = async (...students: readonly SignedIn[]) => {

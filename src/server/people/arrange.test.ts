@@ -1,8 +1,7 @@
 import { beforeEach, expect, test } from 'vitest';
 import { historyOf, valueOf } from '../../../tests/support/outcomes';
 import type { School } from '../../../tests/support/school';
-import { newSchool } from '../../../tests/support/school';
-import { entryInput } from '@/core/entries/entryInput';
+import { newSchool, workIn } from '../../../tests/support/school';
 import type { EntryId } from '@/core/ids';
 import { momentText } from '@/core/time/zonedWall';
 import { select } from '@/data/database';
@@ -20,8 +19,7 @@ beforeEach(async () => {
   return () => school.close();
 });
 
-const work = (json: object = {}) =>
-  entryInput.parse({ kind: 'assignment', title: 'Half model', due: '2026-10-22T17:00', audience: [{ course: school.course }], ...json }); // prettier-ignore
+const work = (json: object = {}) => workIn(school.course, json);
 const plan = async (json: object = {}) =>
   valueOf(await planEntry(school.pembit, school.instructor, work(json)));
 const give = (student: SignedIn, days: number, who = school.instructor) =>
