@@ -96,10 +96,10 @@ test('a note hangs on the work it is about, and times are written with twelve ho
   await ivo.open(`${url}/next`);
   await ivo.sees(/by 5:00.pm/);
   await ivo.open(`${url}/term`);
-  await ivo.sees(/10:00.am/);
+  await ivo.sees(/\b10.am/);
   await ivo.doesNotSee('14:00');
   await ivo.open(`${url}/week`);
-  await ivo.sees(/10:00.am/);
+  await ivo.sees(/\b10.am/);
   await ivo.doesNotSee('14:00');
   await ivo.open(`${url}/next`);
   await ivo.doesNotSee('The loft');

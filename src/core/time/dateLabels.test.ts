@@ -1,6 +1,6 @@
 import { Temporal } from 'temporal-polyfill';
 import { expect, test } from 'vitest';
-import { momentLabel, rangeLabel, timeLabel, withTwelveHours } from './dateLabels';
+import { briefTime, momentLabel, rangeLabel, timeLabel, withTwelveHours } from './dateLabels';
 
 const at = (time: string) => Temporal.PlainTime.from(time);
 
@@ -34,4 +34,15 @@ test('the clock is part of a locale: dates keep its language, ranges and moments
   const wall = Temporal.PlainDateTime.from('2026-10-15T17:00');
   expect(momentLabel({ wall, tzid: 'America/Halifax' }, locale)).toBe('Do., 15. Okt., 5:00\u00a0pm');
   expect(rangeLabel(at('11:00'), at('12:15'), locale)).toBe('11:00\u00a0am–12:15\u00a0pm');
+});
+
+test.each([
+  ['10:00', '10:00', '10 am'],
+  ['17:30', '17:30', '5:30 pm'],
+  ['00:00', '00:00', '12 am'],
+])('where room is short %s is %s, or %s', (time, long, short) => {
+  expect(briefTime(Temporal.PlainTime.from(time))).toBe(long);
+  expect(briefTime(Temporal.PlainTime.from(time), withTwelveHours('en-GB')).replace('\u00a0', ' ')).toBe(
+    short,
+  );
 });

@@ -57,6 +57,10 @@ export function timeLabel(
     : `${String(time.hour).padStart(2, '0')}:${minute}`;
 }
 
+/** The same where room is short: a full hour of the clock with twelve is `10 am`. */
+export const briefTime = (time: Temporal.PlainTime | Temporal.PlainDateTime, locale?: string): string =>
+  timeLabel(time, locale).replace(/:00(?=\u00a0)/, '');
+
 /** `12:00–12:25`. */
 export const rangeLabel = (
   start: Temporal.PlainTime | Temporal.PlainDateTime,

@@ -3,7 +3,7 @@ import type { Release } from '@/core/entries/visibility';
 import { entryTexts, listed } from '@/core/texts/entries';
 import { studentTexts } from '@/core/texts/student';
 import { termTexts } from '@/core/texts/term';
-import { timeLabel } from '@/core/time/dateLabels';
+import { briefTime } from '@/core/time/dateLabels';
 import { dayOf, isDay, momentText } from '@/core/time/zonedWall';
 import type { PlanItem } from '../plan/planItem';
 
@@ -83,7 +83,7 @@ export type Marking = Readonly<{ mayMove: MayMove; locale: string }>;
 export function itemOf(o: Occurrence, courseTags: readonly Tag[], { mayMove, locale }: Marking): GridItem {
   // What others plan is told apart from the courses by having no tag of theirs.
   const tags = o.kind === 'outside' ? [] : courseTags;
-  const clock = isDay(o.start) ? undefined : timeLabel(o.start.wall, locale);
+  const clock = isDay(o.start) ? undefined : briefTime(o.start.wall, locale);
   const title =
     o.kind === 'set'
       ? entryTexts.setTitle(o.title)
@@ -139,7 +139,7 @@ function intoMarks(marks: Occurrence[][], o: Occurrence): Occurrence[][] {
 function standingFor(others: readonly Occurrence[], item: GridItem, { locale }: Marking): GridItem {
   if (others.length === 0) return item;
   const classes = others.flatMap((o) => (o.kind === 'class' ? [o] : []));
-  const times = classes.map((o) => (isDay(o.start) ? '' : timeLabel(o.start.wall, locale)));
+  const times = classes.map((o) => (isDay(o.start) ? '' : briefTime(o.start.wall, locale)));
   return {
     ...item,
     others: classes.map((o) => o.meeting),

@@ -11,7 +11,7 @@ import type { Desk } from '../plan/PlanDesk';
 import { TermItem } from '../term/TermItem';
 import type { GridItem } from '../term/termMarks';
 import type { HourDrag } from './useHourDrag';
-import { timeLabel } from '@/core/time/dateLabels';
+import { briefTime, timeLabel } from '@/core/time/dateLabels';
 import { clockOf, useHourDrag } from './useHourDrag';
 import styles from './Week.module.css';
 import type { WeekBlock, WeekView } from './weekView';
@@ -24,7 +24,9 @@ export function Hours({ view, desk }: { view: WeekView; desk: Desk }) {
   const router = useRouter();
   const say = useMessages();
   const [first, end] = view.hours;
-  const shown = (minutes: number) => timeLabel(Temporal.PlainTime.from(clockOf(minutes)), view.locale);
+  const timeOf = (minutes: number) => Temporal.PlainTime.from(clockOf(minutes));
+  const shown = (minutes: number) => timeLabel(timeOf(minutes), view.locale);
+  const brief = (minutes: number) => briefTime(timeOf(minutes), view.locale);
   const dayOf = (date: string) => view.days.find((day) => day.date === date)?.label ?? date;
   const span = (end - first) * 60;
   const blocks = new Map(view.days.flatMap((day) => day.blocks.map((block) => [block.item.key, block])));
@@ -96,7 +98,7 @@ export function Hours({ view, desk }: { view: WeekView; desk: Desk }) {
       <div className={styles.hours} style={{ '--hours': end - first } as CSSProperties}>
         <div className={styles.clock} aria-hidden>
           {Array.from({ length: end - first }, (_, i) => (
-            <span key={i}>{shown((first + i) * 60)}</span>
+            <span key={i}>{brief((first + i) * 60)}</span>
           ))}
         </div>
         {view.days.map((day) => (
