@@ -61,8 +61,10 @@ function count(name, file) {
     totals.passed += report.numPassedTests;
     totals.failed += report.numFailedTests;
     totals.skipped += report.numPendingTests + report.numTodoTests;
-    for (const { name: of, startTime, endTime, assertionResults } of report.testResults) {
+    for (const { name: of, startTime, endTime, assertionResults, message } of report.testResults) {
       files.push({ of: path.relative(root, of), ms: endTime - startTime });
+      // What fails before the first test (a hook, an import) is no test of its own.
+      if (message) failed.push(`${path.relative(root, of)}: as a whole\n  ${message.split('\n')[0]}`);
       for (const { status, fullName, failureMessages } of assertionResults)
         if (status === 'failed')
           failed.push(
@@ -76,15 +78,19 @@ function count(name, file) {
 
 say('Unit, reference and property tests');
 const unit = await vitest('unit', ['--project', 'unit']);
-// Those that ask the server without a browser run beside those that mostly wait for one; what measures is alone.
-const named = (...names) => names.map((name) => `tests/browser/${name}.test.ts`);
-const [ASKING, ALONE] = [named('routes', 'badInput'), named('storm', 'locks', 'stopping')];
+// Most of a browser test is waiting: two halves go on side by side, each with servers of its own; what measures is alone.
+const ALONE = ['storm', 'locks', 'stopping'].map((name) => `tests/browser/${name}.test.ts`);
 const browser = ['--project', 'browser'];
-say('Browser tests');
-const beside = await Promise.all([
-  vitest('browser', [...browser, ...[...ASKING, ...ALONE].flatMap((file) => ['--exclude', file])]),
-  vitest('asking', [...browser, ...ASKING], { quiet: true }),
-]);
+say('Browser tests, in two halves side by side');
+const half = (shard, quiet) =>
+  vitest(
+    `browser${shard}`,
+    [...browser, `--shard=${shard}/2`, ...ALONE.flatMap((file) => ['--exclude', file])],
+    {
+      quiet,
+    },
+  );
+const halves = await Promise.all([half(1, false), half(2, true)]);
 say('Browser tests that need the machine for themselves');
 const alone = await vitest('alone', [...browser, ...ALONE]);
 rmSync(reports, { recursive: true, force: true });
@@ -93,4 +99,4 @@ for (const { of, ms } of files.sort((a, b) => b.ms - a.ms).slice(0, 10))
   console.log(`${String(Math.round(ms / 1000)).padStart(4)} s  ${of}`);
 for (const line of failed) console.log(`\nFailed: ${line}`);
 console.log(`\n${totals.passed} passed, ${totals.failed} failed, ${totals.skipped} skipped`);
-process.exit(unit && alone && beside.every(Boolean) && totals.passed > 0 ? 0 : 1);
+process.exit(unit && alone && halves.every(Boolean) && totals.passed > 0 ? 0 : 1);

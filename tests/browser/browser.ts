@@ -10,7 +10,7 @@ export const PHONE = { width: 390, height: 844 };
 type Size = typeof DESKTOP;
 
 /** How long a locator goes on trying: generous, since nothing here measures time. */
-const PATIENCE = 20_000;
+const PATIENCE = 60_000;
 
 /** One person at one browser, acting through what stands on the screen. */
 export type Person = Readonly<{
@@ -206,12 +206,14 @@ export async function newPerson(
       inputs += 1;
       const select = await withRetry(`No choice called ${label}`, () => locate('field', label));
       await withRetry(`No option ${option}`, async () => {
-        for (const candidate of await select.findElements(By.css('option')))
-          if ((await candidate.getText()).trim() === option) {
-            await candidate.click();
-            return true;
-          }
-        return undefined;
+        // In one go: some lists hold every zone of the world.
+        const found = await driver.executeScript<WebElement | null>(
+          'return [...arguments[0].options].find((o) => o.text.trim() === arguments[1]) ?? null',
+          select,
+          option,
+        );
+        await found?.click();
+        return found ?? undefined;
       });
     },
     chooseFile: async (label, file) => {

@@ -8,10 +8,12 @@ import { startPembit } from './server';
 
 let pembit: RunningPembit;
 let person: Person;
-const started = Date.now();
+/** When the server's clock was set, or a little after. */
+let started: number;
 const NOW = '2026-10-13T12:00:00Z';
 beforeAll(async () => {
   pembit = await startPembit({ PEMBIT_NOW: NOW });
+  started = Date.now();
   person = await newPerson();
 });
 afterAll(async () => {
