@@ -56,6 +56,7 @@ try {
   await person.find('button', 'Edit');
   await save('term');
   await person.driver.executeScript("sessionStorage.removeItem('panel')");
+  await picture('today', '/today');
   await picture('week', '/week');
   await picture('everything', '/everything');
   await picture('checks', '/checks');
@@ -80,7 +81,6 @@ try {
   await picture('next', '/next', PHONE);
   await picture('day-sheet', '/day/2026-10-13', PHONE);
   await picture('sign-up', '/sign-up', PHONE);
-  await picture('subscribe', '/subscribe', PHONE);
   const maren = await signedIn(pembit.pembitUrl, 'maren@kittiwake.example');
   const outlets = (await (await maren.call('GET', '/api/outlets')).json()) as { kind: string; url: string }[];
   await picture('embed', outlets.find((outlet) => outlet.kind === 'embed')!.url, { width: 640, height: 800 });

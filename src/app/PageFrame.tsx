@@ -1,18 +1,22 @@
 import { isOnStaff } from '@/core/entries/viewer';
 import type { ReactNode } from 'react';
+import { termDays } from '@/core/plan/markedDays';
 import type { SeenPlan } from '@/core/plan/seenPlan';
 import { frameTexts } from '@/core/texts/frame';
 import { currentTerm } from '@/core/time/term';
 import { findingsOf } from '@/server/checks/findings';
 import { failedMailOf } from '@/server/mail/failedMail';
+import { planSeenBy } from '@/server/plan/planSeenBy';
 import { todayIn } from '@/server/plan/todayIn';
 import { sharedPembit } from '@/server/pembit';
 import type { SignedIn } from '@/server/session/session';
+import { DayFrame } from '@/ui/days/DayFrame';
 import { Frame } from '@/ui/frame/Frame';
 import type { NavItem } from '@/ui/frame/navItem';
 
 const { nav } = frameTexts;
 const STAFF_NAV: readonly NavItem[] = [
+  { href: '/today', label: nav.today },
   { href: '/term', label: nav.term },
   { href: '/week', label: nav.week, wideOnly: true },
   { href: '/everything', label: nav.everything },
@@ -20,20 +24,20 @@ const STAFF_NAV: readonly NavItem[] = [
   { href: '/load', label: nav.load, wideOnly: true },
   { href: '/materials', label: nav.materials, wideOnly: true },
   { href: '/office-hours', label: nav.officeHours },
-  { href: '/publish', label: nav.publish },
+  { href: '/publish', label: nav.publish, wideOnly: true },
   { href: '/calendars', label: nav.calendars, wideOnly: true },
-  { href: '/courses', label: nav.courses },
+  { href: '/courses', label: nav.courses, wideOnly: true },
 ];
 /** Whoever helps in courses reads their plan, and holds hours. */
 const HELPER_NAV: readonly NavItem[] = STAFF_NAV.filter(({ href }) =>
-  ['/term', '/week', '/everything', '/office-hours'].includes(href),
+  ['/today', '/term', '/week', '/everything', '/office-hours'].includes(href),
 );
 const STUDENT_NAV: readonly NavItem[] = [
   { href: '/next', label: nav.next },
   { href: '/term', label: nav.term },
   { href: '/materials', label: nav.materials },
   { href: '/sign-up', label: nav.signUp },
-  { href: '/subscribe', label: nav.subscribe },
+  { href: '/subscribe', label: nav.subscribe, wideOnly: true },
 ];
 
 const initialsOf = (name: string) =>
@@ -76,7 +80,11 @@ export async function PageFrame({
         ]
       : []),
     ...(viewer.memberOf.size > 0
-      ? STUDENT_NAV.filter((i) => !isOnStaff(viewer) || !STAFF_NAV.some((own) => own.href === i.href))
+      ? isOnStaff(viewer)
+        ? STUDENT_NAV.filter(({ href }) => !STAFF_NAV.some((own) => own.href === href)).map((item) =>
+            item.href === '/sign-up' ? { ...item, label: nav.signUpToo } : item,
+          )
+        : STUDENT_NAV
       : []),
     { href: '/help', label: nav.help, wideOnly: true },
   ];
@@ -84,28 +92,32 @@ export async function PageFrame({
     failedMailOf(sharedPembit(), actor),
     findingsOf(sharedPembit(), actor),
   ]);
-  const term = plan && currentTerm(plan.terms, todayIn(sharedPembit(), plan));
+  const seen = plan ?? (await planSeenBy(sharedPembit(), viewer));
+  const today = todayIn(sharedPembit(), seen);
+  const term = currentTerm(seen.terms, today);
   return (
-    <Frame
-      person={{ name: person.name, initials: initialsOf(person.name) }}
-      nav={items.map((item) => (item.href === '/checks' ? { ...item, count: open.length } : item))}
-      termName={term?.name}
-      courses={plan && switchesOf(plan)}
-      wide={wide}
-      notesOnly={viewer.staffOf.size === 0}
-      staff={isOnStaff(viewer)}
-      seeAs={seeAs}
-    >
-      {failed.length > 0 ? (
-        <div className="notice" role="status">
-          {failed.map((letter) => (
-            <p key={`${letter.recipient} ${letter.subject}`}>
-              {frameTexts.mailFailed(letter.recipient, letter.subject, letter.error)}
-            </p>
-          ))}
-        </div>
-      ) : null}
-      {children}
-    </Frame>
+    <DayFrame today={today.toString()} locale={seen.locale} term={term && termDays(term)}>
+      <Frame
+        person={{ name: person.name, initials: initialsOf(person.name) }}
+        nav={items.map((item) => (item.href === '/checks' ? { ...item, count: open.length } : item))}
+        termName={plan && term?.name}
+        courses={plan && switchesOf(plan)}
+        wide={wide}
+        notesOnly={viewer.staffOf.size === 0}
+        staff={isOnStaff(viewer)}
+        seeAs={seeAs}
+      >
+        {failed.length > 0 ? (
+          <div className="notice" role="status">
+            {failed.map((letter) => (
+              <p key={`${letter.recipient} ${letter.subject}`}>
+                {frameTexts.mailFailed(letter.recipient, letter.subject, letter.error)}
+              </p>
+            ))}
+          </div>
+        ) : null}
+        {children}
+      </Frame>
+    </DayFrame>
   );
 }

@@ -10,6 +10,7 @@ const PAGES: Readonly<Record<string, readonly string[]>> = {
   nobody: ['/sign-in', '/forgotten', '/e/nothing'],
   maren: [
     '/week',
+    '/today',
     '/everything',
     '/checks',
     '/materials',
@@ -171,7 +172,7 @@ test('the term grid is worked by keyboard: arrows move, typing adds, what was ty
   await person.driver.executeScript('arguments[0].focus()', cell);
   await person.press('\uE015', '\uE014', 'T'); // down, right, and what the title begins with
   await person.find('field', 'Title');
-  expect(await (await person.find('field', 'Day')).getAttribute('value')).toBe('2026-10-21');
+  expect(await (await person.find('field', 'Day')).getAttribute('value')).toBe('Wed 21 Oct');
   expect(await (await person.find('field', 'Title')).getAttribute('value')).toBe('T');
   await person.type('Title', 'Typed by keyboard');
   await person.driver.navigate().refresh();

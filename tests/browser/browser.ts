@@ -1,7 +1,7 @@
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
-import { Builder, By, until } from 'selenium-webdriver';
+import { Builder, By, logging, until } from 'selenium-webdriver';
 import type { WebDriver, WebElement } from 'selenium-webdriver';
 import chrome from 'selenium-webdriver/chrome.js';
 
@@ -39,6 +39,7 @@ export type Person = Readonly<{
   doesNotSee: (text: string) => Promise<void>;
   text: () => Promise<string>;
   size: (size: Size, dark?: boolean) => Promise<void>;
+  /** Ends the browser; fails when the console said that anything went against the content policy. */
   quit: () => Promise<void>;
 }>;
 
@@ -60,8 +61,11 @@ const SET_VALUE = `const prototype = arguments[0].tagName === 'TEXTAREA' ? HTMLT
   Object.getOwnPropertyDescriptor(prototype.prototype, 'value').set.call(arguments[0], arguments[1]);
   arguments[0].dispatchEvent(new Event('input', { bubbles: true }));`;
 
-const matches = (name: string, wanted: string | RegExp) =>
-  typeof wanted === 'string' ? name.trim() === wanted : wanted.test(name);
+/** Buttons with an icon begin with a space without width, which nobody hears. */
+const spoken = (name: string) => name.replaceAll('\u200b', '').trim();
+/** Whether something is called so. */
+export const matches = (name: string, wanted: string | RegExp) =>
+  typeof wanted === 'string' ? spoken(name) === wanted : wanted.test(spoken(name));
 
 /** `prepare` sets what else the browser is to do. */
 export async function newPerson(
@@ -75,6 +79,9 @@ export async function newPerson(
     '--headless=new', '--no-sandbox', '--disable-dev-shm-usage', '--disable-gpu', '--disable-background-networking',
     '--disable-component-update', '--disable-sync', '--no-first-run', '--hide-scrollbars', `--user-data-dir=${profile}`,
   ); // prettier-ignore
+  const heard = new logging.Preferences();
+  heard.setLevel(logging.Type.BROWSER, logging.Level.ALL);
+  options.setLoggingPrefs(heard);
   prepare(options);
   const driver = (await new Builder()
     .forBrowser('chrome')
@@ -160,13 +167,12 @@ export async function newPerson(
       PATIENCE,
     );
 
-  /** Types over what a field holds. A date goes in as a whole: how its parts are typed hangs on the browser's language. */
+  /** Types over what a field holds; what is long goes in as a whole. */
   const enter = async (within: string, label: string | RegExp, text: string) => {
     await withRetry(`No field called ${label}`, async () => {
       const element = await locate('field', label, within);
       if (!element) return undefined;
-      const type = await element.getAttribute('type');
-      if (type === 'date' || text.length > 400) await driver.executeScript(SET_VALUE, element, text);
+      if (text.length > 400) await driver.executeScript(SET_VALUE, element, text);
       else await element.sendKeys('\uE009a\uE000', text === '' ? '\uE003' : text); // Control+A, then over it
       return element;
     });
@@ -270,8 +276,15 @@ export async function newPerson(
     text: pageText,
     size: setSize,
     quit: async () => {
+      const said = await driver.manage().logs().get(logging.Type.BROWSER);
       await driver.quit();
       rmSync(profile, { recursive: true, force: true });
+      // A page in a frame where it may not stand is refused on purpose.
+      const violations = said
+        .map(({ message }) => message)
+        .filter((line) => /content security policy/i.test(line) && !/frame-ancestors/i.test(line));
+      if (violations.length > 0)
+        throw new Error(`The content policy was violated:\n${violations.join('\n')}`);
     },
   };
 }

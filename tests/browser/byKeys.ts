@@ -1,8 +1,6 @@
 import { Key } from 'selenium-webdriver';
 import type { Person } from './browser';
-
-const matches = (name: string, wanted: string | RegExp) =>
-  typeof wanted === 'string' ? name.trim() === wanted : wanted.test(name);
+import { matches } from './browser';
 
 /** Somebody without a pointer: what has the focus is found by pressing Tab, and acted on by keys. */
 export function byKeys(who: () => Person) {

@@ -110,7 +110,7 @@ describe('an empty installation', () => {
     await edda.sees('Edda Quist, choose a password');
     await edda.type('Password', PASSWORD);
     await edda.click('button', 'Save and sign in');
-    await edda.sees('The term, week by week');
+    await edda.sees('What waits for you');
 
     await edda.open(`${pembit.pembitUrl}/courses/RW%20101`);
     const students = Array.from(

@@ -12,7 +12,7 @@ beforeAll(async () => {
   maren = await newPerson();
   await maren.open(pembit.pembitUrl);
   await maren.click('button', 'Sign in as Maren Toft');
-  await maren.sees('The term, week by week');
+  await maren.sees('What waits for you');
 });
 afterAll(async () => {
   await maren?.quit();

@@ -33,7 +33,7 @@ beforeAll(async () => {
   maren = await newPerson();
   await maren.open(pembit.pembitUrl);
   await maren.click('button', 'Sign in as Maren Toft');
-  await maren.sees('The term, week by week');
+  await maren.sees('What waits for you');
 });
 afterAll(async () => {
   effort.print();
@@ -145,6 +145,7 @@ test('a term is saved by the administrator and brought into an empty school', as
     await folk.click('button', /^Bring in \d+ courses/);
     await folk.sees(/Brought in \d+ courses of/);
     await folk.open(`${empty.pembitUrl}/everything`);
+    await folk.type('Search', 'half-breadth');
     await folk.sees('Half-breadth plan');
     await folk.open(`${empty.pembitUrl}/office-hours`);
     await folk.sees('Office hours');

@@ -59,10 +59,10 @@ describe('on the term grid', () => {
         await day(maren, '2026-10-16'),
       );
       await maren.sees('Moved Half-breadth plan to week 6, Fri 16 Oct');
-      await maren.click('button', 'Bring what hangs on it');
+      await maren.click('button', 'Move its other dates too');
     });
     // The message of the first move gives way to that of the second.
-    await maren.doesNotSee('Bring what hangs on it');
+    await maren.doesNotSee('Move its other dates too');
     await maren.click('button', 'Tell 1 student');
     await maren.sees('1 letter goes out in a minute');
     await maren.open(`${pembit.pembitUrl}/everything`);
@@ -228,9 +228,9 @@ test('checks: put right in one click, left out with a reason, and seen while wri
   await maren.doesNotSee('Move it to Mon 2 Nov');
   await maren.click('button', 'Undo');
   await maren.sees('Move it to Mon 2 Nov');
-  await maren.click('button', 'It is meant so: Night sail to the outer buoy');
+  await maren.click('button', 'This is intended: Night sail to the outer buoy');
   await maren.type('Why, if you like', 'The sea is there on Saturdays');
-  await maren.click('button', 'Leave it out');
+  await maren.click('button', 'Hide it until it changes');
   await maren.sees('Left out: Night sail to the outer buoy');
   await maren.sees('Maren Toft: The sea is there on Saturdays');
   await maren.doesNotSee('Move it to Mon 2 Nov');

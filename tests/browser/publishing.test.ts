@@ -18,7 +18,8 @@ beforeAll(async () => {
   [maren, outside] = await Promise.all([newPerson(), newPerson()]);
   await maren.open(pembit);
   await maren.click('button', 'Sign in as Maren Toft');
-  await maren.sees('The term, week by week');
+  await maren.sees('What waits for you');
+  await maren.open(`${pembit}/term`);
 });
 afterAll(async () => {
   effort.print();

@@ -111,6 +111,7 @@ const CHECKS: Readonly<Record<string, () => readonly Check[]>> = {
   '/sign-in': () => [
     { method: 'GET', path: '/sign-in', expected: { nobody: 200, stranger: 307, student: 307 } },
   ],
+  '/today': () => [{ method: 'GET', path: '/today', expected: page(307) }],
   '/term': () => [{ method: 'GET', path: '/term', expected: page() }],
   '/week': () => [{ method: 'GET', path: '/week', expected: page() }],
   '/everything': () => [{ method: 'GET', path: '/everything', expected: page() }],
@@ -939,6 +940,7 @@ const CHECKS: Readonly<Record<string, () => readonly Check[]>> = {
     { method: 'GET', path: `/s/${hlSheet}`, expected: { nobody: 200, stranger: 404, student: 200 } },
     { method: 'GET', path: `/s/${hlSheet}?link=x`, expected: { nobody: 200, stranger: 404, student: 200 } },
   ],
+  '/api/days': () => [{ method: 'GET', path: '/api/days', expected: signedInOnly(200) }],
   '/api/version': () => [{ method: 'GET', path: '/api/version', expected: signedInOnly(200) }],
   '/api/sheets/[id]': () => [
     {

@@ -54,7 +54,7 @@ test('a forgotten password is chosen anew by a letter; a common one is refused w
 test('an instructor sets up a second step, and signs in with a code', async () => {
   await signInPage();
   await person.click('button', 'Sign in as Maren Toft');
-  await person.sees('The term, week by week');
+  await person.sees('What waits for you');
   await person.open(`${pembit.pembitUrl}/account`);
   await person.click('button', 'Set up a second step');
   await person.sees('Photograph this');
@@ -79,7 +79,7 @@ test('an instructor sets up a second step, and signs in with a code', async () =
   await person.sees('Type the code that your authenticator shows now');
   await person.type('Code', recovery);
   await person.click('button', 'Sign in');
-  await person.sees('The term, week by week');
+  await person.sees('What waits for you');
   await person.open(`${pembit.pembitUrl}/account`);
   await person.type('Code', code(1));
   await person.click('button', 'Turn the second step off');
@@ -106,7 +106,7 @@ test('where the school asks staff for a second step, nothing else opens before i
   await person.click('button', 'Turn the second step on');
   await person.sees('Write these down');
   await person.open(`${pembit.pembitUrl}/term`);
-  await person.sees('The term, week by week');
+  await person.sees('What waits for you');
   // Whoever asked for it owes it as well; a student never does.
   expect((await asks(false)).status).toBe(403);
   const student = await signedIn(pembit.pembitUrl, 'ivo@kittiwake.example');

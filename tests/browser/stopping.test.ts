@@ -67,7 +67,7 @@ test('while the server is gone what was typed stays, the page says so, and it go
   try {
     await person.open(`${server.url}/sign-in`);
     await person.click('button', 'Sign in as Maren Toft');
-    await person.sees('The term, week by week');
+    await person.sees('What waits for you');
     await person.open(`${server.url}/account`);
     await person.find('button', 'Save');
     await server.kill();

@@ -23,7 +23,8 @@ test('an instructor plans and offers, a student clicks and takes, and it shows w
   // The instructor signs in and adds an event after the change to winter time.
   await maren.open(pembit);
   await maren.click('button', 'Sign in as Maren Toft');
-  await maren.sees('The term, week by week');
+  await maren.sees('What waits for you');
+  await maren.open(`${pembit}/term`);
   await maren.click('cell', /^week 10, Tue 10 Nov/);
   await maren.type('Title', 'Visit to the rope walk');
   await maren.type('Starts', '10');
@@ -79,7 +80,7 @@ test('an instructor plans and offers, a student clicks and takes, and it shows w
   await ivo.driver.switchTo().window(tabs[0]!);
 
   // Takes a time with a note, gives it back, takes another.
-  await ivo.click('link', 'Sign up');
+  await ivo.click('link', 'Office hours');
   await ivo.clickOn('section[aria-label*="Stem clinic"] button[aria-label^="12:30"]');
   await ivo.type(/What would you like to talk about/, 'My stem will not fair.');
   await ivo.click('button', 'Take this time');

@@ -19,7 +19,8 @@ beforeAll(async () => {
   await ivo.sees('Today and next');
   await maren.open(url);
   await maren.click('button', 'Sign in as Maren Toft');
-  await maren.sees('The term, week by week');
+  await maren.sees('What waits for you');
+  await maren.open(`${url}/term`);
 });
 afterAll(async () => {
   await Promise.all([ivo, maren].map((person) => person?.quit()));
@@ -68,7 +69,7 @@ test('work that is ticked is out of the way, and comes back by undo', async () =
 });
 
 test('looks for words, kinds and another week', async () => {
-  await ivo.clickOn('summary');
+  await ivo.clickOn('main summary');
   await ivo.type('Words of a title', 'bevel');
   await ivo.click('button', 'Show');
   await ivo.sees(/\d found/);

@@ -1,11 +1,35 @@
 import { gzipSync } from 'node:zlib';
 import { anonymous, signedIn } from './api';
 
+const IVO = 'ivo@kittiwake.example';
+const MAREN = 'maren@kittiwake.example';
+const OFFICE = 'office@kittiwake.example';
+
 /** Pages by whom they are looked at, each with the most kilobytes of JavaScript, gzip, that it may ask for at first. */
 export const FIRST_LOADS = [
-  ['ivo@kittiwake.example', '/next', 190],
-  ['maren@kittiwake.example', '/term', 260],
-  ['maren@kittiwake.example', '/publish', 260],
+  [IVO, '/next', 195],
+  [IVO, '/sign-up', 215],
+  [IVO, '/subscribe', 220],
+  [IVO, '/term', 265],
+  [IVO, '/account', 265],
+  [MAREN, '/today', 195],
+  [MAREN, '/term', 265],
+  [MAREN, '/week', 265],
+  [MAREN, '/day/2026-10-13', 265],
+  [MAREN, '/month', 192],
+  [MAREN, '/help', 192],
+  [MAREN, '/everything', 285],
+  [MAREN, '/checks', 245],
+  [MAREN, '/load', 250],
+  [MAREN, '/calendars', 245],
+  [MAREN, '/publish', 245],
+  [MAREN, '/publish/new', 245],
+  [MAREN, '/office-hours', 245],
+  [MAREN, '/office-hours/new', 260],
+  [MAREN, '/courses', 270],
+  [MAREN, '/courses/HL%20210', 270],
+  [MAREN, '/materials', 270],
+  [OFFICE, '/school', 275],
 ] as const;
 
 /** The scripts that a page asks for before anything is clicked. */

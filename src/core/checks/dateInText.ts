@@ -1,4 +1,4 @@
-import { findDate } from '../quickline/quickDates';
+import { findDate } from '../time/typedDay';
 import { plainText } from '../richText/plainText';
 import { checkTexts } from '../texts/checks';
 import { dateLabel } from '../time/dateLabels';

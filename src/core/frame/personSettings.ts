@@ -2,8 +2,8 @@ import { z } from 'zod';
 import { COURSE_COLORS } from '../plan/plan';
 import { zoneNamed } from '../time/zoneData';
 import { DIGESTS } from './digests';
-import { LOCALES, WEEK_STARTS } from './schoolSettings';
-import type { Locale } from './schoolSettings';
+import type { Locale } from './locales';
+import { LOCALES, WEEK_STARTS } from './locales';
 
 /** What somebody chooses for themselves; what is absent is as the school has it. */
 export const personSettingsInput = z.object({

@@ -1,6 +1,5 @@
-import { z } from 'zod';
-
-const YEAR = 365;
+/** In days. */
+export const YEAR = 365;
 
 /**
  * What the school holds about people, by class, each kept for a time of its own. `suggested` is in days, what a new school is
@@ -26,17 +25,6 @@ export const RETENTION_CLASSES = Object.keys(RETENTION) as readonly RetentionCla
 
 /** For how many days each class is kept; null: always. A class that is not named was never decided on, and is kept. */
 export type Retention = Readonly<Partial<Record<RetentionClass, number | null>>>;
-
-const days = z
-  .number({ error: 'Type a number of days.' })
-  .int('Type a whole number of days.')
-  .min(7, 'At least 7 days.')
-  .max(50 * YEAR, 'At most 50 years.')
-  .nullable();
-
-export const retentionInput = z
-  .object(Object.fromEntries(RETENTION_CLASSES.map((name) => [name, days.optional()])) as Record<RetentionClass, z.ZodOptional<typeof days>>)
-  .partial(); // prettier-ignore
 
 export const SUGGESTED_RETENTION: Retention = Object.fromEntries(
   RETENTION_CLASSES.map((name) => [name, RETENTION[name].suggested]),

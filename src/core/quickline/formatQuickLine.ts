@@ -1,5 +1,5 @@
 import type { QuickContext, QuickEntry, QuickMoment, QuickRepeat } from './quickEntry';
-import { weekdayName } from './quickDates';
+import { weekdayName } from '../time/typedDay';
 
 const quoted = (text: string) => `"${text.replaceAll('"', '""')}"`;
 

@@ -3,7 +3,7 @@ import { quickTexts } from '../texts/quickLine';
 import { dateLabel } from '../time/dateLabels';
 import { escapeRegExp } from '../escapeRegExp';
 import type { QuickContext, QuickCourse, QuickEntry } from './quickEntry';
-import { COUNT, countOf } from './quickDates';
+import { COUNT, countOf } from '../time/typedDay';
 
 const EDGE = '(?:(?:at\\s+)?the\\s+(start|beginning|end)\\s+of\\s+)?';
 const BY_NUMBER = new RegExp(`${EDGE}(?:in\\s+)?class\\s+(\\d{1,3})\\b`);

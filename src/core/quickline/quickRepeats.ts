@@ -2,7 +2,7 @@ import { Temporal } from 'temporal-polyfill';
 import { quickTexts } from '../texts/quickLine';
 import { teachingWeeks } from '../time/term';
 import type { LineScanner } from './lineScanner';
-import { COUNT, WEEKDAY, countOf, dateAt, weekdayName, weekdayOf } from './quickDates';
+import { COUNT, WEEKDAY, countOf, dateAt, weekdayName, weekdayOf } from '../time/typedDay';
 import type { QuickContext, QuickRepeat } from './quickEntry';
 
 const WEEKDAYS = `${WEEKDAY}\\b(?:(?:\\s*,\\s*(?:and\\s+)?|\\s+and\\s+|\\s*\\+\\s*)${WEEKDAY}\\b)*`;

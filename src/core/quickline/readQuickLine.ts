@@ -6,7 +6,7 @@ import { leftover, lineScanner } from './lineScanner';
 import type { QuickContext, QuickEntry, QuickMoment, Reading } from './quickEntry';
 import { findClass } from './quickClasses';
 import { takeCourses } from './quickCourses';
-import { dateAt, findDate } from './quickDates';
+import { dateAt, findDate } from '../time/typedDay';
 import type { TakenRepeat } from './quickRepeats';
 import { takeDuration, takeRepeat } from './quickRepeats';
 import { findTimes, timesAt } from './quickTimes';

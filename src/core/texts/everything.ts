@@ -63,5 +63,6 @@ export const everythingTexts = {
   saveAs: (format: string) => `Save as ${format}`,
   weekHeading: (week: number) => (week === 0 ? 'Outside the term' : `Week ${week}`),
   print: 'Print',
+  chooseColumns: 'Columns',
   none: 'Nothing fits. Change the search or the filters.',
 } as const;

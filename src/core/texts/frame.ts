@@ -5,6 +5,8 @@ export const frameTexts = {
     term: 'Term',
     week: 'Week',
     everything: 'Everything',
+    today: 'Today',
+    more: 'More',
     officeHours: 'Office hours',
     publish: 'Publish',
     calendars: 'Outside calendars',
@@ -14,7 +16,8 @@ export const frameTexts = {
     load: 'Load',
     materials: 'Materials',
     next: 'Next',
-    signUp: 'Sign up',
+    signUp: 'Office hours',
+    signUpToo: 'Times to take',
     subscribe: 'Subscribe',
     help: 'Help',
   },
@@ -39,6 +42,9 @@ export const frameTexts = {
   brokenLead:
     'Nothing that was saved is lost. Try again; if it goes on, tell whoever runs Pembit when it happened.',
   again: 'Try again',
+  signedOut:
+    'You are signed out: your session has ended. What you have typed stays here, and the page goes on once you are signed in again.',
+  signInAgain: 'Sign in again (in a new tab)',
   lost: 'Pembit does not answer just now. What you have typed stays here, and the page goes on by itself when it is back.',
   offline: 'Pembit did not answer. Nothing is lost: try again in a moment.',
 } as const;

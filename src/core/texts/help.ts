@@ -19,7 +19,7 @@ export const helpTexts = {
     { what: 'Next', href: '/next', how: 'What is due and what is on, by day. Tick what is done; what moved is marked until you have seen it.' },
     { what: 'Term', href: '/term', how: 'All of it on one page. The date leads to the page of that day: what was done, handouts, links, what was set.' },
     { what: 'Materials', href: '/materials', how: 'Everything your courses have handed out.' },
-    { what: 'Sign up', href: '/sign-up', how: 'Free office-hour times of all courses; take one, give it back, or exchange it.' },
+    { what: 'Office hours', href: '/sign-up', how: 'Free office-hour times of all courses; take one, give it back, or exchange it.' },
     { what: 'Subscribe', href: '/subscribe', how: 'One address that brings all of it into the calendar of your phone. Calendar applications look hourly, some once a day.' },
     { what: 'Your account', href: '/account', how: 'Dates, clock, colours, letters about what changed.' },
   ] as readonly Part[],

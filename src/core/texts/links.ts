@@ -34,11 +34,11 @@ export const linkTexts = {
     failing === 0 ? `Tested ${links(count)}: all open` : `Tested ${links(count)}: ${failing} do not open`,
   filter: 'Links',
   filters: {
-    any: 'all',
-    some: 'with links',
-    none: 'without links',
-    fails: 'a link does not open',
-    moved: 'a link has moved',
-    untested: 'a link is not tested',
+    any: 'All',
+    some: 'With links',
+    none: 'Without links',
+    fails: 'A link does not open',
+    moved: 'A link has moved',
+    untested: 'A link is not tested',
   },
 } as const;

@@ -63,7 +63,7 @@ export const materialTexts = {
   fromMaterials: 'From the materials',
   nothingFound: 'No material has such a title.',
   linked: (title: string) => `Material: ${title}`,
-  ownLabel: 'Called here, if not by its title',
+  ownLabel: 'Name shown here (empty: its own title)',
   empty: 'This unit is empty.',
   noClassLeft: 'There is no coming class without a plan. Choose an earlier day, or plan more classes.',
   placed: (title: string, count: number) =>

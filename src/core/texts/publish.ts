@@ -69,7 +69,7 @@ export const publishTexts = {
   locale: 'Language of dates (such as fr-CA; empty: the school’s)',
   weekStart: 'First day of the week',
   weekStarts: { '': 'as the school has it', '1': 'Monday', '7': 'Sunday', '6': 'Saturday' },
-  scheme: 'Ground',
+  scheme: 'Light or dark',
   schemes: { reader: 'as the reader’s device', light: 'light', dark: 'dark' },
   color: 'Colour of headings and links',
   rows: 'Row height',
@@ -128,12 +128,12 @@ export const publishTexts = {
   copyAddress: 'Copy the address',
   copySnippet: 'Copy the snippet',
   bare: 'Or a bare link',
-  code: (name: string) => `Code to photograph: ${name}`,
-  showCode: 'Code to photograph',
+  code: (name: string) => `QR code of ${name}`,
+  showCode: 'QR code',
   how: 'How to subscribe',
   howToPaste: 'How to paste it',
   howPhone:
-    'On a phone: open the link on the phone, or photograph the code. The calendar application asks whether to subscribe.',
+    'On a phone: open the link on the phone, or scan the QR code. The calendar application asks whether to subscribe.',
   howDesktop:
     'On a computer: copy the address. In the calendar application choose to subscribe to, or to add, a calendar from its address, and paste it.',
   howEmbed:
@@ -149,7 +149,7 @@ export const publishTexts = {
   replaceLead: 'Whoever has the old address gets nothing new there; for 30 days it says so.',
   replaceNow: 'Replace it',
   remove: 'Delete',
-  keep: 'Leave it',
+  keep: 'Keep it',
   neverRead: 'Not read yet',
   lastRead: (when: string, n: number) =>
     `Last read ${when} · ${n === 1 ? '1 time' : `${n} times`} in two weeks`,

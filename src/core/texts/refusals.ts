@@ -22,7 +22,7 @@ export const refusalTexts = {
   notFound: 'There is nothing at this address, or it is not open to you.',
   notSignedIn: 'Sign in first.',
   wrongSignIn: 'This e-mail address and password do not fit together. Check both and try again.',
-  badRequest: 'Some of this could not be read. See the fields named below.',
+  badRequest: 'Some of this could not be read: see the fields that are marked.',
   wrongOrigin: 'This request came from another site and was not carried out.',
   notYours: 'You can plan only in courses that you teach.',
   nothingToOffer:

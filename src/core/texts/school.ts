@@ -231,7 +231,7 @@ export const courseTexts = {
   cancelTime: 'Cancel this time',
   lostClass: (section: string) => `lost its class in section ${section}`,
   placeOn: (when: string) => `Put it on ${when}`,
-  dropPlan: 'Take it off',
+  dropPlan: 'Delete the plan',
   keepNote: 'What you leave stays as it is.',
   archive: 'Archive the course',
   archiveLead: 'It stays readable, and out of the way of everyone.',

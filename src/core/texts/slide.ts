@@ -9,7 +9,7 @@ export const slideTexts = {
   by: 'By classes',
   sections: 'Sections',
   allSections: 'All sections',
-  overPins: 'Pass over what is pinned',
+  overPins: 'Skip pinned classes',
   moves: 'From and to',
   line: (from: string, to: string) => `${from || 'no class'} → ${to}`,
   section: (names: string) => `in ${names}`,

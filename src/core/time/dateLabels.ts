@@ -12,17 +12,20 @@ const formats = {
   short: { weekday: 'short', day: 'numeric', month: 'short' },
   long: { weekday: 'long', day: 'numeric', month: 'long' },
   full: { weekday: 'long', day: 'numeric', month: 'long', year: 'numeric' },
+  dated: { weekday: 'short', day: 'numeric', month: 'short', year: 'numeric' },
   dayMonth: { day: 'numeric', month: 'short' },
   day: { day: 'numeric' },
   weekday: { weekday: 'short' },
   month: { month: 'long', year: 'numeric' },
+  monthAlone: { month: 'long' },
+  year: { year: 'numeric' },
 } as const satisfies Record<string, Intl.DateTimeFormatOptions>;
 
 export type DateStyle = keyof typeof formats;
 
 const formatters = new Map<string, Intl.DateTimeFormat>();
 
-/** A date in words: `Thu 15 Oct` (short), `Thursday 15 October` (long), with the year (full). */
+/** A date in words: `Thu 15 Oct` (short), `Thursday 15 October` (long); with the year `Thu 15 Oct 2026` (dated) or in full. */
 export function dateLabel(
   date: Temporal.PlainDate,
   style: DateStyle = 'short',

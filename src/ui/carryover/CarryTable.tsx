@@ -1,6 +1,7 @@
 'use client';
 import { useState } from 'react';
 import { carryTexts as say } from '@/core/texts/carryOver';
+import { DayField } from '../days/DayField';
 import { Tick } from '../outlets/Ticks';
 import styles from './CarryOver.module.css';
 import type { CarryPreviewView, CarryRow } from './carryView';
@@ -82,13 +83,14 @@ function Row({
           row.toWords
         ) : (
           <span className={styles.day}>
-            <input
-              type="date"
-              aria-label={say.day(row.title)}
+            <DayField
+              inline
+              daysOnly
+              width={160}
+              label={say.day(row.title)}
               value={choice.to ?? row.to}
-              onChange={(event) => onChoose({ to: event.target.value || undefined, leave: undefined })}
+              onChange={(to) => onChoose({ to: to || undefined, leave: undefined })}
             />
-            <span className="soft">{row.toWords.split(' ')[0]}</span>
           </span>
         )}
       </td>

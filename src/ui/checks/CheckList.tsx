@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { checkTexts as say } from '@/core/texts/checks';
 import { Field } from '../controls/Field';
 import { useFirstThenAll } from '../controls/useFirstThenAll';
-import { useSubmit } from '../controls/useSubmit';
+import { useAct } from '../controls/useSubmit';
 import type { CheckLine } from './checkLine';
 import styles from './Checks.module.css';
 import { useRemedy } from './useRemedy';
@@ -13,11 +13,11 @@ import { useRemedy } from './useRemedy';
 export function CheckList({ lines, within = false }: { lines: readonly CheckLine[]; within?: boolean }) {
   const drawn = useFirstThenAll(lines, 12);
   const { open, apply, busy, problem } = useRemedy();
-  const { submit, busy: leaving } = useSubmit();
+  const { act, busy: leaving } = useAct();
   const [asking, setAsking] = useState<string>();
   const [reason, setReason] = useState('');
   const leaveOut = async (line: CheckLine) => {
-    const answer = await submit('POST', '/api/checks/dismissals', { key: line.key, reason }, () =>
+    const answer = await act('POST', '/api/checks/dismissals', { key: line.key, reason }, () =>
       say.leftOut(line.title),
     );
     if (answer.ok) {
@@ -89,7 +89,7 @@ export function LeftOut({
 }: {
   lines: readonly (CheckLine & Readonly<{ dismissal: string; by: string }>)[];
 }) {
-  const { submit, busy } = useSubmit();
+  const { act, busy } = useAct();
   if (lines.length === 0) return null;
   return (
     <section className={`card ${styles.left}`} aria-labelledby="left-out">
@@ -108,7 +108,7 @@ export function LeftOut({
               variant="outlined"
               disabled={busy}
               onClick={() =>
-                void submit('DELETE', `/api/checks/dismissals/${line.dismissal}`, undefined, () =>
+                void act('DELETE', `/api/checks/dismissals/${line.dismissal}`, undefined, () =>
                   say.backAgain(line.title),
                 )
               }

@@ -1,4 +1,6 @@
 'use client';
+import CopiedIcon from '@mui/icons-material/CheckOutlined';
+import CopyIcon from '@mui/icons-material/ContentCopyOutlined';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { frameTexts } from '@/core/texts/frame';
@@ -25,7 +27,11 @@ export function CopyField({ label, value, action }: { label: string; value: stri
           aria-label={label}
           onFocus={(e) => e.target.select()}
         />
-        <Button variant="outlined" onClick={copy}>
+        <Button
+          variant="outlined"
+          startIcon={state === 'copied' ? <CopiedIcon /> : <CopyIcon />}
+          onClick={copy}
+        >
           {state === 'copied' ? frameTexts.copied : action}
         </Button>
       </div>

@@ -1,4 +1,5 @@
 'use client';
+import UndoIcon from '@mui/icons-material/UndoOutlined';
 import Button from '@mui/material/Button';
 import Snackbar from '@mui/material/Snackbar';
 import { frameTexts } from '@/core/texts/frame';
@@ -34,7 +35,7 @@ export function MessageBar({
             </Button>
           ))}
           {history ? (
-            <Button size="small" style={PLAIN} onClick={() => onUndo(history)}>
+            <Button size="small" style={PLAIN} startIcon={<UndoIcon />} onClick={() => onUndo(history)}>
               {frameTexts.undo}
             </Button>
           ) : null}

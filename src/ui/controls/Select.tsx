@@ -1,6 +1,10 @@
 'use client';
+import FormControl from '@mui/material/FormControl';
+import FormHelperText from '@mui/material/FormHelperText';
+import NativeSelect from '@mui/material/NativeSelect';
+import OutlinedInput from '@mui/material/OutlinedInput';
 import { useId } from 'react';
-import styles from './Select.module.css';
+import styles from './Field.module.css';
 
 type Props<Value extends string> = Readonly<{
   label: string;
@@ -12,7 +16,7 @@ type Props<Value extends string> = Readonly<{
   fromDevice?: boolean;
 }>;
 
-/** A labelled choice among many. */
+/** A labelled choice among many: the list is the device's own, which a phone opens as it opens all of them. */
 export function Select<Value extends string>({
   label,
   value,
@@ -23,15 +27,20 @@ export function Select<Value extends string>({
 }: Props<Value>) {
   const id = useId();
   return (
-    <div className={styles.label}>
-      <label htmlFor={id}>{label}</label>
-      <select
+    <FormControl error={Boolean(error)} style={{ minWidth: 0 }}>
+      <label htmlFor={id} className={styles.label}>
+        {label}
+      </label>
+      <NativeSelect
         id={id}
-        className={styles.select}
         value={value}
-        aria-invalid={Boolean(error)}
-        aria-describedby={error ? `${id}-error` : undefined}
-        suppressHydrationWarning={fromDevice}
+        input={<OutlinedInput size="small" />}
+        slotProps={{
+          input: {
+            'aria-describedby': error ? `${id}-error` : undefined,
+            suppressHydrationWarning: fromDevice,
+          },
+        }}
         // The browser gives back one of the options.
         onChange={(event) => onChange(event.target.value as Value)}
       >
@@ -40,12 +49,8 @@ export function Select<Value extends string>({
             {option.label}
           </option>
         ))}
-      </select>
-      {error ? (
-        <span id={`${id}-error`} className={styles.error}>
-          {error}
-        </span>
-      ) : null}
-    </div>
+      </NativeSelect>
+      {error ? <FormHelperText id={`${id}-error`}>{error}</FormHelperText> : null}
+    </FormControl>
   );
 }

@@ -26,7 +26,7 @@ async function send(method: string, path: string, init: RequestInit): Promise<Re
     try {
       return await fetch(path, init);
     } catch {
-      noteAnswer(false);
+      noteAnswer('lost');
       await untilBack(pause);
     }
   }
@@ -45,20 +45,21 @@ export async function callApi<T>(
       headers: body === undefined ? {} : { 'content-type': 'application/json' },
       body: body === undefined ? undefined : JSON.stringify(body),
     });
-    noteAnswer(true);
     const answer: unknown = await response.json().catch(() => ({}));
+    const reason = (answer as Problem | null)?.type?.split(':').at(-1);
+    noteAnswer(reason === 'notSignedIn' ? 'signedOut' : 'there');
     if (response.ok)
       return { ok: true, value: answer as T, history: response.headers.get('pembit-history') ?? undefined };
-    const { type, title, detail, errors = [] } = answer as Problem;
+    const { title, detail, errors = [] } = answer as Problem;
     return {
       ok: false,
       status: response.status,
-      reason: type?.split(':').at(-1),
+      reason,
       message: title === undefined ? frameTexts.offline : [title, detail].filter(Boolean).join(' '),
       fields: Object.fromEntries(errors.map(({ field, message }) => [field, message])),
     };
   } catch {
-    noteAnswer(false);
+    noteAnswer('lost');
     return { ok: false, status: 0, message: frameTexts.offline, fields: {} };
   }
 }

@@ -1,13 +1,16 @@
 'use client';
 import { useSyncExternalStore } from 'react';
 
-const listeners = new Set<() => void>();
-let lost = false;
+/** `lost`: the server did not answer; `signedOut`: it does not know any more who asks. */
+export type Connection = 'there' | 'lost' | 'signedOut';
 
-/** Notes whether the server has answered what was last asked of it. */
-export function noteAnswer(answered: boolean): void {
-  if (lost === !answered) return;
-  lost = !answered;
+const listeners = new Set<() => void>();
+let state: Connection = 'there';
+
+/** Notes how what was last asked of the server was answered. */
+export function noteAnswer(next: Connection): void {
+  if (state === next) return;
+  state = next;
   listeners.forEach((listener) => listener());
 }
 
@@ -20,7 +23,7 @@ export function untilBack(ms: number): Promise<void> {
       resolve();
     };
     const look = () => {
-      if (!lost) end();
+      if (state !== 'lost') end();
     };
     const timer = setTimeout(end, ms);
     listeners.add(look);
@@ -32,10 +35,9 @@ const subscribe = (listener: () => void) => {
   return () => listeners.delete(listener);
 };
 
-/** Whether the server has not answered of late. */
-export const useLost = (): boolean =>
+export const useConnection = (): Connection =>
   useSyncExternalStore(
     subscribe,
-    () => lost,
-    () => false,
+    () => state,
+    () => 'there',
   );

@@ -13,6 +13,18 @@ type Submit = <T>(
   said?: (value: T) => string,
 ) => Promise<Called<T>>;
 
+/** Sends what has no form that could say what is wrong: a refusal is said in the page's messages. */
+export function useAct(): { act: Submit; busy: boolean } {
+  const say = useMessages();
+  const { submit, busy } = useSubmit();
+  const act: Submit = async (method, path, body, said) => {
+    const answer = await submit(method, path, body, said);
+    if (!answer.ok) say(Object.values(answer.fields)[0] ?? answer.message);
+    return answer;
+  };
+  return { act, busy };
+}
+
 /** Sends a form: errors go to their fields, a refusal without one to `message`, what is done to the page's messages. */
 export function useSubmit(): { submit: Submit; errors: FieldErrors; message?: string; busy: boolean } {
   const router = useRouter();

@@ -1,6 +1,7 @@
 import Link from 'next/link';
 import { daySheetTexts as say } from '@/core/texts/daySheet';
 import styles from './DaySheet.module.css';
+import { AwayDays } from './AwayDays';
 import type { DaySheetView } from './daySheetView';
 
 const sheetPath = (day: string, code: string | undefined) =>
@@ -32,14 +33,7 @@ export function Around({
         <p className="soft">{say.awayLead}</p>
         <form action="/day" className={styles.away}>
           {code === undefined ? null : <input type="hidden" name="course" value={code} />}
-          <label>
-            {say.from}
-            <input type="date" name="from" defaultValue={previous?.day ?? date} required />
-          </label>
-          <label>
-            {say.to}
-            <input type="date" name="to" defaultValue={date} required />
-          </label>
+          <AwayDays from={previous?.day ?? date} to={date} />
           <button type="submit">{say.show}</button>
         </form>
       </details>

@@ -3,6 +3,7 @@ import Button from '@mui/material/Button';
 import dynamic from 'next/dynamic';
 import { panelTexts } from '@/core/texts/term';
 import { Field } from '../controls/Field';
+import { DayField } from '../days/DayField';
 import { Select } from '../controls/Select';
 import { ClassDateFields } from './ClassDateFields';
 import styles from './EntryForm.module.css';
@@ -28,14 +29,13 @@ export function AssignmentFields({ id, fields, dayWords, courses, classWords }: 
   const more = [draft.opensDay, draft.closesDay, draft.latePolicy, draft.points, draft.effortHours];
   return (
     <>
-      <Field
+      <DayField
         label={panelTexts.setOn}
-        type="date"
         hint={dayWords(draft.setOn) ?? panelTexts.setOnHint}
         {...text('setOn')}
       />
       <div className={styles.row}>
-        <Field label={panelTexts.dueDay} type="date" hint={dayWords(draft.day)} {...text('day')} />
+        <DayField label={panelTexts.dueDay} hint={dayWords(draft.day)} {...text('day')} />
         <TimeField label={panelTexts.dueTime} hint={panelTexts.dueTimeHint} {...time('dueTime')} />
       </div>
       {course && draft.day ? (
@@ -47,16 +47,11 @@ export function AssignmentFields({ id, fields, dayWords, courses, classWords }: 
         <summary>{panelTexts.moreDates}</summary>
         <div className={styles.inner}>
           <div className={styles.row}>
-            <Field label={panelTexts.opens} type="date" hint={panelTexts.opensHint} {...text('opensDay')} />
+            <DayField label={panelTexts.opens} hint={panelTexts.opensHint} {...text('opensDay')} />
             <TimeField label={panelTexts.time} {...time('opensTime')} />
           </div>
           <div className={styles.row}>
-            <Field
-              label={panelTexts.closes}
-              type="date"
-              hint={panelTexts.closesHint}
-              {...text('closesDay')}
-            />
+            <DayField label={panelTexts.closes} hint={panelTexts.closesHint} {...text('closesDay')} />
             <TimeField label={panelTexts.time} {...time('closesTime')} />
           </div>
           <div className={styles.row}>
@@ -94,9 +89,8 @@ function ExtensionFields({ fields, courses }: { fields: FormFields; courses: rea
             error={errors[`extensions.${i}.person`]}
           />
           <div className={styles.row}>
-            <Field
+            <DayField
               label={panelTexts.extensionDay(i + 1)}
-              type="date"
               value={extension.day}
               onChange={(day) => change(i, { day })}
               error={errors[`extensions.${i}.day`]}

@@ -5,6 +5,7 @@ import { checkTexts } from '@/core/texts/checks';
 import { panelTexts } from '@/core/texts/term';
 import type { FieldErrors } from '../controls/callApi';
 import { Field } from '../controls/Field';
+import { DayField } from '../days/DayField';
 import { Choice } from '../controls/Choice';
 import { AssignmentFields } from './AssignmentFields';
 import { AudienceFields } from './AudienceFields';
@@ -96,7 +97,7 @@ export function EntryForm(props: Props) {
       ) : null}
       {draft.kind === 'announcement' || draft.kind === 'note' ? (
         <div className={styles.row}>
-          <Field label={panelTexts.day} type="date" hint={dayWords(draft.day)} {...text('day')} />
+          <DayField label={panelTexts.day} hint={dayWords(draft.day)} {...text('day')} />
           {draft.kind === 'note' ? (
             <TimeField label={panelTexts.time} hint={panelTexts.endsHint} {...time('starts')} />
           ) : null}

@@ -8,6 +8,7 @@ import { readMeetingText } from '@/core/entries/readMeetingText';
 import { panelTexts } from '@/core/texts/term';
 import { callApi } from '../controls/callApi';
 import { Field } from '../controls/Field';
+import { DayField } from '../days/DayField';
 import styles from './EntryForm.module.css';
 import type { FormFields } from './fieldsOf';
 import type { PanelCourse } from './panelData';
@@ -27,7 +28,7 @@ export function EventFields({ fields, dayWords, single, courses }: Props) {
   return (
     <>
       <div className={styles.row}>
-        <Field label={panelTexts.day} type="date" hint={dayWords(draft.day)} {...text('day')} />
+        <DayField label={panelTexts.day} hint={dayWords(draft.day)} {...text('day')} />
         <FormControlLabel
           className={styles.allDay}
           control={<Checkbox checked={draft.allDay} onChange={(e) => set({ allDay: e.target.checked })} />}
@@ -35,7 +36,7 @@ export function EventFields({ fields, dayWords, single, courses }: Props) {
         />
       </div>
       {draft.allDay ? (
-        <Field label={panelTexts.lastDay} type="date" hint={panelTexts.endsHint} {...text('lastDay')} />
+        <DayField label={panelTexts.lastDay} hint={panelTexts.endsHint} {...text('lastDay')} />
       ) : (
         <div className={styles.row}>
           <TimeField label={panelTexts.starts} hint={panelTexts.timesHint} {...time('starts')} />

@@ -1,9 +1,21 @@
+import AnnouncementIcon from '@mui/icons-material/CampaignOutlined';
+import AssignmentIcon from '@mui/icons-material/AssignmentOutlined';
+import EventIcon from '@mui/icons-material/EventOutlined';
+import JoinIcon from '@mui/icons-material/VideocamOutlined';
+import NoteIcon from '@mui/icons-material/StickyNote2Outlined';
 import type { ReactNode } from 'react';
 import { studentTexts } from '@/core/texts/student';
 import { panelTexts } from '@/core/texts/term';
 import { ComingButtons } from './ComingButtons';
 import styles from './EntryPanel.module.css';
 import type { PanelEntry } from './panelData';
+
+const KIND_ICONS = {
+  event: EventIcon,
+  assignment: AssignmentIcon,
+  announcement: AnnouncementIcon,
+  note: NoteIcon,
+} as const;
 
 /** An entry to read: what and when, where its links lead, who sees it. */
 export function ReadEntry({
@@ -16,9 +28,11 @@ export function ReadEntry({
   line?: ReactNode;
   heading?: 'h1' | 'h2' | 'h3';
 }) {
+  const KindIcon = KIND_ICONS[entry.kind];
   return (
     <article className={styles.entry} aria-labelledby="entry-title">
       <p className="soft">
+        <KindIcon className={styles.kindIcon} />
         {entry.tags.map((tag) => (
           <span key={tag.tag}>
             <span className="tag" data-course={tag.color}>
@@ -58,6 +72,7 @@ export function ReadEntry({
       {entry.meetingLink ? (
         <p>
           <a className={styles.join} href={entry.meetingLink} target="_blank" rel="noopener">
+            <JoinIcon className={styles.kindIcon} />
             {studentTexts.join}
           </a>
         </p>

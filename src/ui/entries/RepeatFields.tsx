@@ -3,6 +3,7 @@ import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import { panelTexts } from '@/core/texts/term';
 import { Field } from '../controls/Field';
+import { DayField } from '../days/DayField';
 import { Select } from '../controls/Select';
 import styles from './EntryForm.module.css';
 import type { RepeatDraft } from './entryDraft';
@@ -68,9 +69,8 @@ export function RepeatFields({ fields: { draft, set, errors } }: { fields: FormF
             />
           </div>
           {repeat.ends === 'date' ? (
-            <Field
+            <DayField
               label={panelTexts.until}
-              type="date"
               value={repeat.until}
               onChange={(until) => change({ until })}
               error={errors.until}

@@ -2,6 +2,7 @@
 import { panelTexts } from '@/core/texts/term';
 import { Choice } from '../controls/Choice';
 import { Field } from '../controls/Field';
+import { DayField } from '../days/DayField';
 import styles from './EntryForm.module.css';
 import type { FormFields } from './fieldsOf';
 import { TimeField } from './TimeField';
@@ -26,19 +27,14 @@ export function VisibilityFields({ fields }: { fields: FormFields }) {
       {draft.visibility === 'before' ? <Field label={panelTexts.daysBefore} {...text('daysBefore')} /> : null}
       {draft.visibility === 'from' ? (
         <div className={styles.row}>
-          <Field label={panelTexts.shownFromDay} type="date" {...text('fromDay')} />
+          <DayField label={panelTexts.shownFromDay} {...text('fromDay')} />
           <TimeField label={panelTexts.shownFromTime} {...time('fromTime')} />
         </div>
       ) : null}
       <details open={draft.hiddenDay !== ''}>
         <summary>{panelTexts.hiddenAfter}</summary>
         <div className={styles.row}>
-          <Field
-            label={panelTexts.hiddenAfter}
-            type="date"
-            hint={panelTexts.hiddenHint}
-            {...text('hiddenDay')}
-          />
+          <DayField label={panelTexts.hiddenAfter} hint={panelTexts.hiddenHint} {...text('hiddenDay')} />
           <TimeField label={panelTexts.time} {...time('hiddenTime')} />
         </div>
       </details>

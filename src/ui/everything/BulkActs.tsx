@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { Temporal } from 'temporal-polyfill';
 import { everythingTexts as say } from '@/core/texts/everything';
 import { Field } from '../controls/Field';
+import { DayField } from '../days/DayField';
 import { Select } from '../controls/Select';
 import { useSubmit } from '../controls/useSubmit';
 import type { Desk } from '../plan/PlanDesk';
@@ -66,9 +67,7 @@ export function BulkActs({
       </span>
       <span className={styles.bulkAct}>
         <Select label={say.students} value={shown} options={SHOWN} onChange={setShown} />
-        {shown === 'showFrom' ? (
-          <Field label={say.fromDay} type="date" value={from} onChange={setFrom} />
-        ) : null}
+        {shown === 'showFrom' ? <DayField label={say.fromDay} value={from} onChange={setFrom} /> : null}
         {shown === 'showBefore' ? (
           <Field label={say.daysBefore} value={before} onChange={setBefore} width={70} />
         ) : null}

@@ -1,30 +1,37 @@
 'use client';
-import Button from '@mui/material/Button';
+import type { RowSelectionState, SortingState } from '@tanstack/react-table';
+import { useTable } from '@tanstack/react-table';
+import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
-import { useMemo, useState } from 'react';
-import type { ListFormat } from '@/core/exchange/list/listFormat';
-import { LIST_FORMATS } from '@/core/exchange/list/listFormats';
-import { entryTexts } from '@/core/texts/entries';
+import { useState } from 'react';
 import { everythingTexts as say } from '@/core/texts/everything';
+import { entryTexts } from '@/core/texts/entries';
 import { linkTexts } from '@/core/texts/links';
 import { Field } from '../controls/Field';
-import { saveFile } from '../controls/saveFile';
 import { Select } from '../controls/Select';
+import type { Packed } from '../controls/packed';
+import { useUnpacked } from '../controls/packed';
+import { useKept } from '../controls/useKept';
+import { DayField } from '../days/DayField';
 import type { Desk } from '../plan/PlanDesk';
 import { PlanDesk } from '../plan/PlanDesk';
 import deskStyles from '../plan/PlanDesk.module.css';
 import type { DeskData } from '../plan/planItem';
-import { BulkActs } from './BulkActs';
+import { EverythingTools } from './EverythingTools';
 import styles from './Everything.module.css';
+import { columns, features } from './everythingTable';
 import type { EverythingRow } from './everythingView';
-import type { LinksChoice, Search, ShownChoice } from './findRows';
-import type { Packed } from '../controls/packed';
-import { useUnpacked } from '../controls/packed';
-import { findRows } from './findRows';
+import type { LinksChoice, Search, ShownChoice } from './fits';
+import { fits } from './fits';
 import { RowTable } from './RowTable';
+
+const BulkActs = dynamic(async () => (await import('./BulkActs')).BulkActs);
 
 type Range = Readonly<{ from: string; to: string }>;
 type Props = Range & Readonly<{ rows: Packed<readonly EverythingRow[]>; data: Packed<DeskData> }>;
+
+const ANY: Search = { words: '', kind: '', shown: 'all', links: 'any' };
+const FIRST_SORT: SortingState = [{ id: 'date', desc: false }];
 
 /** The plain list: search, filter, sort, choose several and act on them; the panel beside it. */
 export function EverythingDesk({ from, to, ...given }: Props) {
@@ -34,95 +41,79 @@ export function EverythingDesk({ from, to, ...given }: Props) {
 }
 
 function List({ rows, desk, from, to }: Range & { rows: readonly EverythingRow[]; desk: Desk }) {
-  const router = useRouter();
-  const [search, setSearch] = useState<Search>({
-    words: '',
-    kind: '',
-    shown: 'all',
-    links: 'any',
-    by: 'date',
-    down: false,
+  const [search, setSearch] = useState(ANY);
+  const [sorting, setSorting] = useState(FIRST_SORT);
+  const [rowSelection, setRowSelection] = useState<RowSelectionState>({});
+  const [columnVisibility, keepColumns] = useKept<Record<string, boolean>>('everything-columns', {});
+  const table = useTable({
+    features,
+    columns,
+    data: rows,
+    getRowId: (row) => row.id,
+    enableRowSelection: ({ original }) => original.movable && original.entry !== undefined,
+    enableSortingRemoval: false,
+    // Once for a row, not for each of its cells.
+    getColumnCanGlobalFilter: ({ id }) => id === 'title',
+    globalFilterFn: ({ original }, _, wanted: Search) => fits(original, wanted),
+    state: { sorting, rowSelection, columnVisibility, globalFilter: search },
+    onSortingChange: setSorting,
+    onRowSelectionChange: setRowSelection,
+    onColumnVisibilityChange: (next) =>
+      keepColumns(typeof next === 'function' ? next(columnVisibility) : next),
   });
-  const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
-  const list = useMemo(() => findRows(rows, search), [rows, search]);
-  const set = (changes: Partial<Search>) => setSearch({ ...search, ...changes });
-  const range = (a: string, b: string) => a && b && router.push(`?from=${a}&to=${b}`);
-  const kinds = [...new Map(rows.map((row) => [row.kind, entryTexts.kind[row.kind]]))];
-  const picked = rows.filter((row) => chosen.has(row.id) && row.movable && row.entry);
+  const found = table.getRowModel().rows;
+  const picked = rows.filter((row) => rowSelection[row.id] && row.movable && row.entry);
   return (
     <>
       <div className={deskStyles.heading}>
         <h1 id="plan-title">{say.title}</h1>
         <p className="soft" aria-live="polite">
-          {say.count(list.length, rows.length)}
+          {say.count(found.length, rows.length)}
         </p>
-        <span className={styles.tools}>
-          {LIST_FORMATS.map((format) => (
-            <Button
-              key={format.id}
-              className={deskStyles.tool}
-              size="small"
-              variant="outlined"
-              onClick={() => save(format, list)}
-            >
-              {say.saveAs(format.name)}
-            </Button>
-          ))}
-          <Button className={deskStyles.tool} size="small" variant="outlined" onClick={() => window.print()}>
-            {say.print}
-          </Button>
-        </span>
+        <EverythingTools table={table} />
       </div>
-      <div className={styles.filters}>
-        <Field label={say.search} value={search.words} onChange={(words) => set({ words })} type="search" />
-        <Select
-          label={say.kind}
-          value={search.kind}
-          options={[{ value: '', label: say.all }, ...kinds.map(([value, label]) => ({ value, label }))]}
-          onChange={(kind) => set({ kind })}
-        />
-        <Select
-          label={say.shown}
-          value={search.shown}
-          options={Object.entries(say.shownChoices).map(([value, label]) => ({ value, label }))}
-          onChange={(shown) => set({ shown: shown as ShownChoice })}
-        />
-        <Select
-          label={linkTexts.filter}
-          value={search.links}
-          options={Object.entries(linkTexts.filters).map(([value, label]) => ({ value, label }))}
-          onChange={(links) => set({ links: links as LinksChoice })}
-        />
-        <Field label={say.from} type="date" value={from} onChange={(a) => range(a, to)} />
-        <Field label={say.to} type="date" value={to} onChange={(b) => range(from, b)} />
-      </div>
-      {picked.length > 0 ? (
-        <BulkActs picked={picked} desk={desk} onDone={() => setChosen(new Set())} />
-      ) : null}
-      {list.length === 0 ? <p className="empty">{say.none}</p> : null}
-      <RowTable
-        rows={list}
-        desk={desk}
-        chosen={chosen}
-        onChoose={setChosen}
-        sort={search}
-        onSort={(by) => set({ by, down: search.by === by && !search.down })}
-      />
+      <Filters search={search} onSearch={setSearch} rows={rows} from={from} to={to} />
+      {picked.length > 0 ? <BulkActs picked={picked} desk={desk} onDone={() => setRowSelection({})} /> : null}
+      {found.length === 0 ? <p className="empty">{say.none}</p> : null}
+      <RowTable table={table} desk={desk} />
     </>
   );
 }
 
-/** The list as it stands, as a file. */
-function save({ file, type, write }: ListFormat, list: readonly EverythingRow[]): void {
-  const lines = list.map((row) => ({
-    week: row.week,
-    date: row.start.slice(0, 10),
-    day: row.day,
-    time: row.time,
-    tags: row.tags.map(({ tag }) => tag).join(' '),
-    kind: entryTexts.kind[row.kind],
-    title: row.title,
-    shown: entryTexts.release[row.release],
-  }));
-  saveFile(file, write(lines), type);
+function Filters({
+  search,
+  onSearch,
+  rows,
+  from,
+  to,
+}: Range & { search: Search; onSearch: (search: Search) => void; rows: readonly EverythingRow[] }) {
+  const router = useRouter();
+  const set = (changes: Partial<Search>) => onSearch({ ...search, ...changes });
+  const range = (a: string, b: string) => a && b && router.push(`?from=${a}&to=${b}`);
+  const kinds = [...new Map(rows.map((row) => [row.kind, entryTexts.kind[row.kind]]))];
+  return (
+    <div className={styles.filters}>
+      <Field label={say.search} value={search.words} onChange={(words) => set({ words })} type="search" />
+      <Select
+        label={say.kind}
+        value={search.kind}
+        options={[{ value: '', label: say.all }, ...kinds.map(([value, label]) => ({ value, label }))]}
+        onChange={(kind) => set({ kind })}
+      />
+      <Select
+        label={say.shown}
+        value={search.shown}
+        options={Object.entries(say.shownChoices).map(([value, label]) => ({ value, label }))}
+        onChange={(shown) => set({ shown: shown as ShownChoice })}
+      />
+      <Select
+        label={linkTexts.filter}
+        value={search.links}
+        options={Object.entries(linkTexts.filters).map(([value, label]) => ({ value, label }))}
+        onChange={(links) => set({ links: links as LinksChoice })}
+      />
+      <DayField label={say.from} daysOnly width="100%" value={from} onChange={(a) => range(a, to)} />
+      <DayField label={say.to} daysOnly width="100%" value={to} onChange={(b) => range(from, b)} />
+    </div>
+  );
 }

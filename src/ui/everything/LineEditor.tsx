@@ -7,6 +7,7 @@ import { panelTexts } from '@/core/texts/term';
 import { timeLabel } from '@/core/time/dateLabels';
 import { readTime } from '@/core/time/typedTime';
 import { Field } from '../controls/Field';
+import { DayField } from '../days/DayField';
 import { useSubmit } from '../controls/useSubmit';
 import { TimeField } from '../entries/TimeField';
 import styles from './Everything.module.css';
@@ -57,9 +58,8 @@ export function LineEditor({
         error={errors.title}
         autoFocus
       />
-      <Field
+      <DayField
         label={say.lineDay}
-        type="date"
         value={value.day}
         onChange={(day) => set({ day })}
         error={errors.on ?? errors.setOn ?? errors.opens ?? errors.closes}

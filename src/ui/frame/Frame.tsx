@@ -8,6 +8,7 @@ import { ConnectionNote } from './ConnectionNote';
 import { CourseSwitches } from './CourseSwitches';
 import styles from './Frame.module.css';
 import type { NavItem } from './navItem';
+import { MoreNav } from './MoreNav';
 import { NavLink } from './NavLink';
 import { QuickLine } from '../quickline/QuickLine';
 import { SeeAsSelect } from './SeeAsSelect';
@@ -67,6 +68,7 @@ export function Frame({
           {nav.map((item) => (
             <NavLink key={item.href} {...item} />
           ))}
+          <MoreNav items={nav.filter(({ wideOnly }) => wideOnly)} />
         </nav>
         <main id="page" className={wide ? styles.wide : styles.page} tabIndex={-1}>
           <ConnectionNote />

@@ -2,10 +2,12 @@
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
 import styles from './Frame.module.css';
+import { NAV_ICONS } from './navIcons';
 import type { NavItem } from './navItem';
 
 export function NavLink({ href, label, wideOnly, count = 0 }: NavItem) {
   const path = usePathname();
+  const Icon = NAV_ICONS[href];
   const here = path === href || path.startsWith(`${href}/`);
   return (
     <Link
@@ -16,7 +18,8 @@ export function NavLink({ href, label, wideOnly, count = 0 }: NavItem) {
       data-wide={wideOnly}
       aria-current={here ? 'page' : undefined}
     >
-      {label}
+      {Icon ? <Icon className={styles.navIcon} /> : null}
+      <span>{label}</span>
       {count > 0 ? <span className={styles.count}>{count}</span> : null}
     </Link>
   );

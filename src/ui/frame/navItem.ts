@@ -2,7 +2,7 @@
 export type NavItem = Readonly<{
   href: string;
   label: string;
-  /** Left out of the bar of a phone, which holds five words at most. */
+  /** Not in the bar of a phone, which holds five words at most: there it stands under the last of them. */
   wideOnly?: boolean;
   /** How many things wait there. */
   count?: number;

@@ -3,6 +3,7 @@ import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { loadTexts as say } from '@/core/texts/load';
 import { Field } from '../controls/Field';
+import { DayField } from '../days/DayField';
 import { Select } from '../controls/Select';
 import { useFirstThenAll } from '../controls/useFirstThenAll';
 import { useSubmit } from '../controls/useSubmit';
@@ -88,16 +89,15 @@ export function SpreadForm({
             error={errors.entries}
           />
           <div className={styles.row}>
-            <Field
+            <DayField
               label={say.earliest}
-              type="date"
               width={170}
               value={value.earliest}
               onChange={set('earliest')}
               error={errors.earliest}
             />{' '}
             {/* prettier-ignore */}
-            <Field label={say.latest} type="date" width={170} value={value.latest} onChange={set('latest')} error={errors.latest} />{' '}
+            <DayField label={say.latest} width={170} value={value.latest} onChange={set('latest')} error={errors.latest} />{' '}
             {/* prettier-ignore */}
             <Field label={say.gap} type="number" width={250} min={1} value={value.gap} onChange={set('gap')} error={errors.gap} />{' '}
             {/* prettier-ignore */}

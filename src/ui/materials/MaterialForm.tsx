@@ -9,6 +9,7 @@ import { timeLabel } from '@/core/time/dateLabels';
 import { readTime } from '@/core/time/typedTime';
 import { AttachFile } from '../controls/AttachFile';
 import { Field } from '../controls/Field';
+import { DayField } from '../days/DayField';
 import { Select } from '../controls/Select';
 import { useSubmit } from '../controls/useSubmit';
 import { RichTextField } from '../entries/RichTextField';
@@ -114,9 +115,8 @@ export function MaterialForm({
         <RichTextField label={say.text} value={value.text} onChange={(text) => set({ text })} />
       ) : null}
       <div className={styles.pair}>
-        <Field
+        <DayField
           label={say.visibleFrom}
-          type="date"
           value={value.day}
           onChange={(next) => set({ day: next })}
           hint={say.atOnce}

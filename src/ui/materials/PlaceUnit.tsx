@@ -4,7 +4,7 @@ import { useEffect, useState } from 'react';
 import { materialTexts as say } from '@/core/texts/materials';
 import { panelTexts } from '@/core/texts/term';
 import { callApi } from '../controls/callApi';
-import { Field } from '../controls/Field';
+import { DayField } from '../days/DayField';
 import { useSubmit } from '../controls/useSubmit';
 import styles from './Materials.module.css';
 
@@ -60,13 +60,7 @@ export function PlaceUnit({
       }}
     >
       <p className="soft">{say.placeLead}</p>
-      <Field
-        label={say.placeFrom}
-        type="date"
-        value={day}
-        onChange={setDay}
-        error={errors.from ?? errors.unit}
-      />
+      <DayField label={say.placeFrom} value={day} onChange={setDay} error={errors.from ?? errors.unit} />
       <ul className={styles.preview} aria-live="polite">
         {(preview?.lines ?? []).map((line) => (
           <li key={line.ordinal}>

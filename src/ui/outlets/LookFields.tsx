@@ -1,4 +1,5 @@
 'use client';
+import dynamic from 'next/dynamic';
 import { EMBED_VIEWS, ROW_HEIGHTS, SCHEMES } from '@/core/outlets/outlet';
 import { COURSE_COLORS } from '@/core/plan/plan';
 import { publishTexts as say } from '@/core/texts/publish';
@@ -8,6 +9,8 @@ import { Select } from '../controls/Select';
 import { options } from './ComposeFields';
 import type { OutletDraft } from './outletDraft';
 import { Tick } from './Ticks';
+
+const DayField = dynamic(async () => (await import('../days/DayField')).DayField);
 
 type Look = OutletDraft['look'];
 
@@ -32,9 +35,8 @@ export function ViewFields({
         onChange={(view) => onChange({ view })}
       />
       {look.view === 'day' ? (
-        <Field
+        <DayField
           label={say.viewDate}
-          type="date"
           value={look.date}
           onChange={(date) => onChange({ date })}
           error={errors['look.date']}

@@ -1,5 +1,12 @@
 'use client';
 import dynamic from 'next/dynamic';
+import CallOffIcon from '@mui/icons-material/EventBusyOutlined';
+import CopyIcon from '@mui/icons-material/ContentCopyOutlined';
+import DeleteIcon from '@mui/icons-material/DeleteOutlined';
+import EditIcon from '@mui/icons-material/EditOutlined';
+import MoveIcon from '@mui/icons-material/RedoOutlined';
+import OtherCourseIcon from '@mui/icons-material/DriveFileMoveOutlined';
+import TakesPlaceIcon from '@mui/icons-material/EventAvailableOutlined';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { Temporal } from 'temporal-polyfill';
@@ -15,6 +22,7 @@ import type { LineDate, PanelCourse, PanelEntry } from '../entries/panelData';
 import { ReadEntry } from '../entries/ReadEntry';
 import { DateLine } from './DateLine';
 import { EntryHistory } from './EntryHistory';
+import { MoveToDay } from './MoveToDay';
 import type { Occurrence, PanelState, Scope } from './panelState';
 import { NONE, editing } from './panelState';
 
@@ -37,9 +45,11 @@ type Props = Readonly<{
 export function EntryPanel({ entry, occurrence, courses, show, dayWords, onMove }: Props) {
   const { submit, message, busy } = useSubmit();
   const say = useMessages();
-  const [asking, setAsking] = useState<'cancel' | 'copy'>();
+  const [asking, setAsking] = useState<'cancel' | 'copy' | 'move'>();
   const [reason, setReason] = useState('');
   const path = `/api/entries/${entry.id}`;
+  // A series is moved by its form, which asks which of them are meant.
+  const movable = entry.repeats ? undefined : entry.dates.find(({ field }) => field === 'main');
   const scopes: readonly Scope[] = occurrence ? ['this', 'following', 'all'] : ['all'];
   const remove = async (scope: Scope) => {
     const query = scope === 'all' ? '' : `?scope=${scope}&recurrenceId=${occurrence!.recurrenceId}`;
@@ -95,6 +105,7 @@ export function EntryPanel({ entry, occurrence, courses, show, dayWords, onMove 
               <Button
                 key={scope}
                 variant={scope === scopes[0] ? 'contained' : 'outlined'}
+                startIcon={<EditIcon />}
                 onClick={() => show(editing(entry, scope, occurrence))}
               >
                 {occurrence ? panelTexts.editScope[scope] : panelTexts.edit}
@@ -102,11 +113,22 @@ export function EntryPanel({ entry, occurrence, courses, show, dayWords, onMove 
             ))}
           </div>
           <div className={styles.buttons}>
+            {movable ? (
+              <Button
+                size="small"
+                variant="outlined"
+                startIcon={<MoveIcon />}
+                onClick={() => setAsking('move')}
+              >
+                {panelTexts.moveToDay}
+              </Button>
+            ) : null}
             {scopes.map((scope) => (
               <Button
                 key={scope}
                 size="small"
                 variant="outlined"
+                startIcon={<DeleteIcon />}
                 disabled={busy}
                 onClick={() => remove(scope)}
               >
@@ -114,23 +136,48 @@ export function EntryPanel({ entry, occurrence, courses, show, dayWords, onMove 
               </Button>
             ))}
             {entry.kind === 'note' ? null : entry.cancelled === undefined ? (
-              <Button size="small" variant="outlined" onClick={() => setAsking('cancel')}>
+              <Button
+                size="small"
+                variant="outlined"
+                startIcon={<CallOffIcon />}
+                onClick={() => setAsking('cancel')}
+              >
                 {panelTexts.cancelIt}
               </Button>
             ) : (
-              <Button size="small" variant="outlined" disabled={busy} onClick={() => cancel(undefined)}>
+              <Button
+                size="small"
+                variant="outlined"
+                startIcon={<TakesPlaceIcon />}
+                disabled={busy}
+                onClick={() => cancel(undefined)}
+              >
                 {panelTexts.takesPlace}
               </Button>
             )}
-            <Button size="small" variant="outlined" disabled={busy} onClick={() => copy()}>
+            <Button
+              size="small"
+              variant="outlined"
+              startIcon={<CopyIcon />}
+              disabled={busy}
+              onClick={() => copy()}
+            >
               {panelTexts.duplicate}
             </Button>
             {courses.length > 1 && entry.kind !== 'note' ? (
-              <Button size="small" variant="outlined" onClick={() => setAsking('copy')}>
+              <Button
+                size="small"
+                variant="outlined"
+                startIcon={<OtherCourseIcon />}
+                onClick={() => setAsking('copy')}
+              >
                 {panelTexts.copyTo}
               </Button>
             ) : null}
           </div>
+          {asking === 'move' && movable ? (
+            <MoveToDay from={movable.day} dayWords={dayWords} onMove={onMove} />
+          ) : null}
           {asking === 'cancel' ? (
             <div className="notice">
               <Field label={panelTexts.cancelReason} value={reason} onChange={setReason} autoFocus />

@@ -1,27 +1,32 @@
 'use client';
-import Button from '@mui/material/Button';
+import CloseIcon from '@mui/icons-material/CloseOutlined';
+import IconButton from '@mui/material/IconButton';
 import { useRouter } from 'next/navigation';
 import type { ReactNode } from 'react';
+import { useEffect } from 'react';
 import { classTexts } from '@/core/texts/classes';
 import { materialTexts } from '@/core/texts/materials';
 import { slideTexts } from '@/core/texts/slide';
 import { panelTexts, termTexts } from '@/core/texts/term';
 import { useKept } from '../controls/useKept';
-import { ClassPanel } from '../entries/ClassPanel';
-import { FillPanel } from '../entries/FillPanel';
 import type { PanelEntry } from '../entries/panelData';
-import { PlaceUnit } from '../materials/PlaceUnit';
-import { Shelf } from '../materials/Shelf';
-import { EditPanel } from './EditPanel';
 import type { DeskData } from './planItem';
-import { EntryPanel } from './EntryPanel';
 import styles from './PlanDesk.module.css';
+import {
+  ClassPanel,
+  EditPanel,
+  EntryPanel,
+  FillPanel,
+  PlaceUnit,
+  Shelf,
+  SlidePanel,
+  fetchPanels,
+} from './panels';
 import type { NewOn, PanelState } from './panelState';
 import { NONE, addedOn, materialOn, opened } from './panelState';
 import type { PlanItem } from './planItem';
 import type { PendingMove } from './useMoves';
 import { useMoves } from './useMoves';
-import { SlidePanel } from './SlidePanel';
 import { usePanelData } from './usePanelData';
 import { useShelfActs } from './useShelfActs';
 
@@ -42,6 +47,17 @@ export type Desk = Readonly<{
   /** Marks on their way, until they are drawn where they now stand. */
   pending?: PendingMove;
 }>;
+
+/** Does it once the browser has nothing else to do; gives back how to give that up. */
+function whenIdle(act: () => void): () => void {
+  // Not every browser says when it is idle.
+  if (!('requestIdleCallback' in window)) {
+    const timer = setTimeout(act, 1000);
+    return () => clearTimeout(timer);
+  }
+  const handle = requestIdleCallback(act);
+  return () => cancelIdleCallback(handle);
+}
 
 /** A view of the plan with the panel at its right: read first, edit in place. */
 export function PlanDesk({ data, children }: { data: DeskData; children: (desk: Desk) => ReactNode }) {
@@ -88,98 +104,98 @@ export function PlanDesk({ data, children }: { data: DeskData; children: (desk: 
     move([{ key: '', title: moved.title, date, entry: moved.id, start: date, movable: true }], to);
   };
   const shelfActs = useShelfActs({ course: shelf, today: data.today, show });
+  useEffect(() => whenIdle(fetchPanels), []);
   const editing = panel.kind === 'new' || panel.kind === 'edit';
   const open = panel.kind !== 'none' || onShelf;
   const close = () => show(NONE);
 
   return (
-    <div className={styles.desk}>
-      <section className={styles.plan} aria-labelledby="plan-title">
+    <div className={styles.desk} data-open={open}>
+      <section className={styles.plan} aria-labelledby="plan-title" onPointerEnter={fetchPanels}>
         {children(desk)}
+        {open || !desk.canAdd ? null : (
+          <p className={styles.hint}>{notesOnly ? termTexts.startNotes : termTexts.startLead}</p>
+        )}
       </section>
-      <aside className={styles.panel} data-open={open} aria-label={panelTexts.panel}>
-        {open ? (
-          <Button
+      {open ? (
+        <aside className={styles.panel} aria-label={panelTexts.panel} tabIndex={-1} data-focus-home>
+          <IconButton
             className={styles.close}
             size="small"
             aria-label={panelTexts.closePanel}
+            title={panelTexts.closePanel}
             onClick={onShelf ? () => keepShelf(undefined) : close}
           >
-            ✕
-          </Button>
-        ) : null}
-        {editing ? (
-          <EditPanel state={panel} entry={entry} data={data} dayWords={(date) => days[date]} show={show} />
-        ) : entry ? (
-          <EntryPanel
-            entry={entry}
-            occurrence={panel.kind === 'entry' ? panel.occurrence : undefined}
-            courses={courses}
-            show={show}
-            dayWords={(date) => days[date]}
-            onMove={(to) => moveEntryTo(entry, to)}
-          />
-        ) : cls ? (
-          <ClassPanel
-            key={`${cls.meeting} ${cls.title}`}
-            cls={cls}
-            onDone={() => undefined}
-            onSlide={() =>
-              show({
-                kind: 'slide',
-                course: cls.course,
-                title: cls.title || cls.name,
-                ...(cls.plan ? { act: 'later', plan: cls.plan } : { act: 'forward', into: cls.meeting }),
-              })
-            }
-          />
-        ) : panel.kind === 'slide' ? (
-          <>
-            <h2 className={styles.panelTitle}>
-              {panel.act === 'later' ? slideTexts.title(panel.title) : slideTexts.forwardTitle}
-            </h2>
-            <SlidePanel
-              sliding={panel}
-              course={courses.find(({ id }) => id === panel.course)}
-              onDone={close}
+            <CloseIcon fontSize="small" />
+          </IconButton>
+          {editing ? (
+            <EditPanel state={panel} entry={entry} data={data} dayWords={(date) => days[date]} show={show} />
+          ) : entry ? (
+            <EntryPanel
+              entry={entry}
+              occurrence={panel.kind === 'entry' ? panel.occurrence : undefined}
+              courses={courses}
+              show={show}
+              dayWords={(date) => days[date]}
+              onMove={(to) => moveEntryTo(entry, to)}
             />
-          </>
-        ) : panel.kind === 'fill' ? (
-          <>
-            <h2 className={styles.panelTitle}>{classTexts.fillTitle}</h2>
-            <FillPanel courses={courses} onDone={close} />
-          </>
-        ) : panel.kind === 'place' ? (
-          <>
-            <h2 className={styles.panelTitle}>{materialTexts.placeTitle(panel.unit.title)}</h2>
-            <PlaceUnit
-              unit={panel.unit}
-              from={panel.from}
-              rest={false}
-              onDone={close}
-              onEntry={() => show(materialOn(panel.unit, { day: panel.from, course: panel.course }))}
+          ) : cls ? (
+            <ClassPanel
+              key={`${cls.meeting} ${cls.title}`}
+              cls={cls}
+              onDone={() => undefined}
+              onSlide={() =>
+                show({
+                  kind: 'slide',
+                  course: cls.course,
+                  title: cls.title || cls.name,
+                  ...(cls.plan ? { act: 'later', plan: cls.plan } : { act: 'forward', into: cls.meeting }),
+                })
+              }
             />
-          </>
-        ) : onShelf ? (
-          <Shelf
-            courses={courses}
-            course={shelf}
-            version={data.version}
-            onCourse={keepShelf}
-            onDrop={shelfActs.drop}
-            onPlan={shelfActs.plan}
-          />
-        ) : panel.kind !== 'none' ? (
-          <p className="soft" role="status">
-            {message ?? panelTexts.opening}
-          </p>
-        ) : desk.canAdd ? (
-          <div className={styles.start}>
-            <h2>{termTexts.startTitle}</h2>
-            <p className="soft">{notesOnly ? termTexts.startNotes : termTexts.startLead}</p>
-          </div>
-        ) : null}
-      </aside>
+          ) : panel.kind === 'slide' ? (
+            <>
+              <h2 className={styles.panelTitle}>
+                {panel.act === 'later' ? slideTexts.title(panel.title) : slideTexts.forwardTitle}
+              </h2>
+              <SlidePanel
+                sliding={panel}
+                course={courses.find(({ id }) => id === panel.course)}
+                onDone={close}
+              />
+            </>
+          ) : panel.kind === 'fill' ? (
+            <>
+              <h2 className={styles.panelTitle}>{classTexts.fillTitle}</h2>
+              <FillPanel courses={courses} onDone={close} />
+            </>
+          ) : panel.kind === 'place' ? (
+            <>
+              <h2 className={styles.panelTitle}>{materialTexts.placeTitle(panel.unit.title)}</h2>
+              <PlaceUnit
+                unit={panel.unit}
+                from={panel.from}
+                rest={false}
+                onDone={close}
+                onEntry={() => show(materialOn(panel.unit, { day: panel.from, course: panel.course }))}
+              />
+            </>
+          ) : onShelf ? (
+            <Shelf
+              courses={courses}
+              course={shelf}
+              version={data.version}
+              onCourse={keepShelf}
+              onDrop={shelfActs.drop}
+              onPlan={shelfActs.plan}
+            />
+          ) : (
+            <p className="soft" role="status">
+              {message ?? panelTexts.opening}
+            </p>
+          )}
+        </aside>
+      ) : null}
     </div>
   );
 }

@@ -1,4 +1,5 @@
 'use client';
+import OutlineIcon from '@mui/icons-material/FolderOutlined';
 import Button from '@mui/material/Button';
 import { materialTexts } from '@/core/texts/materials';
 import type { Desk } from './PlanDesk';
@@ -12,6 +13,7 @@ export function ShelfButton({ desk }: { desk: Desk }) {
       className={styles.tool}
       size="small"
       variant="outlined"
+      startIcon={<OutlineIcon />}
       aria-pressed={desk.shelved}
       onClick={desk.shelve}
     >

@@ -6,6 +6,7 @@ import { timeLabel } from '@/core/time/dateLabels';
 import { readTime } from '@/core/time/typedTime';
 import { panelTexts } from '@/core/texts/term';
 import { Field } from '../controls/Field';
+import { DayField } from '../days/DayField';
 import { FormBox } from './FormBox';
 import styles from './School.module.css';
 import { Select } from '../controls/Select';
@@ -82,8 +83,8 @@ export function ClosureForm({ terms, course }: Props) {
       ) : null}
       <Field label={schoolTexts.closureName} {...field('name')} />
       <div className={styles.row}>
-        <Field label={schoolTexts.firstDay} type="date" {...field('firstDay')} />
-        <Field label={schoolTexts.lastDay} type="date" hint={schoolTexts.lastDayHint} {...field('lastDay')} />
+        <DayField label={schoolTexts.firstDay} {...field('firstDay')} />
+        <DayField label={schoolTexts.lastDay} hint={schoolTexts.lastDayHint} {...field('lastDay')} />
       </div>
       <Field
         label={schoolTexts.closesAt}

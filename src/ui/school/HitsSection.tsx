@@ -5,17 +5,17 @@ import { courseTexts } from '@/core/texts/school';
 import { slideTexts } from '@/core/texts/slide';
 import type { HitChoice } from './hitLines';
 import styles from './School.module.css';
-import { useSubmit } from '../controls/useSubmit';
+import { useAct } from '../controls/useSubmit';
 
 /** What closures hit in this course, each with its choice. Nothing stands here while nothing is hit. */
 export function HitsSection({ course, hits }: { course: string; hits: readonly HitChoice[] }) {
-  const { submit, busy } = useSubmit();
+  const { act, busy } = useAct();
   const place = (hit: Extract<HitChoice, { kind: 'plan' }>, body: { to?: string }) =>
-    submit('PUT', `/api/sections/${hit.section}/plans/${hit.id}`, body, () =>
+    act('PUT', `/api/sections/${hit.section}/plans/${hit.id}`, body, () =>
       body.to ? historyTexts.plannedClass(hit.what) : historyTexts.clearedClass(hit.what),
     );
   const slideIn = (hit: Extract<HitChoice, { kind: 'plan' }>) =>
-    submit(
+    act(
       'POST',
       `/api/courses/${course}/slide`,
       { act: 'later', plan: hit.id, sections: [hit.section] },
@@ -59,7 +59,7 @@ export function HitsSection({ course, hits }: { course: string; hits: readonly H
                 variant="outlined"
                 disabled={busy}
                 onClick={() =>
-                  submit('POST', `/api/entries/${hit.id}/shift`, { days: hit.days, along: false }, () =>
+                  act('POST', `/api/entries/${hit.id}/shift`, { days: hit.days, along: false }, () =>
                     historyTexts.moved(hit.what, hit.next),
                   )
                 }
@@ -72,9 +72,7 @@ export function HitsSection({ course, hits }: { course: string; hits: readonly H
                 variant="outlined"
                 disabled={busy}
                 onClick={() =>
-                  submit('DELETE', `/api/slots/${hit.id}`, undefined, () =>
-                    historyTexts.cancelledTime(hit.what),
-                  )
+                  act('DELETE', `/api/slots/${hit.id}`, undefined, () => historyTexts.cancelledTime(hit.what))
                 }
               >
                 {courseTexts.cancelTime}

@@ -5,13 +5,13 @@ import { frameHistoryTexts } from '@/core/texts/frameHistory';
 import { courseTexts } from '@/core/texts/school';
 import { CopyField } from '../controls/CopyField';
 import styles from './School.module.css';
-import { useSubmit } from '../controls/useSubmit';
+import { useAct } from '../controls/useSubmit';
 
 /** The address at which students put themselves on the roster, where the instructor allows it. */
 export function JoiningSection({ course, address }: { course: string; address?: string }) {
-  const { submit, busy } = useSubmit();
+  const { act, busy } = useAct();
   const path = `/api/courses/${course}/joining`;
-  const open = () => submit('POST', path, undefined, () => frameHistoryTexts.opensJoining);
+  const open = () => act('POST', path, undefined, () => frameHistoryTexts.opensJoining);
   return (
     <section className={`card ${styles.section}`} aria-labelledby="joining">
       <h2 id="joining">{courseTexts.joining}</h2>
@@ -27,7 +27,7 @@ export function JoiningSection({ course, address }: { course: string; address?: 
           <Button
             variant="outlined"
             disabled={busy}
-            onClick={() => submit('DELETE', path, undefined, () => frameHistoryTexts.closesJoining)}
+            onClick={() => act('DELETE', path, undefined, () => frameHistoryTexts.closesJoining)}
           >
             {courseTexts.closeJoining}
           </Button>

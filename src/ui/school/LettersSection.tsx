@@ -2,7 +2,7 @@
 import Button from '@mui/material/Button';
 import { schoolTexts } from '@/core/texts/school';
 import styles from './School.module.css';
-import { useSubmit } from '../controls/useSubmit';
+import { useAct } from '../controls/useSubmit';
 
 type Letter = Readonly<{
   id: string;
@@ -15,7 +15,7 @@ type Letter = Readonly<{
 
 /** The outbox: what was sent, what waits, what was given up. */
 export function LettersSection({ letters }: { letters: readonly Letter[] }) {
-  const { submit, busy } = useSubmit();
+  const { act, busy } = useAct();
   return (
     <section className={styles.section} aria-labelledby="letters">
       <h2 id="letters">{schoolTexts.letters}</h2>
@@ -36,7 +36,7 @@ export function LettersSection({ letters }: { letters: readonly Letter[] }) {
                 disabled={busy}
                 aria-label={schoolTexts.sendAnewTo(letter.recipient)}
                 onClick={() =>
-                  submit('POST', `/api/letters/${letter.id}`, undefined, () =>
+                  act('POST', `/api/letters/${letter.id}`, undefined, () =>
                     schoolTexts.sendingAnew(letter.recipient),
                   )
                 }

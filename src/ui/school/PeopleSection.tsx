@@ -1,4 +1,5 @@
 'use client';
+import dynamic from 'next/dynamic';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { schoolTexts } from '@/core/texts/school';
@@ -7,9 +8,10 @@ import { Field } from '../controls/Field';
 import { FindPerson } from './FindPerson';
 import { FormBox } from './FormBox';
 import type { OfficePerson } from './PersonOffice';
-import { PersonOffice } from './PersonOffice';
 import styles from './School.module.css';
 import { useSubmit } from '../controls/useSubmit';
+
+const PersonOffice = dynamic(async () => (await import('./PersonOffice')).PersonOffice);
 
 export type PersonLine = OfficePerson & Readonly<{ waiting: boolean }>;
 

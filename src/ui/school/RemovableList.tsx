@@ -2,7 +2,7 @@
 import Button from '@mui/material/Button';
 import { schoolTexts } from '@/core/texts/school';
 import styles from './School.module.css';
-import { useSubmit } from '../controls/useSubmit';
+import { useAct } from '../controls/useSubmit';
 
 export type RemovableLine = Readonly<{ id: string; name: string; when: string; removable: boolean }>;
 
@@ -18,7 +18,7 @@ export function RemovableList({
   empty: string;
   removed: 'closure' | 'siteDate';
 }) {
-  const { submit, busy } = useSubmit();
+  const { act, busy } = useAct();
   if (lines.length === 0) return <p className="soft">{empty}</p>;
   return (
     <ul className={styles.list}>
@@ -33,7 +33,7 @@ export function RemovableList({
               aria-label={schoolTexts.removeNamed(name)}
               disabled={busy}
               onClick={() =>
-                submit('DELETE', `${path}/${id}`, undefined, () => schoolTexts.removed[removed](name))
+                act('DELETE', `${path}/${id}`, undefined, () => schoolTexts.removed[removed](name))
               }
             >
               {schoolTexts.remove}

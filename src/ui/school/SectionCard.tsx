@@ -5,6 +5,7 @@ import { entryTexts } from '@/core/texts/entries';
 import { frameHistoryTexts } from '@/core/texts/frameHistory';
 import { courseTexts } from '@/core/texts/school';
 import { Field } from '../controls/Field';
+import { DayField } from '../days/DayField';
 import { FormBox } from './FormBox';
 import styles from './School.module.css';
 import { useSubmit } from '../controls/useSubmit';
@@ -65,7 +66,7 @@ export function SectionCard({ section, today }: { section: SectionView; today: s
             onChange={setWeek}
             error={errors.week}
           />
-          <Field label={courseTexts.from} type="date" value={from} onChange={setFrom} error={errors.from} />
+          <DayField label={courseTexts.from} value={from} onChange={setFrom} error={errors.from} />
         </div>
       </FormBox>
       <ol className={styles.classes}>
@@ -119,7 +120,7 @@ function MeetingForm({ meeting, onDone }: { meeting: MeetingLine; onDone: () => 
         {title}, {meeting.when}
       </h3>
       <div className={styles.row}>
-        <Field label={courseTexts.day} type="date" {...field('date')} />
+        <DayField label={courseTexts.day} {...field('date')} />
         <div className={styles.row}>
           <Field label={courseTexts.start} type="time" {...field('start')} />
           <Field label={courseTexts.end} type="time" {...field('end')} />

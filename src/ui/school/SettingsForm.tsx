@@ -3,7 +3,7 @@ import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import { useState } from 'react';
 import type { SchoolSettings } from '@/core/frame/schoolSettings';
-import { LOCALES, WEEK_STARTS } from '@/core/frame/schoolSettings';
+import { LOCALES, WEEK_STARTS } from '@/core/frame/locales';
 import { frameHistoryTexts } from '@/core/texts/frameHistory';
 import { retentionTexts } from '@/core/texts/retention';
 import { schoolTexts, setupTexts } from '@/core/texts/school';

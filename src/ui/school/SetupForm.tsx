@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { schoolTexts, setupTexts } from '@/core/texts/school';
 import { callApi } from '../controls/callApi';
 import { Field } from '../controls/Field';
+import { DayField } from '../days/DayField';
 import { FormBox } from './FormBox';
 import styles from './School.module.css';
 import { Select } from '../controls/Select';
@@ -90,8 +91,8 @@ export function SetupForm({ zones, asksCode }: Readonly<{ zones: readonly string
       <h2>{setupTexts.firstTerm}</h2>
       <Field label={schoolTexts.termName} {...field('term', errors['term.name'])} />
       <div className={styles.row}>
-        <Field label={schoolTexts.startsOn} type="date" {...field('startsOn', errors['term.startsOn'])} />
-        <Field label={schoolTexts.endsOn} type="date" {...field('endsOn', errors['term.endsOn'])} />
+        <DayField label={schoolTexts.startsOn} {...field('startsOn', errors['term.startsOn'])} />
+        <DayField label={schoolTexts.endsOn} {...field('endsOn', errors['term.endsOn'])} />
       </div>
       <Select
         label={schoolTexts.zone}

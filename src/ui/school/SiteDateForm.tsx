@@ -6,6 +6,7 @@ import { panelTexts } from '@/core/texts/term';
 import { timeLabel } from '@/core/time/dateLabels';
 import { readTime } from '@/core/time/typedTime';
 import { Field } from '../controls/Field';
+import { DayField } from '../days/DayField';
 import { TimeField } from '../entries/TimeField';
 import { FormBox } from './FormBox';
 import styles from './School.module.css';
@@ -50,16 +51,14 @@ export function SiteDateForm({ terms }: { terms: readonly Readonly<{ id: string;
       ) : null}
       <Field label={schoolTexts.closureName} value={value.name} onChange={set('name')} error={errors.name} />
       <div className={styles.row}>
-        <Field
+        <DayField
           label={schoolTexts.firstDay}
-          type="date"
           value={value.firstDay}
           onChange={set('firstDay')}
           error={errors.firstDay}
         />
-        <Field
+        <DayField
           label={schoolTexts.lastDay}
-          type="date"
           hint={schoolTexts.lastDayHint}
           value={value.lastDay}
           onChange={set('lastDay')}

@@ -3,7 +3,7 @@ import FormControlLabel from '@mui/material/FormControlLabel';
 import { STAFF_ROLES } from '@/core/may/role';
 import { staffTexts as say } from '@/core/texts/staff';
 import type { FieldErrors } from '../controls/callApi';
-import { Field } from '../controls/Field';
+import { DayField } from '../days/DayField';
 import { Select } from '../controls/Select';
 import styles from './School.module.css';
 import type { RoleDraft } from './roleDraft';
@@ -54,16 +54,14 @@ export function StaffRoleFields({
       ) : null}
       {draft.role === 'substitute' ? (
         <div className={styles.row}>
-          <Field
+          <DayField
             label={say.firstDay}
-            type="date"
             value={draft.from}
             onChange={(from) => onChange({ ...draft, from })}
             error={errors.from}
           />
-          <Field
+          <DayField
             label={say.lastDay}
-            type="date"
             value={draft.until}
             onChange={(until) => onChange({ ...draft, until })}
             error={errors.until}

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { frameHistoryTexts } from '@/core/texts/frameHistory';
 import { schoolTexts } from '@/core/texts/school';
 import { Field } from '../controls/Field';
+import { DayField } from '../days/DayField';
 import { FormBox } from './FormBox';
 import styles from './School.module.css';
 import { useSubmit } from '../controls/useSubmit';
@@ -51,8 +52,8 @@ export function TermForm({ fields, term }: { fields: TermFields; term?: string }
     >
       <Field label={schoolTexts.termName} {...field('name')} />
       <div className={styles.row}>
-        <Field label={schoolTexts.startsOn} type="date" {...field('startsOn')} />
-        <Field label={schoolTexts.endsOn} type="date" {...field('endsOn')} />
+        <DayField label={schoolTexts.startsOn} {...field('startsOn')} />
+        <DayField label={schoolTexts.endsOn} {...field('endsOn')} />
       </div>
       <Field label={schoolTexts.zone} {...field('tzid')} />
       <div aria-live="polite">

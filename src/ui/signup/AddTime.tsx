@@ -5,6 +5,7 @@ import { signupTexts } from '@/core/texts/signup';
 import { timeLabel } from '@/core/time/dateLabels';
 import { readRange } from '@/core/time/typedTime';
 import { Field } from '../controls/Field';
+import { DayField } from '../days/DayField';
 import { useSubmit } from '../controls/useSubmit';
 import styles from './RunSheet.module.css';
 
@@ -40,7 +41,7 @@ export function AddTime({ sheet, today }: { sheet: string; today: string }) {
       }}
     >
       <div className={styles.pair}>
-        <Field label={say.addDay} type="date" value={day} onChange={setDay} />
+        <DayField label={say.addDay} value={day} onChange={setDay} />
         <Field
           label={say.hours}
           hint={say.hoursHint}

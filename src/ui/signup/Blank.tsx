@@ -7,22 +7,21 @@ type Props = Readonly<{
   value: string;
   onChange: (value: string) => void;
   error?: string;
-  type?: 'text' | 'date';
   number?: boolean;
   wide?: boolean;
 }>;
 
 /** A part of the sentence that is a field: as wide as what stands in it. */
-export function Blank({ label, value, onChange, error, type = 'text', number = false, wide = false }: Props) {
+export function Blank({ label, value, onChange, error, number = false, wide = false }: Props) {
   const id = useId();
   const size = Math.max(wide ? 10 : number ? 2 : 5, Math.min(28, value.length + 1));
   return (
     <span className={styles.part}>
       <input
         className={styles.blank}
-        type={type}
+        type="text"
         inputMode={number ? 'numeric' : undefined}
-        size={type === 'date' ? undefined : size}
+        size={size}
         aria-label={label}
         title={label}
         aria-invalid={Boolean(error)}

@@ -5,6 +5,7 @@ import { useState } from 'react';
 import { historyTexts } from '@/core/texts/history';
 import { signupTexts } from '@/core/texts/signup';
 import { Field } from '../controls/Field';
+import { DayField } from '../days/DayField';
 import { useFresh } from '../controls/useFresh';
 import { useSubmit } from '../controls/useSubmit';
 import styles from './RunSheet.module.css';
@@ -92,15 +93,8 @@ export function RunSheet({ view, version }: { view: RunView; version: number }) 
         >
           {writing === 'cancel' ? (
             <div className={styles.pair}>
-              <Field label={say.from} type="date" value={from} onChange={setFrom} error={errors.from} />
-              <Field
-                label={say.to}
-                hint={say.toHint}
-                type="date"
-                value={to}
-                onChange={setTo}
-                error={errors.to}
-              />
+              <DayField label={say.from} value={from} onChange={setFrom} error={errors.from} />
+              <DayField label={say.to} hint={say.toHint} value={to} onChange={setTo} error={errors.to} />
             </div>
           ) : null}
           <Field

@@ -3,6 +3,7 @@ import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import { signupTexts } from '@/core/texts/signup';
 import { Field } from '../controls/Field';
+import { DayField } from '../days/DayField';
 import { AudienceFields } from '../entries/AudienceFields';
 import { LinkFields } from '../entries/LinkFields';
 import type { PanelCourse } from '../entries/panelData';
@@ -51,11 +52,11 @@ export function SheetRules({ draft, errors, set, courses, colleagues }: Props) {
           <Field {...text('perWeek', fields.perWeek)} />
         </div>
         <div className={styles.pair}>
-          <Field type="date" {...text('opensDay', fields.opens)} />
+          <DayField {...text('opensDay', fields.opens)} />
           <Field {...text('opensTime', fields.clock)} />
         </div>
         <div className={styles.pair}>
-          <Field type="date" {...text('closesDay', fields.closes)} />
+          <DayField {...text('closesDay', fields.closes)} />
           <Field {...text('closesTime', fields.clock)} />
         </div>
         <Field {...text('breaks', fields.breaks)} hint={fields.breaksHint} />

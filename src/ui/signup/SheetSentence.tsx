@@ -1,6 +1,7 @@
 'use client';
 import type { ReactNode } from 'react';
 import { signupTexts } from '@/core/texts/signup';
+import { DayField } from '../days/DayField';
 import { Blank } from './Blank';
 import styles from './NewSheet.module.css';
 import type { SheetDraft, SheetErrors } from './sheetDraft';
@@ -47,7 +48,7 @@ export function SheetSentence({ draft, errors, set, audience, children }: Props)
       {draft.repeat === 'weekly' ? (
         <>
           {' '}
-          <Blank type="date" {...text('until', fields.until)} />
+          <DayField inline width={165} {...text('until', fields.until)} />
         </>
       ) : null}
       {sentence.meet}{' '}

@@ -1,11 +1,11 @@
 'use client';
 import { studentTexts } from '@/core/texts/student';
-import { useSubmit } from '../controls/useSubmit';
+import { useAct } from '../controls/useSubmit';
 import styles from './DayList.module.css';
 
 /** Work that is ticked is done for oneself: out of the way, and for nobody else to see. */
 export function DoneTick({ entry, title, done }: { entry: string; title: string; done: boolean }) {
-  const { submit, busy } = useSubmit();
+  const { act, busy } = useAct();
   return (
     <label className={styles.done}>
       <input
@@ -14,7 +14,7 @@ export function DoneTick({ entry, title, done }: { entry: string; title: string;
         disabled={busy}
         aria-label={studentTexts.isDone(title)}
         onChange={() =>
-          void submit('PUT', `/api/entries/${entry}/done`, { done: !done }, () =>
+          void act('PUT', `/api/entries/${entry}/done`, { done: !done }, () =>
             done ? studentTexts.notDone(title) : studentTexts.didIt(title),
           )
         }

@@ -4,6 +4,7 @@ import Link from 'next/link';
 import { useState } from 'react';
 import { notesOnTexts as say } from '@/core/texts/student';
 import { Field } from '../controls/Field';
+import { DayField } from '../days/DayField';
 import { useSubmit } from '../controls/useSubmit';
 import styles from './NotesOn.module.css';
 
@@ -50,7 +51,7 @@ export function NotesOn({
         }}
       >
         <Field label={say.words} value={title} onChange={setTitle} error={errors.title ?? message} />
-        <Field label={say.day} type="date" width={170} value={on} onChange={setOn} error={errors.on} />
+        <DayField label={say.day} width={170} value={on} onChange={setOn} error={errors.on} />
         <Button type="submit" variant="outlined" disabled={busy || title.trim() === ''}>
           {say.keep}
         </Button>

@@ -1,7 +1,10 @@
 'use client';
+import AddIcon from '@mui/icons-material/AddOutlined';
+import PasteIcon from '@mui/icons-material/ContentPasteOutlined';
 import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { usePathname, useSearchParams } from 'next/navigation';
+import { useEffect } from 'react';
 import { termTexts } from '@/core/texts/term';
 import type { Packed } from '../controls/packed';
 import { useUnpacked } from '../controls/packed';
@@ -18,6 +21,7 @@ type Props = Readonly<{ view: Packed<TermGridView>; data: Packed<DeskData>; toda
 export function TermDesk({ today, ...given }: Props) {
   const view = useUnpacked(given.view);
   const data = useUnpacked(given.data);
+  useEffect(toPresentWeek, []);
   return (
     <PlanDesk data={data}>
       {(desk) => (
@@ -31,6 +35,7 @@ export function TermDesk({ today, ...given }: Props) {
                 className={styles.add}
                 size="small"
                 variant="outlined"
+                startIcon={<AddIcon />}
                 onClick={() => desk.add({ day: today })}
               >
                 {termTexts.add}
@@ -38,7 +43,13 @@ export function TermDesk({ today, ...given }: Props) {
             ) : null}
             <ShelfButton desk={desk} />
             {data.courses.length > 0 ? (
-              <Button className={styles.tool} size="small" variant="outlined" onClick={desk.fill}>
+              <Button
+                className={styles.tool}
+                size="small"
+                variant="outlined"
+                startIcon={<PasteIcon />}
+                onClick={desk.fill}
+              >
                 {termTexts.fill}
               </Button>
             ) : null}
@@ -48,6 +59,12 @@ export function TermDesk({ today, ...given }: Props) {
       )}
     </PlanDesk>
   );
+}
+
+/** Where a term does not fit the screen it opens at the present week, unless one comes back to where one was. */
+function toPresentWeek(): void {
+  if (window.matchMedia('(max-width: 760px)').matches && window.scrollY === 0)
+    document.getElementById('now')?.scrollIntoView();
 }
 
 const KINDS = ['all', 'six', 'one'] as const;

@@ -40,8 +40,22 @@ export const theme = createTheme({
           minHeight: 36,
           '&:focus-visible': { outline: '2px solid var(--spruce)', outlineOffset: 2 },
         },
+        startIcon: { marginLeft: -3, marginRight: 5, '& > *:nth-of-type(1)': { fontSize: 16 } },
         outlined: { borderColor: 'var(--edge)', color: 'var(--spruce)', backgroundColor: 'var(--card)' },
       },
+    },
+    MuiIconButton: {
+      styleOverrides: {
+        root: {
+          borderRadius: 5,
+          color: 'var(--soft)',
+          '&:focus-visible': { outline: '2px solid var(--spruce)', outlineOffset: 1 },
+        },
+      },
+    },
+    MuiPopover: {
+      defaultProps: { elevation: 0, transitionDuration: 0 },
+      styleOverrides: { paper: { border: '1px solid var(--edge)', backgroundImage: 'none' } },
     },
     MuiOutlinedInput: {
       styleOverrides: {
@@ -70,6 +84,8 @@ export const theme = createTheme({
         label: { font: 'inherit', lineHeight: 1.35 },
       },
     },
+    // Above the words of the navigation, which stand at the foot of a phone.
+    MuiSnackbar: { styleOverrides: { root: { '@media (max-width: 760px)': { bottom: 70 } } } },
     MuiSnackbarContent: {
       styleOverrides: { root: { backgroundColor: 'var(--ink)', color: 'var(--paper)', borderRadius: 5 } },
     },

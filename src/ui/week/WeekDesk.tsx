@@ -1,4 +1,5 @@
 'use client';
+import AddIcon from '@mui/icons-material/AddOutlined';
 import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { termTexts } from '@/core/texts/term';
@@ -35,6 +36,7 @@ export function WeekDesk({ today, ...given }: Props) {
                 className={deskStyles.add}
                 size="small"
                 variant="outlined"
+                startIcon={<AddIcon />}
                 onClick={() => desk.add({ day })}
               >
                 {termTexts.add}

@@ -1,8 +1,15 @@
 import { Temporal } from 'temporal-polyfill';
-import { dateLabel } from '../time/dateLabels';
-import { weekStartOf, teachingWeeks } from '../time/term';
 import { quickTexts } from '../texts/quickLine';
-import type { QuickContext } from './quickEntry';
+import { dateLabel } from './dateLabels';
+import type { Term } from './term';
+import { weekStartOf, teachingWeeks } from './term';
+
+/** What a typed day is read beside: today, and the term whose weeks have numbers. */
+export type DayContext = Readonly<{
+  today: Temporal.PlainDate;
+  term: Pick<Term, 'startsOn' | 'endsOn' | 'weekStart'>;
+  locale: string;
+}>;
 
 const MONTHS = ['jan', 'feb', 'mar', 'apr', 'may', 'jun', 'jul', 'aug', 'sep', 'oct', 'nov', 'dec'];
 const WEEKDAYS = ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'];
@@ -23,7 +30,7 @@ export const countOf = (text: string): number =>
 export const weekdayOf = (text: string): number => WEEKDAYS.indexOf(text.slice(0, 3).toLowerCase()) + 1;
 export const weekdayName = (iso: number): string => ISO_DAY[iso - 1]!;
 
-/** What a date in a line means; `ask` has each reading as text that means it alone. */
+/** What a date in a text means; `ask` has each reading as text that means it alone. */
 export type DateReading =
   | Readonly<{ kind: 'date'; date: Temporal.PlainDate }>
   | Readonly<{
@@ -34,7 +41,7 @@ export type DateReading =
 
 type Form = Readonly<{
   pattern: string;
-  read: (match: RegExpExecArray, context: QuickContext, text: string) => DateReading;
+  read: (match: RegExpExecArray, context: DayContext, text: string) => DateReading;
 }>;
 
 const is = (date: Temporal.PlainDate): DateReading => ({ kind: 'date', date });
@@ -53,7 +60,7 @@ function dateFrom(year: number, month: number, day: number): Temporal.PlainDate 
 }
 
 /** A day of a month without its year: within the term if it can be, else the next one to come. */
-function inTerm({ term, today }: QuickContext, month: number, day: number): Temporal.PlainDate | undefined {
+function inTerm({ term, today }: DayContext, month: number, day: number): Temporal.PlainDate | undefined {
   const years = [term.startsOn.year, term.endsOn.year, today.year, today.year + 1];
   const dates = years.flatMap((year) => dateFrom(year, month, day) ?? []);
   const inside = (date: Temporal.PlainDate) =>
@@ -62,19 +69,13 @@ function inTerm({ term, today }: QuickContext, month: number, day: number): Temp
   return dates.find(inside) ?? dates.find((date) => Temporal.PlainDate.compare(date, today) >= 0) ?? dates[0];
 }
 
-function ofMonth(
-  context: QuickContext,
-  text: string,
-  month: number,
-  day: number,
-  year?: string,
-): DateReading {
+function ofMonth(context: DayContext, text: string, month: number, day: number, year?: string): DateReading {
   const date = year ? dateFrom(Number(year), month, day) : inTerm(context, month, day);
   return date ? is(date) : { kind: 'ask', question: quickTexts.noSuchDate(text), choices: [] };
 }
 
 /** A day in a teaching week; without a weekday all of its days are offered. */
-function inWeek(context: QuickContext, number: number, weekday?: number): DateReading {
+function inWeek(context: DayContext, number: number, weekday?: number): DateReading {
   const week = teachingWeeks(context.term).find((w) => w.number === number);
   if (!week) {
     const last = teachingWeeks(context.term).length;
@@ -90,7 +91,7 @@ function inWeek(context: QuickContext, number: number, weekday?: number): DateRe
 }
 
 /** The next such weekday. On that day itself, and for "next", two days can be meant. */
-function comingWeekday(context: QuickContext, text: string, which: string, weekday: number): DateReading {
+function comingWeekday(context: DayContext, text: string, which: string, weekday: number): DateReading {
   const { today, term, locale } = context;
   const ahead = (weekday - today.dayOfWeek + 7) % 7;
   const first = today.add({ days: ahead });
@@ -102,14 +103,16 @@ function comingWeekday(context: QuickContext, text: string, which: string, weekd
   return twice ? asking(quickTexts.whichOf(text), [first, first.add({ days: 7 })], locale) : is(first);
 }
 
-function shifted({ today }: QuickContext, count: string, unit: string): DateReading {
+function shifted({ today }: DayContext, count: string, unit: string): DateReading {
   const n = countOf(count);
   return is(today.add(/^w/i.test(unit) ? { weeks: n } : { days: n }));
 }
 
-function numeric(context: QuickContext, text: string, a: number, b: number): DateReading {
-  const dayFirst = inTerm(context, b, a);
-  const monthFirst = inTerm(context, a, b);
+function numeric(context: DayContext, text: string, a: number, b: number, year?: string): DateReading {
+  const dated = (month: number, day: number) =>
+    year ? dateFrom(Number(year), month, day) : inTerm(context, month, day);
+  const dayFirst = dated(b, a);
+  const monthFirst = dated(a, b);
   const dates = [dayFirst, monthFirst].flatMap((date) => date ?? []);
   if (dates.length === 2 && !dates[0]!.equals(dates[1]!))
     return asking(quickTexts.whichOf(text), dates, context.locale);
@@ -135,6 +138,7 @@ const FORMS: readonly Form[] = [
   { pattern: `in\\s+(${COUNT})\\s+(days?|weeks?)\\b`, read: (m, c) => shifted(c, m[1]!, m[2]!) },
   { pattern: `(this\\s+|next\\s+)?(${FULL_WEEKDAY})\\b`, read: (m, c, text) => comingWeekday(c, text, m[1] ?? '', weekdayOf(m[2]!)) },
   { pattern: `(this\\s+|next\\s+)?(${SHORT_WEEKDAY})(?=\\s*(?:$|[,\\u{E000}])|\\s+(?:\\d|at\\b|from\\b|noon\\b|midnight\\b))`, read: (m, c, text) => comingWeekday(c, text, m[1] ?? '', weekdayOf(m[2]!)) },
+  { pattern: '(\\d{1,2})[/.](\\d{1,2})[/.]((?:19|20)\\d{2})\\b', read: (m, c, text) => numeric(c, text, Number(m[1]), Number(m[2]), m[3]) },
   { pattern: '(\\d{1,2})[/.](\\d{1,2})\\b\\.?(?!\\d|:)(?!\\s*(?:am|pm|-|–))', read: (m, c, text) => numeric(c, text, Number(m[1]), Number(m[2])) },
 ]; // prettier-ignore
 
@@ -151,7 +155,7 @@ const DATED = 3;
 export type FoundDate = Readonly<{ from: number; to: number; reading: DateReading }>;
 type Look = (pattern: RegExp) => RegExpExecArray | undefined;
 
-function readForm(forms: readonly Form[], look: Look, context: QuickContext): FoundDate | undefined {
+function readForm(forms: readonly Form[], look: Look, context: DayContext): FoundDate | undefined {
   const found = forms.flatMap((form, i) => {
     const dated = i < DATED;
     const match = look(new RegExp(`(?<![\\w/])${dated ? WITH_WEEKDAY : ''}${form.pattern}`));
@@ -168,7 +172,7 @@ function readForm(forms: readonly Form[], look: Look, context: QuickContext): Fo
   return { ...span, reading: dated && match[1] ? agreeing(reading, match[1], text, context) : reading };
 }
 
-function agreeing(reading: DateReading, weekday: string, text: string, context: QuickContext): DateReading {
+function agreeing(reading: DateReading, weekday: string, text: string, context: DayContext): DateReading {
   if (reading.kind === 'ask' || reading.date.dayOfWeek === weekdayOf(weekday)) return reading;
   const days = (weekdayOf(weekday) - reading.date.dayOfWeek + 7) % 7;
   const near = reading.date.add({ days: days > 3 ? days - 7 : days });
@@ -176,9 +180,39 @@ function agreeing(reading: DateReading, weekday: string, text: string, context: 
 }
 
 /** The first date in a line. */
-export const findDate = (look: Look, context: QuickContext): FoundDate | undefined =>
+export const findDate = (look: Look, context: DayContext): FoundDate | undefined =>
   readForm(FORMS, look, context);
 
 /** A date right where one is expected. */
-export const dateAt = (look: Look, context: QuickContext): FoundDate | undefined =>
+export const dateAt = (look: Look, context: DayContext): FoundDate | undefined =>
   readForm(EXPECTED, look, context);
+
+/** A day as forms hold it, `2026-10-28`; undefined for any other text. */
+export function isoDay(text: string): Temporal.PlainDate | undefined {
+  const match = /^(\d{4})-(\d{2})-(\d{2})$/.exec(text);
+  return match ? dateFrom(Number(match[1]), Number(match[2]), Number(match[3])) : undefined;
+}
+
+/** What a text that is a day and nothing else means. */
+export type TypedDay = Readonly<
+  | { kind: 'day'; day: Temporal.PlainDate }
+  | { kind: 'ask'; question: string; days: readonly Temporal.PlainDate[] }
+  | { kind: 'unreadable' }
+>;
+
+/**
+ * Reads a day as people type it: `2026-10-28`, `28 Oct`, `Oct 28`, `Thu 5 Nov`, `28.10.`, `week 6 Thu`, `tomorrow`. What
+ * means two days (`2/11`, a weekday that is not the date's) is asked, the likelier first. Without a year it is the day
+ * within the term, else the next one to come.
+ *
+ * @example readDay('28 Oct', { today, term, locale: 'en-GB' }) // { kind: 'day', day: 2026-10-28 }
+ */
+export function readDay(text: string, context: DayContext): TypedDay {
+  const typed = text.trim();
+  const whole: Look = (pattern) => new RegExp(`^(?:${pattern.source})$`, 'iu').exec(typed) ?? undefined;
+  const found = dateAt(whole, context)?.reading;
+  if (found?.kind === 'date') return { kind: 'day', day: found.date };
+  if (!found || found.choices.length === 0) return { kind: 'unreadable' };
+  const days = found.choices.map((choice) => Temporal.PlainDate.from(choice.text));
+  return { kind: 'ask', question: found.question, days };
+}

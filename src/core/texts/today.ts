@@ -1,0 +1,20 @@
+const counted = (n: number, one: string, several: string) => `${n} ${n === 1 ? one : several}`;
+
+/** Words of the page that whoever teaches begins with. */
+export const todayTexts = {
+  title: 'Today',
+  nothingToday: 'Nothing more is planned today.',
+  comes: 'Who comes',
+  nobodyComes: 'Nobody has taken a time in the next 7 days.',
+  due: 'Due in the next 7 days',
+  nothingDue: 'Nothing is due.',
+  waits: 'What waits for you',
+  nothingWaits: 'Nothing waits: no check is open, every class of the next 7 days has a plan.',
+  checks: (n: number) => counted(n, 'check is open', 'checks are open'),
+  homeless: (n: number, course: string) =>
+    `${counted(n, 'class plan has', 'class plans have')} no class in ${course}`,
+  unplanned: (n: number) => `${counted(n, 'class', 'classes')} in the next 7 days without a plan`,
+  drafts: (n: number) => `${counted(n, 'draft', 'drafts')} dated in the next 7 days: students do not see it`,
+  whole: 'The whole term',
+  when: (day: string, time: string) => (time ? `${day}, ${time}` : day),
+} as const;

@@ -1,0 +1,81 @@
+import type { Temporal } from 'temporal-polyfill';
+import type { Occurrence } from '@/core/plan/occurrence';
+import { overAtMs } from '@/core/plan/occurrenceDays';
+import type { SeenPlan } from '@/core/plan/seenPlan';
+import { todayTexts as say } from '@/core/texts/today';
+import { dateLabel } from '@/core/time/dateLabels';
+import type { ZoneLookup } from '@/core/time/zone';
+import { dayOf } from '@/core/time/zonedWall';
+import type { DayLine } from '../student/dayLines';
+import { dayLine } from '../student/dayLines';
+import type { NextView } from '../student/nextView';
+import { nextView } from '../student/nextView';
+
+/** How far the page looks, in days. */
+const AHEAD = 7;
+
+/** Something that asks for a decision, and where it is taken. */
+export type Waiting = Readonly<{ key: string; words: string; href: string }>;
+
+/** What waits outside the plan itself: open checks, and class plans without a class by their course. */
+export type WaitingCounts = Readonly<{
+  checks: number;
+  homeless: readonly Readonly<{ code: string; count: number }>[];
+}>;
+
+export type TodayView = Readonly<{
+  now: NextView['now'];
+  /** Today, and the next day on which there is something. */
+  days: NextView['days'];
+  comes: readonly DayLine[];
+  due: readonly DayLine[];
+  waits: readonly Waiting[];
+}>;
+
+/**
+ * What whoever teaches begins a day with: what is next, who comes, what is due, what waits for a decision; times that are over
+ * are out of the way.
+ */
+export function todayView(
+  plan: SeenPlan,
+  occurrences: readonly Occurrence[],
+  {
+    zoneOf,
+    now,
+    today,
+    waiting,
+  }: { zoneOf: ZoneLookup; now: Temporal.Instant; today: Temporal.PlainDate; waiting: WaitingCounts },
+): TodayView {
+  const soon = occurrences.filter((o) => {
+    const days = today.until(dayOf(o.start), { largestUnit: 'days' }).days;
+    return days >= 0 && days < AHEAD && overAtMs(o, zoneOf(o.tzid)) > now.epochMilliseconds;
+  });
+  const dated = (o: Occurrence): DayLine => {
+    const line = dayLine(o, plan, { now, zoneOf });
+    return { ...line, work: undefined, time: say.when(dateLabel(dayOf(o.start), 'short', plan.locale), line.time) }; // prettier-ignore
+  };
+  const happening = occurrences.filter((o) => o.kind !== 'due' && o.kind !== 'set' && o.kind !== 'booking');
+  const next = nextView(plan, happening, { zoneOf, now, today });
+  return {
+    now: next.now,
+    days: next.days.slice(0, 2),
+    comes: soon
+      .filter((o) => o.kind === 'booking' && !o.mine)
+      .map((o) => ({ ...dated(o), href: o.kind === 'booking' ? `/office-hours/${o.sheet}` : undefined })),
+    due: soon.filter((o) => o.kind === 'due' && o.cancelled === undefined).map(dated),
+    waits: waitsIn(soon, waiting),
+  };
+}
+
+function waitsIn(soon: readonly Occurrence[], { checks, homeless }: WaitingCounts): Waiting[] {
+  const unplanned = soon.filter((o) => o.kind === 'class' && o.edits && !o.plan && o.cancelled === undefined);
+  const drafts = new Set(soon.flatMap((o) => ('entry' in o && o.release === 'draft' ? [o.entry] : [])));
+  return [
+    ...(checks > 0 ? [{ key: 'checks', words: say.checks(checks), href: '/checks' }] : []),
+    ...homeless
+      .filter(({ count }) => count > 0)
+      .map(({ code, count }) => ({ key: code, words: say.homeless(count, code), href: `/courses/${encodeURIComponent(code)}` })),
+    ...(unplanned.length > 0 ? [{ key: 'unplanned', words: say.unplanned(unplanned.length), href: '/term' }] : []),
+    ...(drafts.size > 0 ? [{ key: 'drafts', words: say.drafts(drafts.size), href: '/everything' }] : []),
+  ]; // prettier-ignore
+}
