@@ -35,9 +35,9 @@ const HELPER_NAV: readonly NavItem[] = STAFF_NAV.filter(({ href }) =>
 const STUDENT_NAV: readonly NavItem[] = [
   { href: '/next', label: nav.next },
   { href: '/term', label: nav.term },
-  { href: '/materials', label: nav.materials },
+  { href: '/materials', label: nav.materials, wideOnly: true },
   { href: '/sign-up', label: nav.signUp },
-  { href: '/subscribe', label: nav.subscribe, wideOnly: true },
+  { href: '/subscribe', label: nav.subscribe },
 ];
 
 const initialsOf = (name: string) =>

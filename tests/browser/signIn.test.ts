@@ -106,7 +106,7 @@ test('where the school asks staff for a second step, nothing else opens before i
   await person.click('button', 'Turn the second step on');
   await person.sees('Write these down');
   await person.open(`${pembit.pembitUrl}/term`);
-  await person.sees('What waits for you');
+  await person.sees('The term, week by week');
   // Whoever asked for it owes it as well; a student never does.
   expect((await asks(false)).status).toBe(403);
   const student = await signedIn(pembit.pembitUrl, 'ivo@kittiwake.example');
