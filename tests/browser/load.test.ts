@@ -13,6 +13,7 @@ beforeAll(async () => {
   await maren.open(pembit.pembitUrl);
   await maren.click('button', 'Sign in as Maren Toft');
   await maren.sees('What waits for you');
+  await maren.open(`${pembit.pembitUrl}/term`);
 });
 afterAll(async () => {
   await maren?.quit();
