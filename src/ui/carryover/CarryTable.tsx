@@ -82,16 +82,14 @@ function Row({
         {row.fixed || row.stays ? (
           row.toWords
         ) : (
-          <span className={styles.day}>
-            <DayField
-              inline
-              daysOnly
-              width={160}
-              label={say.day(row.title)}
-              value={choice.to ?? row.to}
-              onChange={(to) => onChoose({ to: to || undefined, leave: undefined })}
-            />
-          </span>
+          <DayField
+            inline
+            daysOnly
+            width={184}
+            label={say.day(row.title)}
+            value={choice.to ?? row.to}
+            onChange={(to) => onChoose({ to: to || undefined, leave: undefined })}
+          />
         )}
       </td>
       <td>
