@@ -30,6 +30,8 @@ export default defineConfig({
           globalSetup: ['tests/browser/server.ts'],
           testTimeout: 300_000,
           hookTimeout: 300_000,
+          // What a machine with other work beside does to one of them is named at the end of `npm test`, and stops nobody.
+          retry: 1,
           fileParallelism: false,
         },
       },

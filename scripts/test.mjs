@@ -31,6 +31,7 @@ const reports = mkdtempSync(path.join(tmpdir(), 'pembit-report-'));
 const totals = { passed: 0, failed: 0, skipped: 0 };
 /** The names of the failed, said once more at the end of the long output. */
 const failed = [];
+const repeated = [];
 /** How long each file took, in milliseconds. */
 const files = [];
 
@@ -65,11 +66,11 @@ function count(name, file) {
       files.push({ of: path.relative(root, of), ms: endTime - startTime });
       // What fails before the first test (a hook, an import) is no test of its own.
       if (message) failed.push(`${path.relative(root, of)}: as a whole\n  ${message.split('\n')[0]}`);
-      for (const { status, fullName, failureMessages } of assertionResults)
-        if (status === 'failed')
-          failed.push(
-            `${path.relative(root, of)}: ${fullName}\n  ${failureMessages[0]?.split('\n')[0] ?? ''}`,
-          );
+      for (const { status, fullName, failureMessages } of assertionResults) {
+        if (failureMessages.length === 0) continue;
+        const why = failureMessages[0].split('\n').slice(0, 40).join('\n');
+        (status === 'failed' ? failed : repeated).push(`${path.relative(root, of)}: ${fullName}\n${why}`);
+      }
     }
   } catch {
     fail(`The ${name} tests did not run to their end.`);
@@ -97,6 +98,10 @@ rmSync(reports, { recursive: true, force: true });
 say('The ten slowest files');
 for (const { of, ms } of files.sort((a, b) => b.ms - a.ms).slice(0, 10))
   console.log(`${String(Math.round(ms / 1000)).padStart(4)} s  ${of}`);
+// A browser test has a second attempt; that it needed one is said, since somebody has to look at why.
+for (const line of repeated) console.log(`\nOnly at the second attempt: ${line}`);
 for (const line of failed) console.log(`\nFailed: ${line}`);
-console.log(`\n${totals.passed} passed, ${totals.failed} failed, ${totals.skipped} skipped`);
+console.log(
+  `\n${totals.passed} passed, ${totals.failed} failed, ${totals.skipped} skipped, ${repeated.length} at the second attempt`,
+);
 process.exit(unit && alone && halves.every(Boolean) && totals.passed > 0 ? 0 : 1);

@@ -1,9 +1,8 @@
 import { isOnStaff } from '@/core/entries/viewer';
 import type { ReactNode } from 'react';
-import { termDays } from '@/core/plan/markedDays';
 import type { SeenPlan } from '@/core/plan/seenPlan';
 import { frameTexts } from '@/core/texts/frame';
-import { currentTerm } from '@/core/time/term';
+import { currentTerm, termDays } from '@/core/time/term';
 import { findingsOf } from '@/server/checks/findings';
 import { failedMailOf } from '@/server/mail/failedMail';
 import { planSeenBy } from '@/server/plan/planSeenBy';
@@ -98,7 +97,7 @@ export async function PageFrame({
   return (
     <DayFrame today={today.toString()} locale={seen.locale} term={term && termDays(term)}>
       <Frame
-        person={{ name: person.name, initials: initialsOf(person.name) }}
+        person={{ name: person.name, initials: initialsOf(person.name), email: person.email }}
         nav={items.map((item) => (item.href === '/checks' ? { ...item, count: open.length } : item))}
         termName={plan && term?.name}
         courses={plan && switchesOf(plan)}

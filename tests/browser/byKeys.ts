@@ -37,6 +37,8 @@ export function byKeys(who: () => Person) {
       await reach(name);
       await who().driver.actions().keyDown(Key.CONTROL).sendKeys('a').keyUp(Key.CONTROL).perform();
       await keys(text);
+      const typed = await (await who().driver.switchTo().activeElement()).getAttribute('value');
+      if (typed !== text) throw new Error(`In ${name} stands “${typed}”, where “${text}” was typed.`);
     },
   };
 }

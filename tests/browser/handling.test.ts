@@ -24,6 +24,16 @@ const valueOf = async (label: string) => (await maren.find('field', label)).getA
 /** What has the focus, by its name. */
 const focused = async () => (await maren.driver.switchTo().activeElement()).getAccessibleName();
 
+async function signInOnAnotherTab(name: string): Promise<void> {
+  const page = await maren.driver.getWindowHandle();
+  await maren.driver.switchTo().newWindow('tab');
+  await maren.open(`${pembit.pembitUrl}/sign-in`);
+  await maren.click('button', `Sign in as ${name}`);
+  await maren.sees('What waits for you');
+  await maren.driver.close();
+  await maren.driver.switchTo().window(page);
+}
+
 test('whoever teaches begins with what is next, who comes, what is due and what waits', async () => {
   await maren.sees('Next, 09:15');
   await maren.sees(/Who comes.*Emlyn Strake/);
@@ -117,17 +127,44 @@ test('a session that ends says so, keeps what was typed, and goes on after signi
   await maren.click('button', /^Save for/);
   await maren.sees('You are signed out: your session has ended.');
   expect(await valueOf('Title')).toBe('Written without a session');
-  const page = await maren.driver.getWindowHandle();
-  await maren.driver.switchTo().newWindow('tab');
-  await maren.open(`${pembit.pembitUrl}/sign-in`);
-  await maren.click('button', 'Sign in as Maren Toft');
-  await maren.sees('What waits for you');
-  await maren.driver.close();
-  await maren.driver.switchTo().window(page);
+  await signInOnAnotherTab('Maren Toft');
   await maren.doesNotSee('You are signed out');
   expect(await valueOf('Title')).toBe('Written without a session');
   await maren.click('button', /^Save for/);
   await maren.sees('Added Written without a session');
+});
+
+test('a quick line is added once, however often one presses Enter, and what is typed meanwhile stays', async () => {
+  await maren.open(`${pembit.pembitUrl}/term`);
+  await maren.type('Quick line', 'Warping bollards, due week 10 Friday 5 pm, HL');
+  await maren.press(Key.ENTER, Key.ENTER, Key.ENTER);
+  await maren.type('Quick line', 'the next line');
+  await maren.sees('Added Warping bollards');
+  expect(await valueOf('Quick line')).toBe('the next line');
+  await maren.type('Quick line', '');
+  await maren.open(`${pembit.pembitUrl}/everything?text=Warping`);
+  await maren.sees('Warping bollards');
+  expect((await maren.text()).match(/Warping bollards/g)).toHaveLength(1);
+});
+
+test('when somebody else signs in on another tab, nothing that was typed before is theirs', async () => {
+  await maren.open(`${pembit.pembitUrl}/term`);
+  await maren.click('cell', /^week 10, Tue 10 Nov/);
+  await maren.type('Title', 'Not for Tobias');
+  await maren.driver.manage().deleteAllCookies();
+  await maren.sees('You are signed out: your session has ended.');
+  await signInOnAnotherTab('Tobias Aldous');
+  await maren.find('link', 'Your account, Tobias Aldous');
+  await maren.driver.wait(
+    async () => (await maren.driver.findElements({ css: 'aside' })).length === 0,
+    20_000,
+  );
+  await maren.click('cell', /^week 10, Tue 10 Nov/);
+  expect(await valueOf('Title')).toBe('');
+  await maren.driver.manage().deleteAllCookies();
+  await maren.open(`${pembit.pembitUrl}/sign-in`);
+  await maren.click('button', 'Sign in as Maren Toft');
+  await maren.sees('What waits for you');
 });
 
 test('on a phone every page is reachable, and the term opens at the present week', async () => {

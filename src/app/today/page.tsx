@@ -5,14 +5,12 @@ import { redirect } from 'next/navigation';
 import type { ReactNode } from 'react';
 import { isOnStaff } from '@/core/entries/viewer';
 import { occurrencesOf } from '@/core/plan/occurrences';
-import { waitingPlans } from '@/core/plan/waitingPlans';
 import { studentTexts } from '@/core/texts/student';
 import { todayTexts as say } from '@/core/texts/today';
 import { weekAndDate } from '@/core/time/dateLabels';
 import { requireZone } from '@/core/time/zoneData';
-import { findingsOf } from '@/server/checks/findings';
 import { sharedPembit } from '@/server/pembit';
-import { keptPlan } from '@/server/plan/keptPlan';
+import { waitingCounts } from '@/server/plan/waitingCounts';
 import { DayList } from '@/ui/student/DayList';
 import { todayView } from '@/ui/today/todayView';
 import { planPage } from '../planPage';
@@ -28,13 +26,6 @@ export default async function TodayPage({ searchParams }: { searchParams: Search
   const { actor, plan, term, today, shown } = await planPage('/today', await searchParams);
   if (!isOnStaff(actor.viewer)) redirect('/');
   const pembit = sharedPembit();
-  const [{ open }, whole] = await Promise.all([
-    findingsOf(pembit, actor),
-    keptPlan(pembit, [...actor.viewer.staffOf]),
-  ]);
-  const homeless = whole.courses
-    .filter((course) => !course.archived)
-    .map((course) => ({ code: course.code, count: waitingPlans(course, whole.classPlans).length }));
   const occurrences = occurrencesOf(plan, requireZone).filter(
     (o) => o.kind === 'note' || o.courses.some((id) => shown.has(id)),
   );
@@ -42,7 +33,7 @@ export default async function TodayPage({ searchParams }: { searchParams: Search
     zoneOf: requireZone,
     now: pembit.now(),
     today,
-    waiting: { checks: open.length, homeless },
+    waiting: await waitingCounts(pembit, actor),
   });
   const { now } = view;
   return (

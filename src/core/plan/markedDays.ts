@@ -1,5 +1,4 @@
 import { Temporal } from 'temporal-polyfill';
-import type { Term } from '../time/term';
 import type { SeenPlan } from './seenPlan';
 
 /** What a calendar in which a day is chosen marks and names: no classes, whose classes, site dates. */
@@ -35,12 +34,3 @@ export function markedDays({ classes, closures, siteDates }: SeenPlan): MarkedDa
     for (const day of daysOf(start, end)) at(day).siteDates = [...(at(day).siteDates ?? []), name];
   return Object.fromEntries(days);
 }
-
-/** A term as a calendar needs it: when its weeks are counted from. */
-export type TermDays = Readonly<{ startsOn: string; endsOn: string; weekStart?: number }>;
-
-export const termDays = ({ startsOn, endsOn, weekStart }: Term): TermDays => ({
-  startsOn: startsOn.toString(),
-  endsOn: endsOn.toString(),
-  ...(weekStart === undefined ? {} : { weekStart }),
-});

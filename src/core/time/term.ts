@@ -53,3 +53,12 @@ export function currentTerm<T extends Pick<Term, 'startsOn' | 'endsOn'>>(
   const sorted = [...terms].sort((a, b) => Temporal.PlainDate.compare(a.startsOn, b.startsOn));
   return sorted.find((t) => Temporal.PlainDate.compare(today, t.endsOn) <= 0) ?? sorted.at(-1);
 }
+
+/** A term as texts: when it is, and when its weeks begin. */
+export type TermDays = Readonly<{ startsOn: string; endsOn: string; weekStart?: number }>;
+
+export const termDays = ({ startsOn, endsOn, weekStart }: Term): TermDays => ({
+  startsOn: startsOn.toString(),
+  endsOn: endsOn.toString(),
+  ...(weekStart === undefined ? {} : { weekStart }),
+});

@@ -26,8 +26,11 @@ function placeOf(element: HTMLElement): Place {
 }
 
 const isThere = ({ element }: Place) => element.isConnected && !element.matches(':disabled');
-const again = ({ name }: Place): HTMLElement | undefined =>
-  focusablesIn(document).find((one) => nameOf(one) === name);
+/** The same thing, drawn anew; where several are called so, none of them is it. */
+function again({ name }: Place): HTMLElement | undefined {
+  const called = focusablesIn(document).filter((one) => nameOf(one) === name);
+  return called.length === 1 ? called[0] : undefined;
+}
 
 /** The nearest to what went: the next one in its list, the part of the page it stood in, or what had the focus before. */
 function nearest(lost: Place, before: readonly Place[]): HTMLElement | undefined {

@@ -49,9 +49,26 @@ export function useKept<T>(key: string, initial: T): [T, (value: T | undefined) 
   return [value, keep];
 }
 
+/** Whom this page was last drawn for. */
+let drawnFor: string | undefined;
+const ownerOf = (person: string) => person.trim().toLowerCase();
+
+/**
+ * When somebody else has signed in meanwhile, on another tab or by way of the school, nothing that the former one typed is
+ * theirs: it is forgotten, and the page begins anew.
+ */
+export function drawFor(person: string): void {
+  const before = drawnFor ?? sessionStorage.getItem('kept-for') ?? ownerOf(person);
+  drawnFor = ownerOf(person);
+  if (before === drawnFor) return;
+  keepFor(person, isShared());
+  window.location.reload();
+}
+
 /** What is kept belongs to one person: whoever else signs in on this tab begins with nothing. On a shared device nothing is kept. */
 export function keepFor(person: string, shared: boolean): void {
-  const owner = person.trim().toLowerCase();
+  const owner = ownerOf(person);
+  drawnFor = owner;
   if (shared || sessionStorage.getItem('kept-for') !== owner) sessionStorage.clear();
   if (shared) sessionStorage.setItem(SHARED, '1');
   else {

@@ -1,7 +1,7 @@
 'use client';
 import type { ReactNode } from 'react';
 import { createContext, useMemo } from 'react';
-import type { TermDays } from '@/core/plan/markedDays';
+import type { TermDays } from '@/core/time/term';
 
 /** As texts: whoever has no field for a day loads nothing that reckons with days. */
 export type DaysOfFrame = Readonly<{ today: string; locale: string; term?: TermDays }>;

@@ -5,6 +5,7 @@ import { frameTexts } from '@/core/texts/frame';
 import { Messages } from '../controls/Messages';
 import type { SwitchCourse } from './CourseSwitches';
 import { ConnectionNote } from './ConnectionNote';
+import { DrawnFor } from './DrawnFor';
 import { CourseSwitches } from './CourseSwitches';
 import styles from './Frame.module.css';
 import type { NavItem } from './navItem';
@@ -13,7 +14,7 @@ import { NavLink } from './NavLink';
 import { QuickLine } from '../quickline/QuickLine';
 import { SeeAsSelect } from './SeeAsSelect';
 
-export type FramePerson = Readonly<{ name: string; initials: string }>;
+export type FramePerson = Readonly<{ name: string; initials: string; email: string }>;
 type Props = Readonly<{
   person: FramePerson;
   nav: readonly NavItem[];
@@ -71,6 +72,7 @@ export function Frame({
           <MoreNav items={nav.filter(({ wideOnly }) => wideOnly)} />
         </nav>
         <main id="page" className={wide ? styles.wide : styles.page} tabIndex={-1}>
+          <DrawnFor email={person.email} />
           <ConnectionNote />
           {children}
         </main>

@@ -35,7 +35,13 @@ export function QuickLine({ notesOnly }: { notesOnly: boolean }) {
   const [, keepPanel] = useKept<PanelState>('panel', NONE);
   const field = useRef<HTMLInputElement>(null);
   const box = useRef<HTMLDivElement>(null);
+  const saving = useRef(false);
+  // What stands in the field now, while an answer is awaited.
+  const now = useRef(line);
 
+  useEffect(() => {
+    now.current = line;
+  }, [line]);
   useEffect(() => {
     if (!open || line.trim() === '') return;
     let wanted = true;
@@ -70,8 +76,14 @@ export function QuickLine({ notesOnly }: { notesOnly: boolean }) {
       if (!VIEWS.includes(path)) router.push('/term');
     }
   };
-  /** Reads the line as it stands now, and adds what it says if nothing is left to ask. */
+  /** Reads the line as it stands now, and adds what it says if nothing is left to ask: once, however often one presses Enter. */
   const save = async () => {
+    if (saving.current) return;
+    saving.current = true;
+    await addOnce();
+    saving.current = false;
+  };
+  const addOnce = async () => {
     const answer = await read(line);
     if (!answer.ok) return setMessage(answer.message);
     setView(answer.value);
@@ -82,9 +94,12 @@ export function QuickLine({ notesOnly }: { notesOnly: boolean }) {
     if (!added.ok) return setMessage(Object.values(added.fields)[0] ?? added.message);
     const report = VIEWS.includes(path) ? say : sayOnNextPage;
     report(historyTexts.planned(ready.title), added.history);
-    keepLine(undefined);
-    setView(undefined);
-    setOpen(false);
+    // What was typed meanwhile is the next line.
+    if (now.current === line) {
+      keepLine(undefined);
+      setView(undefined);
+      setOpen(false);
+    }
     show(added.value.id);
     router.refresh();
   };

@@ -17,7 +17,7 @@ const AHEAD = 7;
 /** Something that asks for a decision, and where it is taken. */
 export type Waiting = Readonly<{ key: string; words: string; href: string }>;
 
-/** What waits outside the plan itself: open checks, and class plans without a class by their course. */
+/** What waits outside what is seen of the plan. */
 export type WaitingCounts = Readonly<{
   checks: number;
   homeless: readonly Readonly<{ code: string; count: number }>[];
@@ -59,9 +59,9 @@ export function todayView(
   return {
     now: next.now,
     days: next.days.slice(0, 2),
-    comes: soon
-      .filter((o) => o.kind === 'booking' && !o.mine)
-      .map((o) => ({ ...dated(o), href: o.kind === 'booking' ? `/office-hours/${o.sheet}` : undefined })),
+    comes: soon.flatMap((o) =>
+      o.kind === 'booking' && !o.mine ? [{ ...dated(o), href: `/office-hours/${o.sheet}` }] : [],
+    ),
     due: soon.filter((o) => o.kind === 'due' && o.cancelled === undefined).map(dated),
     waits: waitsIn(soon, waiting),
   };
