@@ -1,5 +1,6 @@
 import { NextResponse } from 'next/server';
 import type { NextRequest } from 'next/server';
+import { TERM_HEADER } from '@/core/frame/chosenTerm';
 
 /** Every page gets a policy with a nonce of its own. Paths outside the matcher have theirs from next.config.ts. */
 export function proxy(request: NextRequest): NextResponse {
@@ -23,6 +24,7 @@ export function proxy(request: NextRequest): NextResponse {
   const headers = new Headers(request.headers);
   headers.set('x-nonce', nonce);
   headers.set('content-security-policy', policy);
+  headers.set(TERM_HEADER, request.nextUrl.searchParams.get('term') ?? '');
   const response = NextResponse.next({ request: { headers } });
   response.headers.set('content-security-policy', policy);
   response.headers.set('x-content-type-options', 'nosniff');

@@ -2,7 +2,9 @@ import { isOnStaff } from '@/core/entries/viewer';
 import type { ReactNode } from 'react';
 import type { SeenPlan } from '@/core/plan/seenPlan';
 import { frameTexts } from '@/core/texts/frame';
-import { currentTerm, termDays } from '@/core/time/term';
+import type { TermId } from '@/core/ids';
+import { courseNames } from '@/core/plan/courseNames';
+import { shownTerm, termDays, termsBeside, termsInSight } from '@/core/time/term';
 import { findingsOf } from '@/server/checks/findings';
 import { failedMailOf } from '@/server/mail/failedMail';
 import { planSeenBy } from '@/server/plan/planSeenBy';
@@ -12,6 +14,8 @@ import type { SignedIn } from '@/server/session/session';
 import { DayFrame } from '@/ui/days/DayFrame';
 import { Frame } from '@/ui/frame/Frame';
 import type { NavItem } from '@/ui/frame/navItem';
+import { termChoices } from '@/ui/frame/termChoices';
+import { chosenTerm } from './termOnPage';
 
 const { nav } = frameTexts;
 const STAFF_NAV: readonly NavItem[] = [
@@ -48,24 +52,36 @@ const initialsOf = (name: string) =>
     .toUpperCase();
 
 /** What can be switched on and off in a view: courses by their tags, outside calendars by their names. */
-const switchesOf = ({ courses, calendars }: SeenPlan) => [
-  ...courses
-    .filter((course) => !course.archived)
-    .map(({ code, tag, title, color }) => ({ code, tag, title, color })),
-  ...calendars.map(({ id, name }) => ({ code: id, tag: '', title: name, color: '' })),
-];
+function switchesOf({ courses, terms, calendars }: SeenPlan, of: ReadonlySet<TermId>) {
+  const keys = courseNames(courses, terms);
+  const shown = courses.filter(({ term, archived }) => !archived && of.has(term));
+  const names = courseNames(shown, terms);
+  return [
+    ...shown.map(({ id, tag, color }) => ({
+      tag,
+      color,
+      key: keys.get(id)!.key,
+      title: names.get(id)!.title,
+    })),
+    ...calendars
+      .filter(({ beside }) => courses.some((course) => of.has(course.term) && beside.includes(course.id)))
+      .map(({ id, name }) => ({ key: id, tag: '', title: name, color: '' })),
+  ];
+}
 
-/** The frame for whoever is signed in; `plan` brings the term and the course tags to the top. */
+/** The frame for whoever is signed in; `plan` brings the course tags to the top, of `everyTerm` in sight or of the one looked at. */
 export async function PageFrame({
   actor,
   plan,
   wide,
+  everyTerm = false,
   seeAs,
   children,
 }: {
   actor: SignedIn;
   plan?: SeenPlan;
   wide?: boolean;
+  everyTerm?: boolean;
   seeAs?: Parameters<typeof Frame>[0]['seeAs'];
   children: ReactNode;
 }) {
@@ -87,20 +103,22 @@ export async function PageFrame({
       : []),
     { href: '/help', label: nav.help, wideOnly: true },
   ];
+  const chosen = await chosenTerm();
   const [failed, { open }] = await Promise.all([
     failedMailOf(sharedPembit(), actor),
-    findingsOf(sharedPembit(), actor),
+    findingsOf(sharedPembit(), actor, chosen),
   ]);
   const seen = plan ?? (await planSeenBy(sharedPembit(), viewer));
   const today = todayIn(sharedPembit(), seen);
-  const term = currentTerm(seen.terms, today);
+  const term = shownTerm(seen.terms, today, chosen);
+  const inSight = everyTerm ? termsInSight(seen.terms, today) : term && termsBeside(seen.terms, term);
   return (
     <DayFrame today={today.toString()} locale={seen.locale} term={term && termDays(term)}>
       <Frame
         person={{ name: person.name, initials: initialsOf(person.name), email: person.email }}
         nav={items.map((item) => (item.href === '/checks' ? { ...item, count: open.length } : item))}
-        termName={plan && term?.name}
-        courses={plan && switchesOf(plan)}
+        terms={term && { choices: termChoices(seen.terms, { today, locale: seen.locale }), shown: term.id }}
+        courses={plan && inSight && switchesOf(plan, inSight)}
         wide={wide}
         notesOnly={viewer.staffOf.size === 0}
         staff={isOnStaff(viewer)}

@@ -1,3 +1,4 @@
+import { groupBy } from '@/core/groupBy';
 import { isStaffOf } from '@/core/entries/viewer';
 import type { CourseId } from '@/core/ids';
 import { usedLinks } from '@/core/links/usedLinks';
@@ -30,3 +31,7 @@ export async function outlineRows(
     codeOf: (id) => codes.get(id) ?? '',
   });
 }
+
+/** Where the lines of an outline lead, those of one unit together. */
+export const linksByUnit = (rows: readonly OutlineRow[]): string[][] =>
+  [...groupBy(rows, ({ parent }) => parent ?? '').values()].map((unit) => unit.map(({ href }) => href));

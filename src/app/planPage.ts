@@ -5,7 +5,7 @@ import { withNews } from '@/core/plan/changesSince';
 import { occurrencesOf } from '@/core/plan/occurrences';
 import type { SeenPlan } from '@/core/plan/seenPlan';
 import type { Term } from '@/core/time/term';
-import { currentTerm } from '@/core/time/term';
+import { shownTerm, termsBeside } from '@/core/time/term';
 import { requireZone } from '@/core/time/zoneData';
 import { sharedPembit } from '@/server/pembit';
 import { rostersOf } from '@/server/people/rosters';
@@ -20,6 +20,8 @@ import { withoutCourses } from '@/ui/frame/switchedCourses';
 import type { DeskData } from '@/ui/plan/planItem';
 import { deskData, mayEdit } from '@/ui/plan/deskData';
 import { signedInOr } from './signedIn';
+import { chosenTerm } from './termOnPage';
+import { shownCourses } from './shownCourses';
 
 /** What every view of the plan begins with: who looks, what they see, expanded; and what the panel needs. */
 export type PlanPage = Readonly<{
@@ -38,21 +40,23 @@ export type PlanPage = Readonly<{
   data?: DeskData;
 }>;
 
-export async function planPage(path: string, search: Record<string, string | undefined>): Promise<PlanPage> {
+/** `everyTerm`: of a page that is about days, whichever term they lie in. */
+export async function planPage(
+  path: string,
+  search: Record<string, string | undefined>,
+  { everyTerm = false }: { everyTerm?: boolean } = {},
+): Promise<PlanPage> {
   const actor = await signedInOr(path);
   const pembit = sharedPembit();
-  const [as, choices] = await Promise.all([
-    seeAsViewer(pembit, actor, search.as),
-    seeAsChoices(pembit, actor),
-  ]);
+  const as = await seeAsViewer(pembit, actor, search.as);
   const viewer = as?.viewer ?? actor.viewer;
   const plan = await planSeenBy(pembit, viewer, { notes: !as });
   const today = todayIn(pembit, plan);
-  const term = currentTerm(plan.terms, today);
+  const term = shownTerm(plan.terms, today, await chosenTerm());
+  const beside = everyTerm || !term ? undefined : termsBeside(plan.terms, term);
+  const choices = await seeAsChoices(pembit, actor, beside);
   const off = withoutCourses(search.without);
-  const shown = new Set(
-    plan.courses.filter((course) => !course.archived && !off.has(course.code)).map((course) => course.id),
-  );
+  const shown = shownCourses(plan, off, beside);
   // The ruler tells staff that a time is taken; to students their own booking is an entry of the day.
   const changes = as ? [] : await unseenChanges(pembit, actor, plan);
   const occurrences = withNews(occurrencesOf(plan, requireZone), changes).filter(

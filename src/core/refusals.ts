@@ -29,6 +29,7 @@ export type Refusal =
   | 'groupInUse'
   | 'archived'
   | 'notArchived'
+  | 'coursesRun'
   | 'noJoining'
   | 'seatsTaken'
   | 'noMeetingService'

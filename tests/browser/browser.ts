@@ -10,7 +10,7 @@ export const PHONE = { width: 390, height: 844 };
 type Size = typeof DESKTOP;
 
 /** How long a locator goes on trying: generous, since nothing here measures time. */
-const PATIENCE = 60_000;
+const PATIENCE = Number(process.env.PEMBIT_TEST_PATIENCE ?? 60_000);
 
 /** One person at one browser, acting through what stands on the screen. */
 export type Person = Readonly<{
@@ -46,7 +46,7 @@ export type Person = Readonly<{
 export type Role = 'button' | 'link' | 'field' | 'cell' | 'any';
 
 const SELECTORS: Record<Role, string> = {
-  button: 'button, [role=button], input[type=submit]',
+  button: 'button, [role=button], [role=menuitemradio], input[type=submit]',
   link: 'a[href]',
   field: 'input, textarea, select',
   cell: '[role=gridcell]',

@@ -6,6 +6,7 @@ import { afterAll, beforeAll, expect, test } from 'vitest';
 import type { Person } from './browser';
 import { DESKTOP, PHONE, newPerson } from './browser';
 import { PDF, SAMPLE, cartridge } from '../support/cartridge';
+import { silence } from '../support/wav';
 import { effortTable } from './effort';
 import type { RunningPembit } from './server';
 import { startPembit } from './server';
@@ -189,6 +190,35 @@ test('files are uploaded with their type checked by content, served in parts, an
   await maren.sees('Changed offsets');
   expect((await asked(ivo)).status).toBe(404);
   expect((await asked(maren)).status).toBe(200);
+});
+
+test('a recording plays where it stands, on a phone, with its captions, from any second on; and by its own address', async () => {
+  const sound = path.join(folder, 'Loft talk.wav');
+  const captions = path.join(folder, 'loft talk.vtt');
+  writeFileSync(sound, silence(30));
+  writeFileSync(captions, 'WEBVTT\n\n00:00.000 --> 00:20.000\nThe batten does not lie.\n');
+  await maren.open(`${pembit.pembitUrl}/materials?course=HL%20210`);
+  await maren.chooseFile(/^Upload files/, `${sound}\n${captions}`);
+  await maren.sees('Uploaded 2 files');
+  await ivo.open(`${pembit.pembitUrl}/materials?course=HL%20210`);
+  await ivo.click('button', 'Play here: Loft talk');
+  const player = <T>(script: string) =>
+    ivo.driver.executeAsyncScript<T>(
+      `const done = arguments[0]; const player = document.querySelector('main video, main audio, video'); ${script}`,
+    );
+  const loaded = 'const when = () => player.readyState > 0 ? done(player.duration) : setTimeout(when, 100); when();'; // prettier-ignore
+  expect(await player<number>(loaded)).toBe(30);
+  expect(
+    await player<number>('player.onseeked = () => done(player.currentTime); player.currentTime = 12;'),
+  ).toBeCloseTo(12, 0);
+  expect(
+    await player<string>(
+      'const track = player.textTracks[0]; track.mode = "showing"; const when = () => track.cues?.length ? done(track.cues[0].text) : setTimeout(when, 100); when();',
+    ),
+  ).toBe('The batten does not lie.');
+  await ivo.click('button', 'Hide again: Loft talk');
+  await ivo.open((await (await ivo.find('link', 'Loft talk')).getAttribute('href'))!);
+  expect(await player<number>(loaded)).toBe(30);
 });
 
 test('links are tested on demand with progress; staff alone learn how they answered', async () => {

@@ -51,6 +51,12 @@ test('a district’s calendar is looked at, added with its closures, and followe
   await maren.sees('Snow day drill');
 });
 
+test('a new embed holds the classes of every section, unless some are unticked', async () => {
+  await maren.open(`${pembit}/publish/new?kind=embed&course=HL%20210`);
+  for (const section of ['HL A', 'HL B'])
+    expect(await (await maren.find('field', section)).isSelected(), section).toBe(true);
+});
+
 test('a file becomes entries once, and bringing it in again changes nothing', async () => {
   const file = path.join(folder, 'club.ics');
   const lines = ['BEGIN:VCALENDAR', 'BEGIN:VEVENT', 'UID:talk@club.example', 'SUMMARY:Talk on caulking', 'DTSTART:20261119T180000', 'END:VEVENT', 'BEGIN:VEVENT', 'SUMMARY:Unreadable', 'DTSTART:soon', 'END:VEVENT', 'END:VCALENDAR']; // prettier-ignore

@@ -291,6 +291,7 @@ const CHECKS: Readonly<Record<string, () => readonly Check[]>> = {
   ],
   '/api/terms/[id]': () => [
     { method: 'PUT', path: `/api/terms/${NOT_THERE}`, body: term, expected: signedInOnly(403) },
+    { method: 'DELETE', path: `/api/terms/${NOT_THERE}`, expected: signedInOnly(403) },
   ],
   '/api/terms/[id]/effects': () => [
     { method: 'POST', path: `/api/terms/${NOT_THERE}/effects`, body: term, expected: signedInOnly(403) },
@@ -579,6 +580,9 @@ const CHECKS: Readonly<Record<string, () => readonly Check[]>> = {
   '/api/courses/[id]/plan': () => [
     { method: 'GET', path: `/api/courses/${hlCourse}/plan`, expected: signedInOnly(404) },
     { method: 'GET', path: `/api/courses/${hlCourse}/plan?outline=1`, expected: signedInOnly(404) },
+  ],
+  '/api/terms/[id]/contents': () => [
+    { method: 'GET', path: `/api/terms/${NOT_THERE}/contents`, expected: signedInOnly(403) },
   ],
   '/api/terms/[id]/plan': () => [
     { method: 'GET', path: `/api/terms/${NOT_THERE}/plan`, expected: signedInOnly(404) },

@@ -11,6 +11,7 @@ import { owesSecondStep } from '@/server/session/secondStep';
 import type { Tried } from '@/server/session/tries';
 import { BUSY_SECONDS, TooBusy } from '@/server/session/password';
 import { takeTries } from '@/server/session/tries';
+import { TERM_COOKIE } from '@/core/frame/chosenTerm';
 import { CLIENT_ADDRESS } from '@/server/clientAddress';
 import type { SignedIn } from '@/server/session/session';
 import { cookieName, signedInBy } from '@/server/session/session';
@@ -57,6 +58,8 @@ type Asked<P, Q, B, W> = Readonly<{
   params: Parsed<P>;
   query: Parsed<Q>;
   body: Parsed<B>;
+  /** The id of the term that is looked at, where it is not the current one. */
+  term: string | undefined;
 }>;
 
 /**
@@ -115,6 +118,7 @@ export function endpoint<
         params: params?.data as Parsed<P>,
         query: query?.data as Parsed<Q>,
         body: body?.data as Parsed<B>,
+        term: jar[TERM_COOKIE],
       }),
     );
     if (outcome instanceof Response) return outcome;

@@ -35,6 +35,7 @@ const STATUS = {
   groupInUse: 409,
   archived: 409,
   notArchived: 409,
+  coursesRun: 409,
   undoNotYours: 403,
   hangsOn: 409,
   needsSuccessor: 409,

@@ -41,6 +41,7 @@ export default async function CarryOverPage({
           id: course.id,
           code: course.code,
           name: carryTexts.course(course.code, course.title, termOf(course).name),
+          term: course.term,
           outlets: outlets[i]!.map(({ id, name }) => ({ id, name })),
         }))}
         from={from?.id ?? ''}

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { redirect } from 'next/navigation';
 import { checkTexts } from '@/core/texts/checks';
-import { currentTerm } from '@/core/time/term';
+import { shownTerm } from '@/core/time/term';
 import { findingsOf } from '@/server/checks/findings';
 import { planSeenBy } from '@/server/plan/planSeenBy';
 import { todayIn } from '@/server/plan/todayIn';
@@ -11,6 +11,7 @@ import { checkLine } from '@/ui/checks/checkLine';
 import styles from '@/ui/checks/Checks.module.css';
 import { PageFrame } from '../PageFrame';
 import { signedInOr } from '../signedIn';
+import { chosenTerm } from '../termOnPage';
 
 export const metadata: Metadata = { title: checkTexts.title };
 
@@ -19,11 +20,12 @@ export default async function ChecksPage() {
   const actor = await signedInOr('/checks');
   if (actor.viewer.staffOf.size === 0) redirect('/');
   const pembit = sharedPembit();
+  const chosen = await chosenTerm();
   const [plan, { open, dismissed }] = await Promise.all([
     planSeenBy(pembit, actor.viewer),
-    findingsOf(pembit, actor),
+    findingsOf(pembit, actor, chosen),
   ]);
-  const term = currentTerm(plan.terms, todayIn(pembit, plan));
+  const term = shownTerm(plan.terms, todayIn(pembit, plan), chosen);
   const frame = term && { courses: plan.courses, term, locale: plan.locale };
   return (
     <PageFrame actor={actor} plan={plan}>

@@ -1,8 +1,9 @@
 import type { Metadata } from 'next';
 import { redirect } from 'next/navigation';
+import { courseNames } from '@/core/plan/courseNames';
 import { ALARM } from '@/core/load/loadItem';
 import { loadTexts as say } from '@/core/texts/load';
-import { currentTerm } from '@/core/time/term';
+import { shownTerm, termsBeside } from '@/core/time/term';
 import { courseLoad } from '@/server/load/courseLoad';
 import { planSeenBy } from '@/server/plan/planSeenBy';
 import { todayIn } from '@/server/plan/todayIn';
@@ -14,6 +15,7 @@ import { loadView } from '@/ui/load/loadView';
 import { SpreadForm } from '@/ui/load/SpreadForm';
 import { PageFrame } from '../PageFrame';
 import { signedInOr } from '../signedIn';
+import { chosenTerm } from '../termOnPage';
 
 export const metadata: Metadata = { title: say.title };
 
@@ -31,10 +33,11 @@ export default async function LoadPage({
   const pembit = sharedPembit();
   const plan = await planSeenBy(pembit, actor.viewer);
   const today = todayIn(pembit, plan);
-  const own = plan.courses.filter((c) => actor.viewer.staffOf.has(c.id) && !c.archived);
-  const present = currentTerm(plan.terms, today);
-  const course =
-    own.find(({ id }) => id === asked.course) ?? own.find(({ term }) => term === present?.id) ?? own[0];
+  const term = shownTerm(plan.terms, today, await chosenTerm());
+  const beside = term ? termsBeside(plan.terms, term) : new Set();
+  const own = plan.courses.filter((c) => beside.has(c.term) && actor.viewer.staffOf.has(c.id) && !c.archived);
+  const names = courseNames(own, plan.terms);
+  const course = own.find(({ id }) => id === asked.course) ?? own.find((c) => c.term === term?.id) ?? own[0];
   const alarm = ALARMS.find((n) => String(n) === asked.alarm) ?? ALARM;
   const load = course && (await courseLoad(pembit, actor, course.id, { alarm }));
   if (!course || !load?.ok)
@@ -53,9 +56,9 @@ export default async function LoadPage({
         <label>
           {say.course}{' '}
           <select name="course" defaultValue={course.id}>
-            {own.map(({ id, code, title }) => (
+            {own.map(({ id, code }) => (
               <option key={id} value={id}>
-                {code} {title}
+                {code} {names.get(id)!.title}
               </option>
             ))}
           </select>

@@ -2,18 +2,23 @@ import type { Metadata } from 'next';
 import Link from 'next/link';
 import { notFound } from 'next/navigation';
 import { isStaffOf } from '@/core/entries/viewer';
+import { courseByKey, courseNames } from '@/core/plan/courseNames';
 import { materialTexts } from '@/core/texts/materials';
+import { shownTerm, termsBeside } from '@/core/time/term';
 import { materialsSeenBy } from '@/server/materials/materialsSeenBy';
 import { planSeenBy } from '@/server/plan/planSeenBy';
 import { todayIn } from '@/server/plan/todayIn';
+import { filesInPlace } from '@/server/materials/filesInPlace';
 import { roomOf } from '@/server/materials/roomOf';
 import { sharedPembit } from '@/server/pembit';
 import styles from '@/ui/materials/Materials.module.css';
 import { OutlineEditor } from '@/ui/materials/OutlineEditor';
+import { FilesInPlace } from '@/ui/materials/PlayHere';
 import { OutlineList } from '@/ui/materials/OutlineList';
-import { outlineRows } from '../outlineRows';
+import { linksByUnit, outlineRows } from '../outlineRows';
 import { PageFrame } from '../PageFrame';
 import { signedInOr } from '../signedIn';
+import { chosenTerm } from '../termOnPage';
 
 export const metadata: Metadata = { title: materialTexts.title };
 
@@ -30,8 +35,14 @@ export default async function MaterialsPage({
     planSeenBy(pembit, actor.viewer),
     materialsSeenBy(pembit, actor.viewer),
   ]);
-  const courses = plan.courses.filter((course) => !course.archived || course.code === code);
-  const course = code === undefined ? courses[0] : courses.find((c) => c.code === code);
+  const term = shownTerm(plan.terms, todayIn(pembit, plan), await chosenTerm());
+  const beside = term && termsBeside(plan.terms, term);
+  const named = code === undefined ? undefined : courseByKey(plan.courses, code, term);
+  // What an address names is shown, in whatever term it is.
+  const courses = plan.courses.filter((c) => c === named || (!c.archived && beside?.has(c.term)));
+  const course = named ?? (code === undefined ? courses[0] : undefined);
+  const names = courseNames(plan.courses, plan.terms);
+  const titles = courseNames(courses, plan.terms);
   if (code !== undefined && !course) notFound();
   const room = course && isStaffOf(actor.viewer, course.id) ? await roomOf(pembit, course.id) : undefined;
   const rows = course ? await outlineRows(pembit, actor, { plan, materials, course: course.id }) : [];
@@ -42,14 +53,14 @@ export default async function MaterialsPage({
         {courses.map((c) => (
           <Link
             key={c.id}
-            href={`/materials?course=${encodeURIComponent(c.code)}`}
+            href={`/materials?course=${encodeURIComponent(names.get(c.id)!.key)}`}
             aria-current={c === course ? 'page' : undefined}
             prefetch={false}
           >
             <span className="tag" data-course={c.color}>
               {c.tag}
             </span>{' '}
-            {c.title}
+            {titles.get(c.id)!.title}
           </Link>
         ))}
       </nav>
@@ -64,7 +75,9 @@ export default async function MaterialsPage({
       ) : rows.length === 0 ? (
         <p className="empty">{materialTexts.noneYet}</p>
       ) : (
-        <OutlineList rows={rows} />
+        <FilesInPlace files={await filesInPlace(pembit, linksByUnit(rows))}>
+          <OutlineList rows={rows} />
+        </FilesInPlace>
       )}
     </PageFrame>
   );

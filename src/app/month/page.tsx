@@ -1,6 +1,7 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
 import { Temporal } from 'temporal-polyfill';
+import { startIn } from '@/core/time/term';
 import { studentTexts } from '@/core/texts/student';
 import { monthView } from '@/ui/month/monthView';
 import { PageFrame } from '../PageFrame';
@@ -17,14 +18,16 @@ const MOST = 4;
 /** A month at a glance, each day a way to its sheet. */
 export default async function MonthPage({ searchParams }: { searchParams: Search }) {
   const search = await searchParams;
-  const { actor, plan, occurrences, today, term } = await planPage('/month', search);
+  const { actor, plan, occurrences, today, term } = await planPage('/month', search, { everyTerm: true });
   const asked = search.at ?? '';
-  const month = /^20\d\d-(0[1-9]|1[0-2])-01$/.test(asked) ? Temporal.PlainDate.from(asked) : today;
+  const month = /^20\d\d-(0[1-9]|1[0-2])-01$/.test(asked)
+    ? Temporal.PlainDate.from(asked)
+    : startIn(term, today);
   const view = monthView(plan, occurrences, { month, today, weekStart: term?.weekStart ?? 1 });
   const at = (date: string) =>
     `/month?${new URLSearchParams({ at: date, ...(search.without ? { without: search.without } : {}) })}`;
   return (
-    <PageFrame actor={actor} plan={plan} wide>
+    <PageFrame actor={actor} plan={plan} wide everyTerm>
       <div className={styles.head}>
         <h1>{view.title}</h1>
         <Link href={at(view.before)}>{studentTexts.monthBefore}</Link>

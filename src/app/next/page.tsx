@@ -5,7 +5,7 @@ import { withNews } from '@/core/plan/changesSince';
 import { occurrencesOf } from '@/core/plan/occurrences';
 import { studentTexts } from '@/core/texts/student';
 import { currentTerm, teachingWeeks } from '@/core/time/term';
-import { dateLabel, weekAndDate } from '@/core/time/dateLabels';
+import { dateLabel } from '@/core/time/dateLabels';
 import { requireZone } from '@/core/time/zoneData';
 import { planSeenBy } from '@/server/plan/planSeenBy';
 import { recordShown } from '@/server/plan/recordShown';
@@ -22,8 +22,10 @@ import type { ChangeLine } from '@/core/plan/changeLines';
 import { changeLines } from '@/core/plan/changeLines';
 import type { KindFilter, NextAsked } from '@/ui/student/nextView';
 import { KIND_FILTERS, nextView } from '@/ui/student/nextView';
+import { timeOfYear } from '@/ui/frame/timeOfYear';
 import { SawChanges } from '@/ui/student/SawChanges';
 import { PageFrame } from '../PageFrame';
+import { shownCourses } from '../shownCourses';
 import { signedInOr } from '../signedIn';
 import styles from './next.module.css';
 
@@ -70,9 +72,7 @@ export default async function NextPage({ searchParams }: { searchParams: Search 
   ]);
   const search = await searchParams;
   const off = withoutCourses(search.without);
-  const shown = new Set(
-    plan.courses.filter((course) => !course.archived && !off.has(course.code)).map((course) => course.id),
-  );
+  const shown = shownCourses(plan, off);
   const occurrences = withNews(occurrencesOf(plan, requireZone), changes).filter(
     (o) =>
       o.kind === 'note' ||
@@ -84,8 +84,8 @@ export default async function NextPage({ searchParams }: { searchParams: Search 
   const view = nextView(plan, occurrences, { zoneOf: requireZone, now: pembit.now(), today, done, asked });
   const news = changeLines(changes, plan);
   return (
-    <PageFrame actor={actor} plan={plan}>
-      {term ? <p className="soft">{weekAndDate(term, today, plan.locale)}</p> : null}
+    <PageFrame actor={actor} plan={plan} everyTerm>
+      {term ? <p className="soft">{timeOfYear(plan, today)}</p> : null}
       <h1>{studentTexts.nextTitle}</h1>
       {plan.abroad && term ? (
         <p className="soft">{studentTexts.zones(term.tzid, plan.abroad.own.tzid)}</p>

@@ -5,7 +5,7 @@ import { redirect } from 'next/navigation';
 import { isOnStaff } from '@/core/entries/viewer';
 import { signupTexts } from '@/core/texts/signup';
 import { termTexts } from '@/core/texts/term';
-import { currentTerm } from '@/core/time/term';
+import { shownTerm } from '@/core/time/term';
 import { requireZone } from '@/core/time/zoneData';
 import { planSeenBy } from '@/server/plan/planSeenBy';
 import { todayIn } from '@/server/plan/todayIn';
@@ -13,6 +13,7 @@ import { sharedPembit } from '@/server/pembit';
 import { officeHours } from '@/ui/signup/sheetList';
 import { PageFrame } from '../PageFrame';
 import { signedInOr } from '../signedIn';
+import { chosenTerm } from '../termOnPage';
 import styles from './officeHours.module.css';
 
 export const metadata: Metadata = { title: signupTexts.title };
@@ -22,7 +23,7 @@ export default async function OfficeHoursPage() {
   if (!isOnStaff(actor.viewer)) redirect('/');
   const pembit = sharedPembit();
   const plan = await planSeenBy(pembit, actor.viewer);
-  const term = currentTerm(plan.terms, todayIn(pembit, plan));
+  const term = shownTerm(plan.terms, todayIn(pembit, plan), await chosenTerm());
   const { sheets, booked } = officeHours(plan, { term, zoneOf: requireZone, now: pembit.now() });
   return (
     <PageFrame actor={actor} plan={plan}>

@@ -1,4 +1,5 @@
 import type { SeenPlan } from '@/core/plan/seenPlan';
+import { courseNames } from '@/core/plan/courseNames';
 import { isStaffOf } from '@/core/entries/viewer';
 import { mainMoment } from '@/core/entries/entry';
 import { momentLabel } from '@/core/time/dateLabels';
@@ -6,13 +7,14 @@ import type { SignedIn } from '@/server/session/session';
 
 /** What an outlet can be composed of by whoever is signed in, as plain values. */
 export function composing(plan: SeenPlan, { viewer }: SignedIn) {
+  const names = courseNames(plan.courses, plan.terms);
   const taught = plan.courses.filter((course) => isStaffOf(viewer, course.id) && !course.archived);
   const own = new Set<string>(taught.map((course) => course.id));
   return {
-    courses: taught.map(({ id, tag, title, sections }) => ({
+    courses: taught.map(({ id, tag, sections }) => ({
       id,
       tag,
-      title,
+      title: names.get(id)!.title,
       sections: sections.map(({ id: section, name }) => ({ id: section, name })),
     })),
     calendars: plan.calendars

@@ -1,7 +1,9 @@
 import type { Metadata } from 'next';
 import { redirect } from 'next/navigation';
 import { isStaffOf } from '@/core/entries/viewer';
+import type { Outlet } from '@/core/outlets/outlet';
 import { publishTexts } from '@/core/texts/publish';
+import { shownTerm, termsBeside } from '@/core/time/term';
 import { requireZone } from '@/core/time/zoneData';
 import { outletUses } from '@/server/outlets/countReads';
 import { courseChecks } from '@/server/outlets/courseChecks';
@@ -16,6 +18,7 @@ import { READ_DAYS, outletCard } from '@/ui/outlets/outletCardView';
 import styles from '@/ui/outlets/Publish.module.css';
 import { PageFrame } from '../PageFrame';
 import { signedInOr } from '../signedIn';
+import { chosenTerm } from '../termOnPage';
 
 export const metadata: Metadata = { title: publishTexts.title };
 
@@ -26,6 +29,7 @@ export default async function PublishPage({ searchParams }: { searchParams: Sear
   const actor = await signedInOr('/publish');
   if (actor.viewer.staffOf.size === 0) redirect('/');
   const pembit = sharedPembit();
+  const chosen = await chosenTerm();
   const [plan, outlets] = await Promise.all([planSeenBy(pembit, actor.viewer), outletsFor(pembit, actor)]);
   const today = todayIn(pembit, plan);
   const uses = await outletUses(
@@ -35,7 +39,10 @@ export default async function PublishPage({ searchParams }: { searchParams: Sear
   );
   const zone = requireZone(plan.terms[0]?.tzid ?? 'UTC');
   const { config } = pembit;
-  const cards = outlets.map((outlet) =>
+  const term = shownTerm(plan.terms, today, chosen);
+  const beside = term && termsBeside(plan.terms, term);
+  const inTerm = new Set(plan.courses.filter((c) => beside?.has(c.term)).map(({ id }) => id));
+  const card = (outlet: (typeof outlets)[number]) =>
     outletCard(outlet, {
       courses: plan.courses,
       calendars: plan.calendars,
@@ -44,10 +51,18 @@ export default async function PublishPage({ searchParams }: { searchParams: Sear
       today,
       locale: plan.locale,
       standins: config.standins ? `http://127.0.0.1:${config.standinsPort}` : undefined,
-    }),
+    });
+  // What holds courses of other terms alone stays within reach.
+  const isOther = (outlet: Outlet) =>
+    outlet.audience !== 'personal' &&
+    outlet.courses.length > 0 &&
+    outlet.courses.every((id) => !inTerm.has(id));
+  const others = outlets.filter(isOther);
+  const taught = plan.courses.filter(
+    (course) => inTerm.has(course.id) && isStaffOf(actor.viewer, course.id) && !course.archived,
   );
-  const taught = plan.courses.filter((course) => isStaffOf(actor.viewer, course.id) && !course.archived);
-  const courses = await courseChecks(pembit, actor, taught, outlets);
+  const courses = await courseChecks(pembit, actor, taught, outlets, chosen);
+  const shownAs = search.new ?? search.saved;
   const made = outlets.find(({ id }) => id === search.new);
   return (
     <PageFrame actor={actor}>
@@ -72,7 +87,13 @@ export default async function PublishPage({ searchParams }: { searchParams: Sear
           ))}
         </ul>
       </section>
-      <OutletList cards={packed(cards)} made={search.new ?? search.saved} />
+      <OutletList cards={packed(outlets.filter((one) => !isOther(one)).map(card))} made={shownAs} />
+      {others.length > 0 ? (
+        <details className={styles.others} open={others.some(({ id }) => id === shownAs)}>
+          <summary>{publishTexts.otherTerms(others.length)}</summary>
+          <OutletList cards={packed(others.map(card))} made={shownAs} />
+        </details>
+      ) : null}
     </PageFrame>
   );
 }

@@ -28,6 +28,7 @@ import { RemovableList } from '@/ui/school/RemovableList';
 import styles from '@/ui/school/School.module.css';
 import { SettingsForm } from '@/ui/school/SettingsForm';
 import { SiteDateForm } from '@/ui/school/SiteDateForm';
+import { TermDeletion } from '@/ui/school/TermDeletion';
 import { TermForm } from '@/ui/school/TermForm';
 import { PageFrame } from '../PageFrame';
 import { signedInOr } from '../signedIn';
@@ -83,6 +84,7 @@ export default async function SchoolPage() {
                     <a className="lone" href={`/api/terms/${term.id}/plan`} download>
                       {planFileTexts.saveTerm(term.name)}
                     </a>
+                    <TermDeletion term={{ id: term.id, name: term.name }} />
                   </span>
                 </li>
               ))}

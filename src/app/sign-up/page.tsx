@@ -2,7 +2,7 @@ import type { Metadata } from 'next';
 import { occurrencesOf } from '@/core/plan/occurrences';
 import { frameTexts } from '@/core/texts/frame';
 import { signupTexts } from '@/core/texts/signup';
-import { currentTerm } from '@/core/time/term';
+import { shownTerm } from '@/core/time/term';
 import { requireZone } from '@/core/time/zoneData';
 import { planSeenBy } from '@/server/plan/planSeenBy';
 import { todayIn } from '@/server/plan/todayIn';
@@ -12,6 +12,7 @@ import { SignUp } from '@/ui/student/SignUp';
 import { signUpView } from '@/ui/student/signUpView';
 import { PageFrame } from '../PageFrame';
 import { signedInOr } from '../signedIn';
+import { chosenTerm } from '../termOnPage';
 
 export const metadata: Metadata = { title: frameTexts.nav.signUp };
 
@@ -25,7 +26,7 @@ export default async function SignUpPage() {
     zoneOf: requireZone,
     now: pembit.now(),
     occurrences: occurrencesOf(plan, requireZone),
-    term: currentTerm(plan.terms, todayIn(pembit, plan)),
+    term: shownTerm(plan.terms, todayIn(pembit, plan), await chosenTerm()),
   });
   return (
     <PageFrame actor={actor}>

@@ -7,13 +7,14 @@ import { isOnStaff } from '@/core/entries/viewer';
 import { occurrencesOf } from '@/core/plan/occurrences';
 import { studentTexts } from '@/core/texts/student';
 import { todayTexts as say } from '@/core/texts/today';
-import { weekAndDate } from '@/core/time/dateLabels';
+import { timeOfYear } from '@/ui/frame/timeOfYear';
 import { requireZone } from '@/core/time/zoneData';
 import { sharedPembit } from '@/server/pembit';
 import { waitingCounts } from '@/server/plan/waitingCounts';
 import { DayList } from '@/ui/student/DayList';
 import { todayView } from '@/ui/today/todayView';
 import { planPage } from '../planPage';
+import { chosenTerm } from '../termOnPage';
 import { PageFrame } from '../PageFrame';
 import styles from './today.module.css';
 
@@ -23,7 +24,9 @@ type Search = Promise<Record<string, string | undefined>>;
 
 /** What whoever teaches begins with: what is next, who comes, what is due, what waits. */
 export default async function TodayPage({ searchParams }: { searchParams: Search }) {
-  const { actor, plan, term, today, shown } = await planPage('/today', await searchParams);
+  const { actor, plan, term, today, shown } = await planPage('/today', await searchParams, {
+    everyTerm: true,
+  });
   if (!isOnStaff(actor.viewer)) redirect('/');
   const pembit = sharedPembit();
   const occurrences = occurrencesOf(plan, requireZone).filter(
@@ -33,12 +36,12 @@ export default async function TodayPage({ searchParams }: { searchParams: Search
     zoneOf: requireZone,
     now: pembit.now(),
     today,
-    waiting: await waitingCounts(pembit, actor),
+    waiting: await waitingCounts(pembit, actor, await chosenTerm()),
   });
   const { now } = view;
   return (
-    <PageFrame actor={actor} plan={plan}>
-      {term ? <p className="soft">{weekAndDate(term, today, plan.locale)}</p> : null}
+    <PageFrame actor={actor} plan={plan} everyTerm>
+      {term ? <p className="soft">{timeOfYear(plan, today)}</p> : null}
       <h1>{say.title}</h1>
       {plan.abroad && term ? (
         <p className="soft">{studentTexts.zones(term.tzid, plan.abroad.own.tzid)}</p>

@@ -2,6 +2,7 @@ import type { Metadata } from 'next';
 import { plainDate } from '@/core/fields';
 import { termTexts } from '@/core/texts/term';
 import { weekTexts } from '@/core/texts/week';
+import { startIn } from '@/core/time/term';
 import { toWall } from '@/core/time/zone';
 import { requireZone } from '@/core/time/zoneData';
 import { sharedPembit } from '@/server/pembit';
@@ -21,7 +22,7 @@ export default async function WeekPage({ searchParams }: { searchParams: Search 
   const page = await planPage('/week', search);
   const { plan, term, occurrences, mayMove, today, data } = page;
   const asked = plainDate.safeParse(search.from);
-  const date = asked.success ? asked.data : today;
+  const date = asked.success ? asked.data : startIn(term, today);
   return (
     <PlanFrame page={page} empty={[termTexts.noCourses, termTexts.noCoursesLead]}>
       {term && data ? (

@@ -22,6 +22,7 @@ const TYPES: Readonly<Record<string, readonly [endings: string, shown: Shown]>> 
   'video/quicktime': ['mov', 'attachment'],
   'text/plain': ['txt md csv tsv log', 'inline'],
   'text/calendar': ['ics', 'attachment'],
+  'text/vtt': ['vtt', 'inline'],
   'application/rtf': ['rtf', 'attachment'],
   'application/zip': ['zip imscc', 'attachment'],
   'application/epub+zip': ['epub', 'attachment'],
@@ -35,11 +36,14 @@ const TYPES: Readonly<Record<string, readonly [endings: string, shown: Shown]>> 
 
 const endingOf = (name: string): string => /\.([a-z0-9]{1,8})$/i.exec(name)?.[1]?.toLowerCase() ?? '';
 
+/** Text whose type its content does not tell. */
+const TEXT_BY_ENDING: Readonly<Record<string, string>> = { ics: 'text/calendar', vtt: 'text/vtt' };
+
 /** What a file of that content and name is kept as, or why it is not. `found` is the type by its first bytes; text has none. */
 export type FileJudgement = Readonly<{ mediaType: string } | { refused: 'unknownType' | 'otherType' }>;
 
 export function judgeFile(name: string, found: string | undefined, isText: boolean): FileJudgement {
-  const type = found ?? (isText ? (endingOf(name) === 'ics' ? 'text/calendar' : 'text/plain') : '');
+  const type = found ?? (isText ? (TEXT_BY_ENDING[endingOf(name)] ?? 'text/plain') : '');
   const known = TYPES[type];
   if (!known) return { refused: 'unknownType' };
   if (!known[0].split(' ').includes(endingOf(name))) return { refused: 'otherType' };

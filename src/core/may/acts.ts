@@ -37,7 +37,7 @@ export const ACTS = {
   dismissFinding: PLAN, bringBackFinding: PLAN, spreadWork: PLAN,
   // The frame
   addClosure: { roles: ['instructor', 'co'], office: true }, removeClosure: { roles: ['instructor', 'co'], office: true },
-  addTerm: OFFICE, changeTerm: OFFICE, addSiteDate: OFFICE, removeSiteDate: OFFICE, changeSettings: OFFICE,
+  addTerm: OFFICE, changeTerm: OFFICE, deleteTerm: OFFICE, addSiteDate: OFFICE, removeSiteDate: OFFICE, changeSettings: OFFICE,
   addCourse: OFFICE, deleteCourse: STAFF, archiveCourse: STAFF, addPerson: OFFICE, changePerson: OFFICE,
   changeAdministrators: OFFICE, deactivatePerson: OFFICE,
   // Who is in a course

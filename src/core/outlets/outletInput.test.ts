@@ -18,7 +18,7 @@ const refusals = (input: unknown) => {
 
 test('what is left out publishes everything but the addresses of meetings, without reminders', () => {
   expect(outletInput.parse(feed())).toMatchObject({
-    kinds: OUTLET_KINDS, meetingLinks: false, reminders: [], tags: true, detail: 'full', times: 'days', sections: [], calendars: [],
+    kinds: OUTLET_KINDS, meetingLinks: false, reminders: [], tags: true, detail: 'full', times: 'days', calendars: [],
   }); // prettier-ignore
 });
 

@@ -97,7 +97,8 @@ export const outletInput = z.object({
     .array(courseId, { error: 'Tick at least one course.' })
     .min(1, 'Tick at least one course.')
     .max(30),
-  sections: z.array(sectionId).max(100).default([]),
+  /** Whose classes it holds, where a course has several; absent: those of all. */
+  sections: z.array(sectionId).max(100).optional(),
   calendars: z.array(calendarId).max(30).default([]),
   kinds: z
     .array(z.enum(OUTLET_KINDS, { error: `Each is one of ${OUTLET_KINDS.join(', ')}.` }))

@@ -40,7 +40,7 @@ export type Occurrence = Common &
     | Readonly<{
         kind: 'class';
         ordinal: number;
-        /** Where the course has several. */
+        /** Where the viewer sees classes of several sections of the course. */
         sectionName?: string;
         meeting: MeetingId;
         course: CourseId;

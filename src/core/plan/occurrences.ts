@@ -124,7 +124,7 @@ export const classTitle = ({
 }: Pick<SeenClass, 'course' | 'section' | 'meeting'>): string =>
   entryTexts.classTitle(meeting.ordinal, course.sections.length > 1 ? section.name : undefined);
 
-function ofClass(seen: SeenClass, tzid: string): Occurrence {
+function ofClass(seen: SeenClass, tzid: string, several: ReadonlySet<string>): Occurrence {
   const { course, section, meeting, asStaff, edits, plan } = seen;
   return {
     kind: 'class',
@@ -137,7 +137,7 @@ function ofClass(seen: SeenClass, tzid: string): Occurrence {
     asStaff,
     meeting: meeting.id,
     ordinal: meeting.ordinal,
-    sectionName: course.sections.length > 1 ? section.name : undefined,
+    sectionName: several.has(course.id) ? section.name : undefined,
     course: course.id,
     place: course.place,
     meetingLink: course.meetingLink,
@@ -259,12 +259,19 @@ function expanded(plan: SeenPlan, zoneOf: ZoneLookup, span: Span): Occurrence[] 
   const tzidOf = new Map(plan.terms.map((term) => [term.id, term.tzid]));
   const coursesIn = (term: TermId) =>
     plan.courses.filter((course) => course.term === term).map((course) => course.id);
+  const sectionOf = new Map<string, string>();
+  const several = new Set<string>();
+  for (const { course, section } of plan.classes) {
+    const first = sectionOf.get(course.id) ?? section.id;
+    sectionOf.set(course.id, first);
+    if (first !== section.id) several.add(course.id);
+  }
   return inOrder([
     ...plan.closures.map((closure) =>
       ofClosure(closure, tzidOf.get(closure.term) ?? 'UTC', coursesIn(closure.term)),
     ),
     ...plan.siteDates.map((date) => ofSiteDate(date, tzidOf.get(date.term) ?? 'UTC', coursesIn(date.term))),
-    ...plan.classes.map((seen) => ofClass(seen, tzidOf.get(seen.course.term) ?? 'UTC')),
+    ...plan.classes.map((seen) => ofClass(seen, tzidOf.get(seen.course.term) ?? 'UTC', several)),
     ...plan.entries.flatMap(perSection).flatMap((entry) => ofEntry(entry, span)),
     ...plan.sheets.flatMap((sheet) => ofSheet(sheet, zoneOf(sheet.tzid))),
     ...plan.calendars.flatMap((calendar) =>

@@ -13,6 +13,7 @@ import type { SeenCalendar } from '../outside/seenCalendar';
 import { seenCalendar } from '../outside/seenCalendar';
 import type { SeenSheet } from '../signup/seenSheet';
 import { seenSheet } from '../signup/seenSheet';
+import type { CourseId } from '../ids';
 import type { Term } from '../time/term';
 import type { Zone } from '../time/zone';
 import type { Closure } from '../time/closure';
@@ -49,6 +50,15 @@ export type SeenPlan = Readonly<{
   /** Of what the viewer saw and sees no more. */
   tombstones: readonly Tombstone[];
 }>;
+
+/** The term that a course of the plan lies in. */
+export const termOfCourse = (
+  { courses, terms }: SeenPlan,
+  course: CourseId | undefined,
+): Term | undefined => {
+  const own = courses.find(({ id }) => id === course);
+  return terms.find(({ id }) => id === own?.term);
+};
 
 const present = <T>(value: T | undefined): value is T => value !== undefined;
 

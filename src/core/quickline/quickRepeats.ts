@@ -2,7 +2,7 @@ import { Temporal } from 'temporal-polyfill';
 import { quickTexts } from '../texts/quickLine';
 import { teachingWeeks } from '../time/term';
 import type { LineScanner } from './lineScanner';
-import { COUNT, WEEKDAY, countOf, dateAt, weekdayName, weekdayOf } from '../time/typedDay';
+import { COUNT, WEEKDAY, countOf, dateAt, lookingFrom, weekdayName, weekdayOf } from '../time/typedDay';
 import type { QuickContext, QuickRepeat } from './quickEntry';
 
 const WEEKDAYS = `${WEEKDAY}\\b(?:(?:\\s*,\\s*(?:and\\s+)?|\\s+and\\s+|\\s*\\+\\s*)${WEEKDAY}\\b)*`;
@@ -55,7 +55,7 @@ export function takeRepeat(scan: LineScanner, context: QuickContext): TakenRepea
     quickTexts.every(unit, every, weekdays.map(weekdayName)),
   );
   const ends = takeEnd(scan, context);
-  const first = weekdays.length > 0 ? firstOf(context.today, weekdays) : undefined;
+  const first = weekdays.length > 0 ? firstOf(lookingFrom(context), weekdays) : undefined;
   return { rule: { unit, every, weekdays, ...ends.rule }, first, to, asked: ends.asked };
 }
 

@@ -17,6 +17,8 @@ export const entryTexts = {
   setTitle: (title: string) => `set: ${title}`,
   classTitle: (ordinal: number, section?: string) =>
     section ? `Class ${ordinal}, ${section}` : `Class ${ordinal}`,
+  /** A planned class of one of several sections. */
+  ofSection: (title: string, section: string) => `${title}, ${section}`,
   cancelled: (reason: string) => (reason ? `Cancelled: ${reason}` : 'Cancelled'),
   closedFrom: (name: string, time: string) => `${name}, closed from ${time}`,
   by: (time: string) => `by ${time}`,

@@ -2,6 +2,10 @@ const megabytes = (bytes: number) => `${Math.round(bytes / 1024 / 1024)} MB`;
 
 /** Words of files that are uploaded. */
 export const fileTexts = {
+  playHere: 'Play here',
+  showHere: 'Show here',
+  hideHere: 'Hide again',
+  captions: 'Captions',
   add: 'Upload files',
   attach: 'Attach a file',
   drop: 'or drop them here',

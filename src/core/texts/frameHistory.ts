@@ -15,6 +15,7 @@ export const frameHistoryTexts = {
   archived: (code: string) => `Archived ${code}`,
   restored: (code: string) => `Restored ${code}`,
   deletedCourse: (code: string) => `Deleted ${code}`,
+  deletedTerm: (name: string) => `Deleted the term ${name}`,
   addedTerm: (name: string) => `Added the term ${name}`,
   closed: (name: string) => `Added the closure ${name}`,
   opened: (name: string) => `Removed the closure ${name}`,

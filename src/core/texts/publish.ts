@@ -2,6 +2,7 @@
 export const publishTexts = {
   title: 'Publish',
   lead: 'Published once, right everywhere from then on. A feed goes into calendar applications, an embed into a page of your course’s site.',
+  otherTerms: (n: number) => `Published for other terms: ${n}`,
   feed: 'Feed',
   embed: 'Embed',
   newTitle: 'New feed or embed',

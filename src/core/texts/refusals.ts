@@ -34,6 +34,8 @@ export const refusalTexts = {
   movedOntoClosure: 'A class was moved by hand to a day that would now be closed.',
   groupInUse: 'Entries or sheets are for this group. Give them another audience first.',
   archived: 'This course is archived. Restore it to change what is in it.',
+  coursesRun:
+    'This term has courses that are not archived. Archive each of them first: deleting the term takes everything in it away.',
   notArchived: 'Archive the course first. Deleting takes everything in it away.',
   seatsTaken: 'All seats are taken.',
   noMeetingService: 'No meeting service is connected, or it did not answer. Paste a link instead.',

@@ -30,6 +30,16 @@ type TermEffectNumbers = Readonly<{
   outside: number;
 }>;
 type ContentNumbers = Readonly<{ entries: number; sheets: number; bookings: number; students: number }>;
+type TermNumbers = ContentNumbers &
+  Readonly<{ courses: number; closures: number; siteDates: number; calendars: number }>;
+
+const courseContents = ({ entries, sheets, bookings, students }: ContentNumbers): string =>
+  [
+    entries === 1 ? '1 entry' : `${entries} entries`,
+    sheets === 1 ? '1 sign-up sheet' : `${sheets} sign-up sheets`,
+    bookings === 1 ? '1 taken time' : `${bookings} taken times`,
+    `the roster of ${students === 1 ? '1 student' : `${students} students`}`,
+  ].join(', ');
 
 export const schoolTexts = {
   title: 'School',
@@ -90,6 +100,16 @@ export const schoolTexts = {
   eraseNow: 'Erase for good',
   erased: (name: string) => `The data of ${name} are gone`,
   addTerm: 'Add a term',
+  deleteTerm: (name: string) => `Delete ${name}…`,
+  termContents: ({ courses, closures, siteDates, calendars, ...inCourses }: TermNumbers) =>
+    [
+      courses === 0
+        ? 'no course'
+        : `${courses === 1 ? '1 course' : `${courses} courses`} with ${courseContents(inCourses)}`,
+      ...(closures > 0 ? [closures === 1 ? '1 closure' : `${closures} closures`] : []),
+      ...(siteDates > 0 ? [siteDates === 1 ? '1 date for everyone' : `${siteDates} dates for everyone`] : []),
+      ...(calendars > 0 ? [calendars === 1 ? '1 outside calendar' : `${calendars} outside calendars`] : []),
+    ].join(', '),
   saveTerm: 'Add the term',
   closures: 'Closures',
   noClosures: 'No closures yet. Days without classes go here; the classes on them are left out.',
@@ -239,13 +259,7 @@ export const courseTexts = {
   restoreCourse: 'Restore the course',
   deleteCourse: 'Delete the course…',
   deleteWarning: (what: string) => `This takes away ${what}. Feeds and embeds lose them at once.`,
-  contents: ({ entries, sheets, bookings, students }: ContentNumbers) =>
-    [
-      entries === 1 ? '1 entry' : `${entries} entries`,
-      sheets === 1 ? '1 sign-up sheet' : `${sheets} sign-up sheets`,
-      bookings === 1 ? '1 taken time' : `${bookings} taken times`,
-      `the roster of ${students === 1 ? '1 student' : `${students} students`}`,
-    ].join(', '),
+  contents: courseContents,
   deleteNow: (code: string) => `Delete ${code}`,
 } as const;
 

@@ -44,6 +44,8 @@ export const studentTexts = {
   monthBefore: 'The month before',
   monthAfter: 'The month after',
   more: (n: number) => `${n} more`,
+  termOver: (term: string, day: string) => `${term} ended ${day}`,
+  classesBegin: (term: string, day: string) => `${term}: classes begin ${day}`,
   asMonth: 'The month at a glance',
   search: 'Find in the coming days',
   words: 'Words of a title',

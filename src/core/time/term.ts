@@ -54,6 +54,48 @@ export function currentTerm<T extends Pick<Term, 'startsOn' | 'endsOn'>>(
   return sorted.find((t) => Temporal.PlainDate.compare(today, t.endsOn) <= 0) ?? sorted.at(-1);
 }
 
+/** The term that is looked at: the chosen one, where it is among them, else the current one. */
+export const shownTerm = <T extends Pick<Term, 'id' | 'startsOn' | 'endsOn'>>(
+  terms: readonly T[],
+  today: Temporal.PlainDate,
+  chosen: string | undefined,
+): T | undefined => terms.find(({ id }) => id === chosen) ?? currentTerm(terms, today);
+
+/** Where a view of some days begins: today, or the term's first day where today lies outside it. */
+export const startIn = (
+  term: Pick<Term, 'startsOn' | 'endsOn'> | undefined,
+  today: Temporal.PlainDate,
+): Temporal.PlainDate => (term && !isIn(term, today) ? term.startsOn : today);
+
+/** How long after a term its courses stay in sight, in days: work can be open, and marks are given. */
+const LINGERS = 21;
+
+/** The ids of the terms that are not yet over, or not for long: what pages about today speak of. */
+export const termsInSight = (
+  terms: readonly Pick<Term, 'id' | 'endsOn'>[],
+  today: Temporal.PlainDate,
+): ReadonlySet<TermId> =>
+  new Set(
+    terms
+      .filter(({ endsOn }) => Temporal.PlainDate.compare(endsOn.add({ days: LINGERS }), today) >= 0)
+      .map(({ id }) => id),
+  );
+
+/** The ids of the terms that share a day with one of them, itself included: what is looked at together. */
+export const termsBeside = (
+  terms: readonly Pick<Term, 'id' | 'startsOn' | 'endsOn'>[],
+  term: Pick<Term, 'startsOn' | 'endsOn'>,
+): ReadonlySet<TermId> =>
+  new Set(
+    terms
+      .filter(
+        ({ startsOn, endsOn }) =>
+          Temporal.PlainDate.compare(startsOn, term.endsOn) <= 0 &&
+          Temporal.PlainDate.compare(term.startsOn, endsOn) <= 0,
+      )
+      .map(({ id }) => id),
+  );
+
 /** A term as texts: when it is, and when its weeks begin. */
 export type TermDays = Readonly<{ startsOn: string; endsOn: string; weekStart?: number }>;
 

@@ -90,9 +90,14 @@ function inWeek(context: DayContext, number: number, weekday?: number): DateRead
   );
 }
 
+/** From when a weekday is looked for: today, or the first day of a term that is yet to come. */
+export const lookingFrom = ({ today, term }: DayContext): Temporal.PlainDate =>
+  Temporal.PlainDate.compare(today, term.startsOn) < 0 ? term.startsOn : today;
+
 /** The next such weekday. On that day itself, and for "next", two days can be meant. */
 function comingWeekday(context: DayContext, text: string, which: string, weekday: number): DateReading {
-  const { today, term, locale } = context;
+  const { term, locale } = context;
+  const today = lookingFrom(context);
   const ahead = (weekday - today.dayOfWeek + 7) % 7;
   const first = today.add({ days: ahead });
   if (/^this/i.test(which)) {

@@ -22,9 +22,9 @@ function concern(change: Change, finding: Finding): void {
 export async function dismissFinding(
   pembit: Pembit,
   actor: SignedIn,
-  { key, reason }: { key: string; reason: string },
+  { key, reason, term }: { key: string; reason: string; term?: string },
 ): Promise<Outcome<{ title: string }>> {
-  const { open } = await findingsOf(pembit, actor);
+  const { open } = await findingsOf(pembit, actor, term);
   return perform(pembit, actor, 'dismissFinding', async (change) => {
     const finding = open.find((f) => findingKey(f) === key);
     if (!finding) return refused('notFound');
@@ -45,8 +45,9 @@ export async function bringBackFinding(
   pembit: Pembit,
   actor: SignedIn,
   id: string,
+  term?: string,
 ): Promise<Outcome<{ title: string }>> {
-  const { dismissed } = await findingsOf(pembit, actor);
+  const { dismissed } = await findingsOf(pembit, actor, term);
   return perform(pembit, actor, 'bringBackFinding', async (change) => {
     const found = dismissed.find(({ dismissal }) => dismissal.id === id);
     if (!found) return refused('notFound');

@@ -18,7 +18,7 @@ import type { OutletContents } from '@/core/outlets/outletContents';
 import { outletContents } from '@/core/outlets/outletContents';
 import { outletViewer } from '@/core/outlets/outletViewer';
 import type { SeenPlan } from '@/core/plan/seenPlan';
-import { currentTerm } from '@/core/time/term';
+import { shownTerm } from '@/core/time/term';
 import { requireZone } from '@/core/time/zoneData';
 import { groupBy } from '@/core/groupBy';
 import type { Dismissal } from '@/data/checks/dismissals';
@@ -66,14 +66,15 @@ async function enrolledIn(reader: Reader, courses: readonly CourseId[]): Promise
   }));
 }
 
-/** What the checks look at: what a viewer teaches in the present term; undefined for whoever teaches nothing. */
+/** What the checks look at: what a viewer teaches in the term that is looked at; undefined for whoever teaches nothing. */
 export async function checkInput(
   pembit: Pembit,
   viewer: Viewer,
   plan: SeenPlan,
+  chosen?: string,
 ): Promise<CheckInput | undefined> {
   const today = todayIn(pembit, plan);
-  const term = currentTerm(plan.terms, today);
+  const term = shownTerm(plan.terms, today, chosen);
   const courses = plan.courses.filter(
     (course) => course.term === term?.id && !course.archived && isStaffOf(viewer, course.id),
   );
@@ -152,16 +153,16 @@ async function checkedCalendars(
 
 const kept = keptReads<Findings>(60);
 
-/** What the checks find in what somebody teaches, kept for a minute as long as nothing is written. */
-export function findingsOf(pembit: Pembit, actor: SignedIn): Promise<Findings> {
+/** What the checks find in what somebody teaches, in the chosen term or the current one; kept for a minute as long as nothing is written. */
+export function findingsOf(pembit: Pembit, actor: SignedIn, chosen?: string): Promise<Findings> {
   if (actor.viewer.staffOf.size === 0) return Promise.resolve(NONE);
   const minute = Math.floor(pembit.now().epochMilliseconds / 60_000);
-  return kept(pembit, `${actor.person.id} ${minute}`, () => findAnew(pembit, actor));
+  return kept(pembit, `${actor.person.id} ${chosen ?? ''} ${minute}`, () => findAnew(pembit, actor, chosen));
 }
 
-async function findAnew(pembit: Pembit, actor: SignedIn): Promise<Findings> {
+async function findAnew(pembit: Pembit, actor: SignedIn, chosen?: string): Promise<Findings> {
   const plan = await planSeenBy(pembit, actor.viewer);
-  const input = await checkInput(pembit, actor.viewer, plan);
+  const input = await checkInput(pembit, actor.viewer, plan, chosen);
   if (!input) return NONE;
   const known = new Map((await dismissals(pembit)).map((dismissal) => [dismissal.finding, dismissal]));
   const all = findAll(input).map((finding) => {

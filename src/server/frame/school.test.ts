@@ -3,6 +3,7 @@ import { Temporal } from 'temporal-polyfill';
 import type { School } from '../../../tests/support/school';
 import { newSchool } from '../../../tests/support/school';
 import { historyOf, valueOf as value } from '../../../tests/support/outcomes';
+import type { CourseId } from '@/core/ids';
 import { select } from '@/data/database';
 import { loadPlan } from '@/data/plan/loadPlan';
 import { planEntry } from '../entries/planEntry';
@@ -15,7 +16,7 @@ import { cancelTime } from '../signup/cancelTimes';
 import { archiveCourse, deleteCourse, deletionOf } from './archive';
 import { changeSettings } from './settings';
 import { addSiteDate, removeSiteDate } from './siteDates';
-import { changeTerm, previewTerm } from './terms';
+import { changeTerm, deleteTerm, previewTerm, termDeletion } from './terms';
 import { writeThemes } from './themes';
 
 let school: School;
@@ -153,3 +154,25 @@ test('a course is archived, then closed to planning, deleted with everything in 
   value(await archiveCourse(school.pembit, school.instructor, school.course, false));
   value(await planEntry(school.pembit, school.instructor, { ...entry(), title: 'Fairing' }));
 });
+
+test('a term is deleted with what it holds once none of its courses runs, by the office alone, and comes back whole', async () => {
+  const everything = async () => {
+    const { courses, terms, entries, closures } = await plan();
+    return { courses: courses.length, terms: terms.map(({ name }) => name), entries: entries.map(({ title }) => title).sort(), closures: closures.length }; // prettier-ignore
+  };
+  const { pembit, term } = school;
+  expect(await termDeletion(pembit, school.instructor, term)).toMatchObject({ reason: 'notYours' });
+  expect(await deleteTerm(pembit, school.instructor, term)).toMatchObject({ reason: 'notYours' });
+  expect(await deleteTerm(pembit, admin, term)).toMatchObject({ reason: 'coursesRun' });
+  const before = await everything();
+  for (const { id } of await courseIds(term)) value(await archiveCourse(pembit, admin, id, true));
+  expect(value(await termDeletion(pembit, admin, term))).toMatchObject({ courses: 2, entries: before.entries.length, students: 4 }); // prettier-ignore
+  const deleted = await deleteTerm(pembit, admin, term);
+  expect(value(deleted)).toEqual({ name: before.terms[0] });
+  expect(await everything()).toEqual({ courses: 0, terms: [], entries: [], closures: 0 });
+  value(await undoChange(pembit, admin, historyOf(deleted)));
+  expect(await everything()).toEqual(before);
+});
+
+const courseIds = (term: string) =>
+  select<{ id: CourseId }>(school.pembit, 'SELECT id FROM courses WHERE term_id = :term', { term });

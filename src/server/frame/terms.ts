@@ -16,6 +16,8 @@ import { fromTerm } from '@/data/plan/frameRows';
 import { calendarsInTerm, readAnew } from '@/data/outside/calendars';
 import { courseIdsOf } from '@/data/plan/frameStore';
 import { allTerms, loadPlan } from '@/data/plan/loadPlan';
+import type { TermContents } from '@/data/plan/removeTerm';
+import { removeTerm, runningIn, termContents } from '@/data/plan/removeTerm';
 import { moveToZone } from '@/data/plan/moveToZone';
 import { fitCalendarClosures } from '../outside/calendarClosures';
 import { perform } from '../history/perform';
@@ -31,6 +33,30 @@ export function addTerm(pembit: Pembit, actor: SignedIn, input: TermInput): Prom
     await change.insert('terms', [fromTerm(term)]);
     change.summarise(frameHistoryTexts.addedTerm(term.name));
     return done(term);
+  });
+}
+
+/** What deleting a term would take away, in numbers. */
+export async function termDeletion(
+  pembit: Pembit,
+  actor: SignedIn,
+  id: TermId,
+): Promise<Outcome<TermContents>> {
+  if (!mayOffice(actor, 'deleteTerm')) return refused('notYours');
+  const known = (await allTerms(pembit)).some((term) => term.id === id);
+  return known ? done(await termContents(pembit, id)) : refused('notFound');
+}
+
+/** Deletes a term with all that is in it, once none of its courses runs any more. */
+export function deleteTerm(pembit: Pembit, actor: SignedIn, id: TermId): Promise<Outcome<{ name: string }>> {
+  return perform(pembit, actor, 'deleteTerm', async (change) => {
+    if (!mayOffice(actor, 'deleteTerm')) return refused('notYours');
+    const term = (await allTerms(change)).find((one) => one.id === id);
+    if (!term) return refused('notFound');
+    if ((await runningIn(change, id)).length > 0) return refused('coursesRun');
+    await removeTerm(change, id);
+    change.summarise(frameHistoryTexts.deletedTerm(term.name));
+    return done({ name: term.name });
   });
 }
 

@@ -1,5 +1,5 @@
 import parseRange from 'range-parser';
-import { shownAs } from '@/core/materials/fileTypes';
+import { isRecording, shownAs } from '@/core/materials/fileTypes';
 import type { StoredFile } from '@/data/materials/files';
 import type { Config } from '../config';
 import { readStored } from './fileStore';
@@ -21,8 +21,8 @@ export function answerFile(config: Config, file: StoredFile, asked: Headers): Re
     'x-content-type-options': 'nosniff',
     'cross-origin-resource-policy': 'same-origin',
     'referrer-policy': 'no-referrer',
-    // The browser's own PDF viewer does not open in a sandbox; scripts of a PDF run in that viewer, not in the page.
-    'content-security-policy': `default-src 'none'; img-src 'self'; media-src 'self'; style-src 'unsafe-inline'; frame-ancestors 'none'${file.mediaType === 'application/pdf' ? '' : '; sandbox'}`,
+    // The browser's own viewers of PDF, sound and film do not work in a sandbox; what they show runs no script of the page.
+    'content-security-policy': `default-src 'none'; img-src 'self'; media-src 'self'; style-src 'unsafe-inline'; frame-ancestors 'none'${file.mediaType === 'application/pdf' || isRecording(file.mediaType) ? '' : '; sandbox'}`,
   };
   if (
     asked

@@ -1,4 +1,5 @@
 import { coursesOfFinding } from '@/core/checks/check';
+import { courseNames } from '@/core/plan/courseNames';
 import type { Outlet } from '@/core/outlets/outlet';
 import type { Course } from '@/core/plan/plan';
 import { usedLinks } from '@/core/links/usedLinks';
@@ -17,12 +18,14 @@ export async function courseChecks(
   actor: SignedIn,
   courses: readonly Course[],
   outlets: readonly Outlet[],
+  term: string | undefined,
 ) {
   const [plan, materials, { open }] = await Promise.all([
     planSeenBy(pembit, actor.viewer),
     materialsSeenBy(pembit, actor.viewer),
-    findingsOf(pembit, actor),
+    findingsOf(pembit, actor, term),
   ]);
+  const names = courseNames(courses, plan.terms);
   const links = usedLinks(plan, materials);
   const tests = await linkTestsOf(pembit, links.map(({ url }) => url)); // prettier-ignore
   return Promise.all(
@@ -36,10 +39,9 @@ export async function courseChecks(
       const isPublic = holding.filter(({ audience }) => audience === 'public').length;
       return {
         id: course.id,
-        code: course.code,
         tag: course.tag,
         color: course.color,
-        title: course.title,
+        title: names.get(course.id)!.title,
         who: publishTexts.courseWho(course.students),
         checks: publishTexts.courseChecks(checks),
         checksLeft: checks > 0,

@@ -1,4 +1,5 @@
 import { parseCookie } from 'cookie';
+import { sectionsOf } from './publish';
 import type { OutletId } from '@/core/ids';
 import { readCalendar } from '@/core/icalendar/readCalendar';
 import { isStaffOf } from '@/core/entries/viewer';
@@ -59,15 +60,17 @@ export async function previewOutlet(
   const parsed = outletInput.safeParse(input);
   if (!parsed.success) return nothing(400);
   if (!parsed.data.courses.every((course) => isStaffOf(actor.viewer, course))) return nothing(404);
+  const plan = await keptPlan(pembit, parsed.data.courses);
   const outlet: PublishedOutlet = {
     ...parsed.data,
+    sections: parsed.data.sections ?? sectionsOf(plan.courses),
     id: 'preview' as OutletId,
     owner: actor.person.id,
     generation: 0,
   };
   const now = pembit.now();
   const viewer = outletViewer(outlet, actor.viewer);
-  const contents = outletContents(outlet, viewer, await keptPlan(pembit, outlet.courses), now);
+  const contents = outletContents(outlet, viewer, plan, now);
   const { baseUrl } = pembit.config;
   if (outlet.kind === 'embed') {
     const context = embedContext(outlet, contents, {

@@ -1,13 +1,14 @@
 import { randomUUID } from 'node:crypto';
-import type { CourseId, OutletId } from '@/core/ids';
+import type { CourseId, OutletId, SectionId } from '@/core/ids';
 import type { Outlet, PublishedOutlet } from '@/core/outlets/outlet';
 import { PERSONAL_DEFAULTS } from '@/core/outlets/outlet';
 import type { OutletInput, PersonalFeedInput } from '@/core/outlets/outletInput';
 import { mayIn } from '@/core/may/may';
-import type { Outcome, Refused } from '@/core/refusals';
+import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
 import { publishTexts } from '@/core/texts/publish';
 import { historyTexts } from '@/core/texts/history';
+import type { Course } from '@/core/plan/plan';
 import type { Reader } from '@/data/database';
 import type { Change } from '@/data/history/change';
 import { recordChange } from '@/data/history/change';
@@ -45,20 +46,26 @@ const withUrl = <T extends Outlet>(pembit: Pembit, outlet: T): Addressed<T> => (
 export const outletHash = (pembit: Pick<Pembit, 'secret'>, { id, generation }: Outlet): string =>
   tokenHash(outletToken(pembit.secret, id, generation));
 
-/** What is wrong with what somebody would publish: courses of others, sections and calendars of none of the courses. */
-async function refusalOf(change: Change, actor: SignedIn, input: OutletInput): Promise<Refused | undefined> {
+/** The sections of some courses: whose classes an outlet holds unless it says otherwise. */
+export const sectionsOf = (courses: readonly Pick<Course, 'sections'>[]): SectionId[] =>
+  courses.flatMap((course) => course.sections.map((section) => section.id));
+
+type Composed = OutletInput & Readonly<{ sections: readonly SectionId[] }>;
+
+/** What somebody would publish, or what is wrong with it: courses of others, sections and calendars of none of the courses. */
+async function composedOf(change: Change, actor: SignedIn, input: OutletInput): Promise<Outcome<Composed>> {
   if (!input.courses.every((course) => mayIn(actor, 'publish', course))) return refused('notYours');
   const { courses, terms } = await loadFrame(change, input.courses);
-  const sections = new Set(courses.flatMap((course) => course.sections.map((section) => section.id)));
+  const all = sectionsOf(courses);
+  const sections = input.sections ?? all;
   const bad = (field: string, message: string) => refused('badRequest', [{ field, message }]);
-  if (!input.sections.every((section) => sections.has(section)))
-    return bad('sections', publishTexts.noSuchSection);
+  if (!sections.every((section) => all.includes(section))) return bad('sections', publishTexts.noSuchSection);
   const beside = await calendarsOf(change, { terms: terms.map((term) => term.id), courses: input.courses });
   const open = new Set(beside.filter((c) => c.seenBy === 'everyone').map((calendar) => calendar.id));
   if (!input.calendars.every((calendar) => open.has(calendar)))
     return bad('calendars', publishTexts.noSuchCalendar);
   if (input.look.view === 'entry' && !input.look.entry) return bad('look.entry', publishTexts.chooseEntry);
-  return undefined;
+  return done({ ...input, sections });
 }
 
 /** An instructor publishes courses they teach, under an address that nobody can guess. */
@@ -68,9 +75,9 @@ export function publish(
   input: OutletInput,
 ): Promise<Outcome<Addressed<PublishedOutlet>>> {
   return perform(pembit, actor, 'publish', async (change) => {
-    const wrong = await refusalOf(change, actor, input);
-    if (wrong) return wrong;
-    const outlet = { ...input, id: randomUUID() as OutletId, owner: actor.person.id, generation: 1 };
+    const composed = await composedOf(change, actor, input);
+    if (!composed.ok) return composed;
+    const outlet = { ...composed.value, id: randomUUID() as OutletId, owner: actor.person.id, generation: 1 };
     await insertOutlet(change, outlet, outletHash(pembit, outlet));
     change.summarise(historyTexts.published(outlet.name));
     return done(withUrl(pembit, outlet));
@@ -110,9 +117,9 @@ export function changeOutlet(
     const before = found.value;
     // An address that people keep does not turn from a file into a page.
     if (before.audience === 'personal' || before.kind !== input.kind) return refused('notFound');
-    const wrong = await refusalOf(change, actor, input);
-    if (wrong) return wrong;
-    const after = { ...input, id, owner: before.owner, generation: before.generation };
+    const composed = await composedOf(change, actor, input);
+    if (!composed.ok) return composed;
+    const after = { ...composed.value, id, owner: before.owner, generation: before.generation };
     await replaceOutlet(change, before, after, outletHash(pembit, after));
     change.summarise(historyTexts.changedOutlet(after.name));
     return done(withUrl(pembit, after));

@@ -14,7 +14,8 @@ import styles from './CarryOver.module.css';
 import { CarryTable } from './CarryTable';
 import type { CarryPreviewView } from './carryView';
 
-type Option = Readonly<{ id: string; name: string; code: string; outlets: readonly Readonly<{ id: string; name: string }>[] }>; // prettier-ignore
+type Option = Readonly<{
+  term: string; id: string; name: string; code: string; outlets: readonly Readonly<{ id: string; name: string }>[] }>; // prettier-ignore
 const IN_FILE = 'file ';
 
 /** A plan package that was sent, and its courses. */
@@ -86,7 +87,8 @@ export function CarryOver({
     setBusy(false);
     if (!answer.ok) return setMessage(Object.values(answer.fields)[0] ?? answer.message);
     sayOnNextPage(say.carried(answer.value.carried, answer.value.code), answer.history);
-    router.push('/term');
+    // Where it now stands, in whichever term that is.
+    router.push(`/term?term=${target?.term ?? ''}`);
     router.refresh();
   };
   const choose = (id: string, choice: Choices[string]) =>

@@ -32,9 +32,14 @@ const offerToTell = async (history: string, say: (text: string) => void) =>
 
 const NEXT_PAGE = 'say-on-next-page';
 
-/** Reports an act on the page that is opened next, however it is opened. */
-export const sayOnNextPage = (text: string, history?: string): void =>
+/** How long the next page is waited for, in milliseconds. */
+const NEXT_COMES_MS = 2000;
+
+/** Reports an act on the page that is opened next, however it is opened; where one stays, or is there already, on this one. */
+export function sayOnNextPage(text: string, history?: string): void {
   sessionStorage.setItem(NEXT_PAGE, JSON.stringify({ text, history }));
+  setTimeout(() => window.dispatchEvent(new Event(NEXT_PAGE)), NEXT_COMES_MS);
+}
 
 /** `staff`: whoever may tell students of what was changed. */
 export function Messages({ staff = false, children }: { staff?: boolean; children: ReactNode }) {
@@ -64,14 +69,19 @@ export function Messages({ staff = false, children }: { staff?: boolean; childre
   const say = useCallback<Say>((text, history, acts = []) => put(text, history, acts), [put]);
   const path = usePathname();
   useEffect(() => {
-    const timer = setTimeout(() => {
+    const sayKept = () => {
       const kept = sessionStorage.getItem(NEXT_PAGE);
       if (!kept) return;
       sessionStorage.removeItem(NEXT_PAGE);
       const { text, history } = JSON.parse(kept) as Readonly<{ text: string; history?: string }>;
       say(text, history);
-    });
-    return () => clearTimeout(timer);
+    };
+    const timer = setTimeout(sayKept);
+    window.addEventListener(NEXT_PAGE, sayKept);
+    return () => {
+      clearTimeout(timer);
+      window.removeEventListener(NEXT_PAGE, sayKept);
+    };
   }, [path, say]);
   const undo = async (history: string) => {
     const answer = await callApi('POST', `/api/history/${history}/undo`);

@@ -1,5 +1,6 @@
 import { materialTexts } from '@/core/texts/materials';
 import { studentTexts } from '@/core/texts/student';
+import { PlayHere } from '../materials/PlayHere';
 import type { PlanItem } from '../plan/planItem';
 import styles from './DaySheet.module.css';
 import type { DaySheetView, SheetItem } from './daySheetView';
@@ -96,6 +97,7 @@ function OutLink({
       <a href={url} target={url.startsWith('/m/') ? undefined : '_blank'} rel="noopener">
         {label || studentTexts.openLink}
       </a>
+      <PlayHere url={url} label={label || studentTexts.openLink} />
       {kind && kind !== 'webLink' ? <span className="soft"> {materialTexts.kinds[kind]}</span> : null}
       <span className={styles.printed}>{url.startsWith('http') ? url : ''}</span>
     </>

@@ -69,6 +69,8 @@ export function daySheetView(date: Temporal.PlainDate, given: Given): DaySheetVi
         const [join] = links.length > ('links' in o ? o.links.length : 0) ? links : [];
         return {
           ...line,
+          // Beside it stands which class it is.
+          ...(o.kind === 'class' ? { title: o.title } : {}),
           item: planItemOf(o, mayMove),
           name,
           text,

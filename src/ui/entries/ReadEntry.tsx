@@ -6,6 +6,7 @@ import NoteIcon from '@mui/icons-material/StickyNote2Outlined';
 import type { ReactNode } from 'react';
 import { studentTexts } from '@/core/texts/student';
 import { panelTexts } from '@/core/texts/term';
+import { PlayHere } from '../materials/PlayHere';
 import { ComingButtons } from './ComingButtons';
 import styles from './EntryPanel.module.css';
 import type { PanelEntry } from './panelData';
@@ -98,6 +99,7 @@ export function ReadEntry({
                 <a href={link.url} target="_blank" rel="noopener">
                   {link.label || link.url}
                 </a>
+                <PlayHere url={link.url} label={link.label || link.url} />
                 {link.state ? <span className={styles.state}> · {link.state}</span> : null}
                 {link.staffOnly ? <span className="soft"> · {panelTexts.staffOnly}</span> : null}
               </li>

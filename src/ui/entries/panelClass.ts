@@ -65,6 +65,6 @@ export function panelClass(seen: SeenClass, plan: SeenPlan): PanelClass {
             sections.reduce((sum, s) => sum + s.students, 0),
           ),
     editable: edits,
-    daySheet: `/day/${meeting.date}?course=${encodeURIComponent(course.code)}`,
+    daySheet: `/day/${meeting.date}?course=${encodeURIComponent(course.id)}`,
   };
 }

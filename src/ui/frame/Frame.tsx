@@ -1,3 +1,4 @@
+import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import type { ReactNode } from 'react';
 import { Suspense } from 'react';
@@ -13,12 +14,17 @@ import { MoreNav } from './MoreNav';
 import { NavLink } from './NavLink';
 import { QuickLine } from '../quickline/QuickLine';
 import { SeeAsSelect } from './SeeAsSelect';
+import type { TermChoice } from './termChoices';
+
+// Fetched by those alone who have several terms.
+const TermMenu = dynamic(() => import('./TermMenu').then((module) => module.TermMenu));
 
 export type FramePerson = Readonly<{ name: string; initials: string; email: string }>;
 type Props = Readonly<{
   person: FramePerson;
   nav: readonly NavItem[];
-  termName?: string;
+  /** Of what the pages speak: one term, or one of several. */
+  terms?: Readonly<{ choices: readonly TermChoice[]; shown: string }>;
   courses?: readonly SwitchCourse[];
   seeAs?: Readonly<{ choices: readonly Readonly<{ key: string; label: string }>[]; chosen?: string }>;
   /** Wide pages use the whole width; the others keep a readable measure. */
@@ -34,7 +40,7 @@ type Props = Readonly<{
 export function Frame({
   person,
   nav,
-  termName,
+  terms,
   courses = [],
   seeAs,
   wide = false,
@@ -53,7 +59,17 @@ export function Frame({
             <span aria-hidden className={styles.mark} />
             {frameTexts.product}
           </Link>
-          {termName ? <span className={styles.term}>{termName}</span> : null}
+          {terms && terms.choices.length > 1 ? (
+            <Suspense>
+              <TermMenu terms={terms.choices} shown={terms.shown} />
+            </Suspense>
+          ) : (
+            terms?.choices.map(({ id, name }) => (
+              <span key={id} className={styles.term}>
+                {name}
+              </span>
+            ))
+          )}
           <Suspense>{courses.length > 0 ? <CourseSwitches courses={courses} /> : null}</Suspense>
           <QuickLine notesOnly={notesOnly} />
           {seeAs && seeAs.choices.length > 0 ? (

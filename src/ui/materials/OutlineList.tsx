@@ -1,5 +1,6 @@
 import Link from 'next/link';
 import styles from './Materials.module.css';
+import { PlayHere } from './PlayHere';
 import type { OutlineRow } from './outlineView';
 
 /** Where a material leads, in one click. */
@@ -22,7 +23,8 @@ export function OutlineList({ rows }: { rows: readonly OutlineRow[] }) {
     <ul className={styles.outline}>
       {rows.map((row) => (
         <li key={row.id} data-kind={row.kind} style={{ paddingLeft: (row.depth - top) * 20 }}>
-          <MaterialLink row={row} /> <span className="soft">{row.kind === 'unit' ? '' : row.kindLabel}</span>
+          <MaterialLink row={row} /> <PlayHere url={row.href} label={row.title} />{' '}
+          <span className="soft">{row.kind === 'unit' ? '' : row.kindLabel}</span>
         </li>
       ))}
     </ul>

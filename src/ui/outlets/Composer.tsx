@@ -13,7 +13,7 @@ import { useSubmit } from '../controls/useSubmit';
 import { ComposeFields, options } from './ComposeFields';
 import { LookFields, ViewFields } from './LookFields';
 import type { OutletDraft, PublishCourse } from './outletDraft';
-import { inputOf, nameOf } from './outletDraft';
+import { inputOf, nameOf, withCourses } from './outletDraft';
 import styles from './Publish.module.css';
 import { Ticks } from './Ticks';
 
@@ -80,7 +80,7 @@ export function Composer({ id, start, courses, calendars, entries }: Props) {
           legend={say.courses}
           options={courses.map((course) => ({ value: course.id, label: `${course.tag} ${course.title}` }))}
           ticked={draft.courses}
-          onChange={(ticked) => set({ courses: ticked })}
+          onChange={(ticked) => setDraft(withCourses(draft, ticked, courses))}
           error={errors.courses}
         />
         {beside.length > 0 ? (

@@ -8,7 +8,6 @@ import styles from './Publish.module.css';
 
 export type CourseCheckView = Readonly<{
   id: string;
-  code: string;
   tag: string;
   color: string;
   title: string;
@@ -24,7 +23,7 @@ export type CourseCheckView = Readonly<{
 /** A course about to go out: what is left to look at, who will see it, where it is published, and the ways on. */
 export function CourseCheck({ course }: { course: CourseCheckView }) {
   const { submit, busy, message } = useSubmit();
-  const code = encodeURIComponent(course.code);
+  const { id } = course;
   return (
     <li className={styles.course}>
       <div>
@@ -36,15 +35,15 @@ export function CourseCheck({ course }: { course: CourseCheckView }) {
         </p>
         <p className="soft">
           <Link href="/checks">{course.checks}</Link> ·{' '}
-          <Link href={`/materials?course=${code}`}>{course.links}</Link> · {course.outlets}
+          <Link href={`/materials?course=${id}`}>{course.links}</Link> · {course.outlets}
         </p>
         {message ? <p role="alert">{message}</p> : null}
       </div>
       <div className={styles.acts}>
-        <Button variant="outlined" component={Link} href={`/publish/new?kind=feed&course=${code}`}>
+        <Button variant="outlined" component={Link} href={`/publish/new?kind=feed&course=${id}`}>
           {say.newFeed}
         </Button>
-        <Button variant="outlined" component={Link} href={`/publish/new?kind=embed&course=${code}`}>
+        <Button variant="outlined" component={Link} href={`/publish/new?kind=embed&course=${id}`}>
           {say.newEmbed}
         </Button>
         {course.untold > 0 ? (

@@ -34,11 +34,12 @@ export type OutletDraft = Readonly<{
 
 const NO_REMINDERS = { due: '', event: '', booking: '' };
 
-export const newDraft = (kind: 'feed' | 'embed', courses: readonly string[]): OutletDraft => ({
+/** Classes of every section, until some are unticked. */
+export const newDraft = (kind: 'feed' | 'embed', courses: readonly PublishCourse[]): OutletDraft => ({
   kind,
   audience: 'public',
-  courses,
-  sections: [],
+  courses: courses.map(({ id }) => id),
+  sections: sectionsIn(courses),
   calendars: [],
   kinds: OUTLET_KINDS,
   times: PUBLISHED_DEFAULTS.times,
@@ -57,8 +58,22 @@ export const newDraft = (kind: 'feed' | 'embed', courses: readonly string[]): Ou
   },
 });
 
+const sectionsIn = (courses: readonly PublishCourse[]) =>
+  courses.flatMap((course) => course.sections.map(({ id }) => id));
+
+/** The same with other courses ticked: a course that is added brings all its sections. */
+export function withCourses(
+  draft: OutletDraft,
+  ticked: readonly string[],
+  all: readonly PublishCourse[],
+): OutletDraft {
+  const added = all.filter(({ id }) => ticked.includes(id) && !draft.courses.includes(id));
+  return { ...draft, courses: ticked, sections: [...new Set([...draft.sections, ...sectionsIn(added)])] };
+}
+
 export const draftOfOutlet = (outlet: PublishedOutlet): OutletDraft => ({
-  ...newDraft(outlet.kind, outlet.courses),
+  ...newDraft(outlet.kind, []),
+  courses: outlet.courses,
   audience: outlet.audience,
   typedName: outlet.name,
   sections: outlet.sections,

@@ -2,8 +2,9 @@ import type { Viewer } from '@/core/entries/viewer';
 import { isStaffOf } from '@/core/entries/viewer';
 import type { SeenEntry } from '@/core/entries/seenBy';
 import type { SeenPlan } from '@/core/plan/seenPlan';
+import { courseNames } from '@/core/plan/courseNames';
 import type { Term } from '@/core/time/term';
-import { teachingWeeks } from '@/core/time/term';
+import { teachingWeeks, termsBeside } from '@/core/time/term';
 import { timeLabel, weekAndDate } from '@/core/time/dateLabels';
 import { momentText } from '@/core/time/zonedWall';
 import type { PanelCourse } from '../entries/panelData';
@@ -39,7 +40,12 @@ export function deskData(
   }: { term: Term; rosters: Rosters; version: string; today: string; as?: string },
 ): DeskData {
   const readOnly = as !== undefined;
-  const planned = plan.courses.filter((course) => !course.archived && isStaffOf(viewer, course.id));
+  const beside = termsBeside(plan.terms, term);
+  const endOf = new Map(plan.terms.map(({ id, endsOn }) => [id, endsOn.toString()]));
+  const planned = plan.courses.filter(
+    (course) => !course.archived && beside.has(course.term) && isStaffOf(viewer, course.id),
+  );
+  const names = courseNames(planned, plan.terms);
   const weeks = teachingWeeks(term);
   const days = weeks.flatMap(({ first }) =>
     [0, 1, 2, 3, 4, 5, 6].map((offset) => {
@@ -55,7 +61,7 @@ export function deskData(
     classes: readOnly
       ? []
       : plan.classes
-          .filter((seen) => seen.edits)
+          .filter((seen) => seen.edits && beside.has(seen.course.term))
           .map(({ meeting, section, course }) => ({
             meeting: meeting.id,
             course: course.id,
@@ -68,17 +74,17 @@ export function deskData(
           })),
     courses: readOnly
       ? []
-      : planned.map(({ id, tag, title, color, students, sections, groups, meetingLink }): PanelCourse => ({
+      : planned.map(({ id, tag, color, students, sections, groups, meetingLink, term: of }): PanelCourse => ({
           id,
           tag,
-          title,
+          title: names.get(id)!.title,
           color,
           students,
           sections: sections.map((s) => ({ id: s.id, name: s.name, students: s.students })),
           groups,
           roster: rosters.get(id) ?? [],
           meetingLink,
-          termEnds: term.endsOn.toString(),
+          termEnds: endOf.get(of) ?? term.endsOn.toString(),
         })),
     days: Object.fromEntries(days),
     notesOnly: !readOnly && planned.length === 0,

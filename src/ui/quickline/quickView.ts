@@ -13,7 +13,7 @@ import { quickTexts } from '@/core/texts/quickLine';
 import { panelTexts } from '@/core/texts/term';
 import { weekAndDate } from '@/core/time/dateLabels';
 import type { Term } from '@/core/time/term';
-import { currentTerm } from '@/core/time/term';
+import { termsBeside } from '@/core/time/term';
 import { dayOf } from '@/core/time/zonedWall';
 
 export type Find = Readonly<{
@@ -43,11 +43,17 @@ export type QuickView = Readonly<{
 
 const MOST_FINDS = 6;
 
-type Asked = Readonly<{ viewer: Viewer; plan: SeenPlan; today: Temporal.PlainDate; line: string }>;
+type Asked = Readonly<{
+  viewer: Viewer;
+  plan: SeenPlan;
+  /** The term that is looked at. */
+  term: Term | undefined;
+  today: Temporal.PlainDate;
+  line: string;
+}>;
 
 /** Reads a line for whoever types it: staff add to the courses they teach, anybody a note; everybody finds. */
-export function quickView({ viewer, plan, today, line }: Asked): QuickView {
-  const term = currentTerm(plan.terms, today);
+export function quickView({ viewer, plan, term, today, line }: Asked): QuickView {
   const finds = term ? findOnPlan(plan, term, line) : [];
   const none = { line, pieces: [], asks: [], finds };
   if (!term || line.trim() === '') return none;
@@ -90,7 +96,7 @@ function quickContext(viewer: Viewer, plan: SeenPlan, term: Term, today: Tempora
   };
 }
 
-/** Entries and class plans whose title holds every word of the line, nearest in the order of time. */
+/** Entries and class plans of the term, and of those beside it, whose title holds every word of the line, nearest in the order of time. */
 function findOnPlan(plan: SeenPlan, term: Term, line: string): Find[] {
   const words = line
     .toLowerCase()
@@ -98,9 +104,16 @@ function findOnPlan(plan: SeenPlan, term: Term, line: string): Find[] {
     .filter((word) => word.length > 1);
   if (words.length === 0) return [];
   const fits = (title: string) => words.every((word) => title.toLowerCase().includes(word));
-  const tagOf = new Map(plan.courses.map(({ id, tag, color }) => [id, { tag, color }]));
+  const beside = termsBeside(plan.terms, term);
+  const own = new Map(
+    plan.courses.filter((course) => beside.has(course.term)).map((course) => [course.id, course]),
+  );
+  const tagOf = new Map([...own.values()].map(({ id, tag, color }) => [id, { tag, color }]));
   const entries = plan.entries
-    .filter((entry) => fits(entry.title))
+    .filter(
+      (entry) =>
+        fits(entry.title) && (entry.kind === 'note' || entry.audience.some(({ course }) => own.has(course))),
+    )
     .map((entry): Find => ({
       key: entry.id,
       title: entry.title,
@@ -109,7 +122,7 @@ function findOnPlan(plan: SeenPlan, term: Term, line: string): Find[] {
       entry: entry.id,
     }));
   const classes = plan.classes
-    .filter((c) => c.plan && fits(c.plan.title))
+    .filter((c) => own.has(c.course.id) && c.plan && fits(c.plan.title))
     .map((c): Find => ({
       key: c.meeting.id,
       title: c.plan!.title,

@@ -43,8 +43,7 @@ export function CourseFacts({ course }: { course: CourseFactsView }) {
       frameHistoryTexts.changedCourse(code),
     );
     // The code is in the page's address.
-    if (answer.ok && value.code !== course.code)
-      window.location.replace(`/courses/${encodeURIComponent(value.code)}`);
+    if (answer.ok && value.code !== course.code) window.location.replace(`/courses/${value.id}`);
   };
   return (
     <FormBox

@@ -1,5 +1,6 @@
 import Link from 'next/link';
 import type { ReactNode } from 'react';
+import type { CourseName } from '@/core/plan/courseNames';
 import type { Course } from '@/core/plan/plan';
 import { entryTexts } from '@/core/texts/entries';
 import { schoolTexts } from '@/core/texts/school';
@@ -10,8 +11,11 @@ export function CourseLines({
   courses,
   linked,
   acts,
+  names,
 }: {
   courses: readonly Course[];
+  /** How their addresses name them; by their ids where nothing is given. */
+  names?: ReadonlyMap<string, CourseName>;
   linked: (course: Course) => boolean;
   /** What can be done with a course from here. */
   acts?: (course: Course) => ReactNode;
@@ -33,7 +37,9 @@ export function CourseLines({
             <span>
               <span className="tag">{course.tag}</span>{' '}
               {linked(course) ? (
-                <Link href={`/courses/${encodeURIComponent(course.code)}?term=${course.term}`}>{name}</Link>
+                <Link href={`/courses/${encodeURIComponent(names?.get(course.id)?.key ?? course.id)}`}>
+                  {name}
+                </Link>
               ) : (
                 name
               )}

@@ -78,6 +78,7 @@ function mattersOf(o: Occurrence): string {
 function titleOf(o: Occurrence): string {
   if (o.kind === 'set') return entryTexts.setTitle(o.title);
   if (o.kind === 'booking') return o.mine ? studentTexts.withNames(listed(o.withNames)) : listed(o.withNames);
+  if (o.kind === 'class' && o.plan && o.sectionName) return entryTexts.ofSection(o.title, o.sectionName);
   return o.title;
 }
 
@@ -145,7 +146,7 @@ export function dayLine(
       'entry' in o
         ? `/e/${o.entry}`
         : o.kind === 'class'
-          ? `${sheet}?course=${encodeURIComponent(courses[0]?.code ?? '')}`
+          ? `${sheet}?course=${encodeURIComponent(courses[0]?.id ?? '')}`
           : o.kind === 'closure' || o.kind === 'siteDate' || o.kind === 'outside'
             ? sheet
             : '/sign-up',

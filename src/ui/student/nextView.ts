@@ -36,7 +36,7 @@ export type NextAsked = Readonly<{
 
 /** How many days ahead the student's home looks, and how long work that is over stays in sight. */
 const AHEAD = 21;
-const BACK = 14;
+const BACK = 21;
 const KINDS: Readonly<Record<Exclude<KindFilter, 'all'>, readonly Occurrence['kind'][]>> = {
   class: ['class'],
   due: ['due', 'set'],

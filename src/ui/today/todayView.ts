@@ -20,7 +20,7 @@ export type Waiting = Readonly<{ key: string; words: string; href: string }>;
 /** What waits outside what is seen of the plan. */
 export type WaitingCounts = Readonly<{
   checks: number;
-  homeless: readonly Readonly<{ code: string; count: number }>[];
+  homeless: readonly Readonly<{ key: string; name: string; count: number }>[];
 }>;
 
 export type TodayView = Readonly<{
@@ -74,7 +74,7 @@ function waitsIn(soon: readonly Occurrence[], { checks, homeless }: WaitingCount
     ...(checks > 0 ? [{ key: 'checks', words: say.checks(checks), href: '/checks' }] : []),
     ...homeless
       .filter(({ count }) => count > 0)
-      .map(({ code, count }) => ({ key: code, words: say.homeless(count, code), href: `/courses/${encodeURIComponent(code)}` })),
+      .map(({ key, name, count }) => ({ key, words: say.homeless(count, name), href: `/courses/${encodeURIComponent(key)}` })),
     ...(unplanned.length > 0 ? [{ key: 'unplanned', words: say.unplanned(unplanned.length), href: '/term' }] : []),
     ...(drafts.size > 0 ? [{ key: 'drafts', words: say.drafts(drafts.size), href: '/everything' }] : []),
   ]; // prettier-ignore

@@ -2,10 +2,11 @@ import type { Metadata } from 'next';
 import Link from 'next/link';
 import { notFound } from 'next/navigation';
 import { isStaffOf } from '@/core/entries/viewer';
+import { courseByKey } from '@/core/plan/courseNames';
 import { carryTexts } from '@/core/texts/carryOver';
 import { planFileTexts } from '@/core/texts/planFiles';
 import { courseTexts, schoolTexts } from '@/core/texts/school';
-import { currentTerm, teachingWeeks } from '@/core/time/term';
+import { shownTerm, teachingWeeks } from '@/core/time/term';
 import { requireZone } from '@/core/time/zoneData';
 import { mayChangeStaff } from '@/server/frame/courseStaff';
 import { groupMembersOf } from '@/server/people/groups';
@@ -37,27 +38,22 @@ import { sectionView } from '@/ui/school/sectionView';
 import { ThemesForm } from '@/ui/school/ThemesForm';
 import { PageFrame } from '../../PageFrame';
 import { signedInOr } from '../../signedIn';
+import { chosenTerm } from '../../termOnPage';
 
 export const metadata: Metadata = { title: courseTexts.roster };
 
 /** A course for its staff: sections and their classes, closures of its own, the roster. */
-export default async function CoursePage({
-  params,
-  searchParams,
-}: {
-  params: Promise<{ code: string }>;
-  searchParams: Promise<Readonly<{ term?: string }>>;
-}) {
+export default async function CoursePage({ params }: { params: Promise<{ code: string }> }) {
   const code = decodeURIComponent((await params).code);
-  const { term: asked } = await searchParams;
   const actor = await signedInOr(`/courses/${encodeURIComponent(code)}`);
   const pembit = sharedPembit();
   const plan = await planSeenBy(pembit, actor.viewer);
   const today = todayIn(pembit, plan);
-  // Where two terms have a course of this code, the one of the present term is meant unless another is said.
-  const present = currentTerm(plan.terms, today);
-  const own = plan.courses.filter((c) => c.code === code && isStaffOf(actor.viewer, c.id));
-  const course = own.find((c) => c.term === asked) ?? own.find((c) => c.term === present?.id) ?? own[0];
+  const course = courseByKey(
+    plan.courses.filter((c) => isStaffOf(actor.viewer, c.id)),
+    code,
+    shownTerm(plan.terms, today, await chosenTerm()),
+  );
   const term = plan.terms.find((t) => t.id === course?.term);
   if (!course || !term) notFound();
   const arranged = await arrangedIn(pembit, actor, course.id);

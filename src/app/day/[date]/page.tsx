@@ -1,20 +1,20 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
-import type { CourseId } from '@/core/ids';
+import { courseByKey } from '@/core/plan/courseNames';
 import { sheetDays } from '@/core/plan/daySheet';
 import { occurrencesOf } from '@/core/plan/occurrences';
-import type { SeenPlan } from '@/core/plan/seenPlan';
 import { daySheetTexts } from '@/core/texts/daySheet';
 import { currentTerm } from '@/core/time/term';
-import type { Term } from '@/core/time/term';
 import { dateLabel } from '@/core/time/dateLabels';
 import { requireZone } from '@/core/time/zoneData';
+import { filesInPlace } from '@/server/materials/filesInPlace';
 import { materialsSeenBy } from '@/server/materials/materialsSeenBy';
 import { sharedPembit } from '@/server/pembit';
 import { DayDesk } from '@/ui/daySheet/DayDesk';
 import { Around } from '@/ui/daySheet/DayPageParts';
 import styles from '@/ui/daySheet/DaySheet.module.css';
 import { daySheetView } from '@/ui/daySheet/daySheetView';
+import { FilesInPlace } from '@/ui/materials/PlayHere';
 import { Sheet } from '@/ui/daySheet/Sheet';
 import { PageFrame } from '../../PageFrame';
 import { planPage } from '../../planPage';
@@ -26,26 +26,22 @@ type Props = {
   searchParams: Promise<Record<string, string | undefined>>;
 };
 
-/** The course of a code in the term that holds the day, else in any. */
-function courseOf(plan: SeenPlan, code: string, term: Term | undefined): CourseId | undefined {
-  const named = plan.courses.filter((course) => course.code === code);
-  return (named.find((course) => course.term === term?.id) ?? named[0])?.id;
-}
-
 /** Everything of one day, or of several, in one course or over all of the viewer's: `/day/DATE?course=CODE`. */
 export default async function DayPage({ params, searchParams }: Props) {
   const { date: text } = await params;
   const search = await searchParams;
   const { course: code } = search;
   const asked = decodeURIComponent(text);
-  const page = await planPage(`/day/${asked}${code ? `?course=${encodeURIComponent(code)}` : ''}`, search);
+  const page = await planPage(`/day/${asked}${code ? `?course=${encodeURIComponent(code)}` : ''}`, search, {
+    everyTerm: true,
+  });
   const { actor, plan, mayMove } = page;
   const days = sheetDays(asked);
   const [first] = days ?? [];
   if (!days || !first) notFound();
   const pembit = sharedPembit();
   const term = currentTerm(plan.terms, first);
-  const course = code === undefined ? undefined : courseOf(plan, code, term);
+  const course = code === undefined ? undefined : courseByKey(plan.courses, code, term)?.id;
   if (code !== undefined && !course) notFound();
   // An archived course is out of the way elsewhere; its days stay where their addresses lead.
   const occurrences = course && !page.shown.has(course) ? occurrencesOf(plan, requireZone) : page.occurrences;
@@ -67,12 +63,22 @@ export default async function DayPage({ params, searchParams }: Props) {
       }}
     />
   );
+  const files = await filesInPlace(
+    pembit,
+    views.flatMap(({ parts }) =>
+      parts.flatMap(({ items }) =>
+        items.map(({ links }) => links.flatMap((link) => [link.url, ...link.items.map(({ url }) => url)])),
+      ),
+    ),
+  );
   if (views.length === 1 && page.data && !page.data.notesOnly)
     return (
       <PageFrame actor={actor} wide>
-        <DayDesk view={view!} data={page.data}>
-          {around}
-        </DayDesk>
+        <FilesInPlace files={files}>
+          <DayDesk view={view!} data={page.data}>
+            {around}
+          </DayDesk>
+        </FilesInPlace>
       </PageFrame>
     );
   return (
@@ -90,7 +96,13 @@ export default async function DayPage({ params, searchParams }: Props) {
           <section key={one.date} aria-label={one.heading} className={styles.day}>
             <p className="soft">{one.where}</p>
             {views.length > 1 ? <h2>{one.heading}</h2> : <h1>{one.heading}</h1>}
-            {one.parts.length === 0 ? <p className="empty">{daySheetTexts.nothing}</p> : <Sheet view={one} />}
+            {one.parts.length === 0 ? (
+              <p className="empty">{daySheetTexts.nothing}</p>
+            ) : (
+              <FilesInPlace files={files}>
+                <Sheet view={one} />
+              </FilesInPlace>
+            )}
           </section>
         ))}
         {around}

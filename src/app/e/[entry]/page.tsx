@@ -6,7 +6,10 @@ import type { EntryId } from '@/core/ids';
 import { entryTexts } from '@/core/texts/entries';
 import { notesOnTexts } from '@/core/texts/student';
 import { trustTexts } from '@/core/texts/trust';
+import { termOfCourse } from '@/core/plan/seenPlan';
 import { currentTerm } from '@/core/time/term';
+import { filesInPlace } from '@/server/materials/filesInPlace';
+import { FilesInPlace } from '@/ui/materials/PlayHere';
 import { dayOf } from '@/core/time/zonedWall';
 import { goneEntry, trustOfEntry } from '@/server/history/trustLines';
 import { planSeenBy } from '@/server/plan/planSeenBy';
@@ -41,15 +44,21 @@ export default async function EntryPage({ params }: { params: Promise<{ entry: s
       </PageFrame>
     );
   }
+  const links = entry.kind === 'note' ? [] : entry.links;
+  const files = await filesInPlace(pembit, [links.map(({ url }) => url)]);
   const trust = await trustOfEntry(pembit, actor, entry.id);
-  const term = currentTerm(plan.terms, todayIn(pembit, plan));
+  const term =
+    (entry.kind === 'note' ? undefined : termOfCourse(plan, entry.audience[0]?.course)) ??
+    currentTerm(plan.terms, todayIn(pembit, plan));
   const shown = (e: typeof entry) =>
     panelEntry(e, { courses: plan.courses, term, locale: plan.locale, mayEdit: false });
   const about = entry.kind === 'note' ? plan.entries.find((e) => e.id === entry.about) : undefined;
   const notes = plan.entries.filter((e) => e.kind === 'note' && e.about === entry.id);
   return (
     <PageFrame actor={actor}>
-      <ReadEntry entry={shown(entry)} />
+      <FilesInPlace files={files}>
+        <ReadEntry entry={shown(entry)} />
+      </FilesInPlace>
       {trust.ok ? <TrustList lines={trust.value.lines} /> : null}
       {about ? (
         <p>

@@ -5,13 +5,15 @@ import { addressOf } from '@/core/materials/material';
 import { heldBy } from '@/core/materials/outline';
 import { sanitize } from '@/core/richText/sanitize';
 import { materialTexts } from '@/core/texts/materials';
+import { filesInPlace } from '@/server/materials/filesInPlace';
 import { materialsSeenBy } from '@/server/materials/materialsSeenBy';
 import { planSeenBy } from '@/server/plan/planSeenBy';
 import { sharedPembit } from '@/server/pembit';
 import styles from '@/ui/materials/Materials.module.css';
+import { FilesInPlace } from '@/ui/materials/PlayHere';
 import { OutlineList } from '@/ui/materials/OutlineList';
 import { UsedOn } from '@/ui/materials/UsedOn';
-import { outlineRows } from '../../outlineRows';
+import { linksByUnit, outlineRows } from '../../outlineRows';
 import { PageFrame } from '../../PageFrame';
 import { signedInOr } from '../../signedIn';
 
@@ -56,12 +58,14 @@ export default async function MaterialPage({ params }: { params: Promise<{ id: s
           rows.length === 0 ? (
             <p className="empty">{materialTexts.empty}</p>
           ) : (
-            <OutlineList rows={rows} />
+            <FilesInPlace files={await filesInPlace(pembit, linksByUnit(rows))}>
+              <OutlineList rows={rows} />
+            </FilesInPlace>
           )
         ) : null}
         {own?.staff ? <UsedOn staff={own.staff} /> : null}
         <p>
-          <Link href={`/materials?course=${encodeURIComponent(course.code)}`}>
+          <Link href={`/materials?course=${encodeURIComponent(course.id)}`}>
             {materialTexts.back(course.code)}
           </Link>
         </p>

@@ -1,6 +1,7 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
 import { redirect } from 'next/navigation';
+import { courseByKey } from '@/core/plan/courseNames';
 import { publishTexts } from '@/core/texts/publish';
 import { planSeenBy } from '@/server/plan/planSeenBy';
 import { sharedPembit } from '@/server/pembit';
@@ -20,7 +21,8 @@ export default async function NewOutletPage({ searchParams }: { searchParams: Se
   if (actor.viewer.staffOf.size === 0) redirect('/');
   const plan = await planSeenBy(sharedPembit(), actor.viewer);
   const parts = composing(plan, actor);
-  const first = plan.courses.find((c) => c.code === course)?.id ?? parts.courses[0]?.id;
+  const asked = courseByKey(plan.courses, course ?? '')?.id;
+  const first = parts.courses.find(({ id }) => id === asked) ?? parts.courses[0];
   const which = kind === 'embed' ? 'embed' : 'feed';
   return (
     <PageFrame actor={actor}>

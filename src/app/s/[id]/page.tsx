@@ -2,11 +2,10 @@ import type { Metadata } from 'next';
 import { notFound, redirect } from 'next/navigation';
 import { occurrencesOf } from '@/core/plan/occurrences';
 import { sheetId } from '@/core/ids';
+import { termOfCourse } from '@/core/plan/seenPlan';
 import { signupTexts } from '@/core/texts/signup';
-import { currentTerm } from '@/core/time/term';
 import { requireZone } from '@/core/time/zoneData';
 import { planSeenBy } from '@/server/plan/planSeenBy';
-import { todayIn } from '@/server/plan/todayIn';
 import { sharedPembit } from '@/server/pembit';
 import { holdsLink } from '@/server/signup/mailLink';
 import { LinkForm } from '@/ui/signup/LinkForm';
@@ -60,7 +59,7 @@ export default async function SheetAddressPage({ params, searchParams }: Props) 
       zoneOf: requireZone,
       now: pembit.now(),
       occurrences: occurrencesOf(plan, requireZone),
-      term: currentTerm(plan.terms, todayIn(pembit, plan)),
+      term: termOfCourse(plan, sheet.audience[0]?.course),
     },
   );
   return (

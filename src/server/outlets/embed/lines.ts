@@ -77,9 +77,16 @@ export const tagsOf = (o: Occurrence, { contents }: EmbedContext): Html[] =>
 export const colorOf = (o: Occurrence, { contents }: EmbedContext): string =>
   contents.plan.courses.find((course) => o.courses.includes(course.id))?.color ?? '';
 
+function nameOf(o: Occurrence): string {
+  if (o.kind === 'set') return entryTexts.setTitle(o.title);
+  return o.kind === 'class' && o.plan && o.sectionName
+    ? entryTexts.ofSection(o.title, o.sectionName)
+    : o.title;
+}
+
 /** The title of a line; an entry's leads to its page in the outlet. */
 export function headingOf(o: Occurrence, { embed }: EmbedContext): Html {
-  const name = o.kind === 'set' ? entryTexts.setTitle(o.title) : o.title;
+  const name = nameOf(o);
   const title = o.cancelled === undefined ? html`${name}` : html`<s>${name}</s>`;
   return 'entry' in o
     ? html`<a class="title" href="${embed}/e/${o.entry}">${title}</a>`

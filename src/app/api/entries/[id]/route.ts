@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { entryInput } from '@/core/entries/entryInput';
 import { entryId } from '@/core/ids';
+import { termOfCourse } from '@/core/plan/seenPlan';
 import { may } from '@/core/may/may';
 import { done, refused } from '@/core/refusals';
 import { scopeInput } from '@/core/series/scope';
@@ -28,11 +29,17 @@ const change = z
 /** An entry as its panel shows it, with the draft that editing starts from; `as` is a choice of "See as". */
 export const GET = endpoint(
   { who: 'person', row: 'entries', params, query: asQuery },
-  async ({ pembit, actor, params, query }) => {
-    const { plan, term, viewer, readOnly } = await panelPlan(pembit, actor, query.as);
+  async ({ pembit, actor, params, query, term: chosen }) => {
+    const {
+      plan,
+      term: shown,
+      viewer,
+      readOnly,
+    } = await panelPlan(pembit, actor, { ...query, term: chosen });
     const entry = plan.entries.find((e) => e.id === params.id);
     if (!entry) return refused('notFound');
     const { courses, locale } = plan;
+    const term = (entry.kind === 'note' ? undefined : termOfCourse(plan, entry.audience[0]?.course)) ?? shown;
     const editable = !readOnly && mayEdit(viewer, entry);
     const callOff =
       !readOnly &&
@@ -43,8 +50,8 @@ export const GET = endpoint(
       may(actor, 'cancelEntry', { parts: entry.audience }).ok;
     const panel = { ...panelEntry(entry, { courses, term, locale, mayEdit: editable }), callOff };
     if (readOnly || !term) return done(panel);
-    const { open } = await findingsOf(pembit, actor);
-    const own = open.filter(({ about }) => 'entry' in about && about.entry.id === entry.id);
+    const { open } = await findingsOf(pembit, actor, term.id);
+    const about = open.filter((one) => 'entry' in one.about && one.about.entry.id === entry.id);
     const tests = await linkTestsFor(
       pembit,
       panel.links.map((link) => link.url),
@@ -53,7 +60,7 @@ export const GET = endpoint(
     return done({
       ...panel,
       links,
-      checks: own.map((finding) => checkLine(finding, { courses, term, locale })),
+      checks: about.map((finding) => checkLine(finding, { courses, term, locale })),
     });
   },
 );

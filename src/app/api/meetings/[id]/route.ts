@@ -17,7 +17,7 @@ const params = z.object({ id: meetingId });
 export const GET = endpoint(
   { who: 'person', row: 'meetings', params, query: asQuery },
   async ({ pembit, actor, params, query }) => {
-    const { plan, readOnly } = await panelPlan(pembit, actor, query.as);
+    const { plan, readOnly } = await panelPlan(pembit, actor, query);
     const seen = plan.classes.find((c) => c.meeting.id === params.id);
     if (!seen) return refused('notFound');
     const parts = [{ course: seen.course.id, sections: [seen.section.id] }];

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { termInput } from '@/core/frame/frameInput';
 import { termId } from '@/core/ids';
-import { changeTerm } from '@/server/frame/terms';
+import { changeTerm, deleteTerm } from '@/server/frame/terms';
 import { endpoint } from '../../endpoint';
 
 const params = z.object({ id: termId });
@@ -10,4 +10,9 @@ const params = z.object({ id: termId });
 export const PUT = endpoint(
   { who: 'person', row: 'terms', params, body: termInput },
   ({ pembit, actor, params, body }) => changeTerm(pembit, actor, params.id, body),
+);
+
+/** Deletes a term whose courses are archived, with all that is in it. */
+export const DELETE = endpoint({ who: 'person', row: 'terms', params }, ({ pembit, actor, params }) =>
+  deleteTerm(pembit, actor, params.id),
 );
