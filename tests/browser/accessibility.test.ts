@@ -26,6 +26,7 @@ const PAGES: Readonly<Record<string, readonly string[]>> = {
     '/courses/HL%20210',
     '/account',
     '/help',
+    '/close?day=2026-10-20',
   ],
   office: ['/school'],
   ivo: [

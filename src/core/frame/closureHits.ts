@@ -1,11 +1,15 @@
+import { Temporal } from 'temporal-polyfill';
 import type { Closure } from '../time/closure';
 import { closes, concernsCourse, isOn } from '../time/closure';
 import type { Meeting } from '../time/meetings';
 import type { Course, Plan, Section } from '../plan/plan';
-import type { AssignmentEntry } from '../entries/entry';
+import type { AssignmentEntry, EventEntry } from '../entries/entry';
+import { mainMoment } from '../entries/entry';
+import type { ClassPlan } from '../plan/classPlan';
 import type { Sheet, Slot } from '../signup/sheet';
 import type { ZoneLookup } from '../time/zone';
 import { toWall } from '../time/zone';
+import type { Moment } from '../time/zonedWall';
 import { dayOf, isDay } from '../time/zonedWall';
 
 /** What a closure hits in one course. */
@@ -14,43 +18,70 @@ export type ClosureHits = Readonly<{
   meetings: readonly Readonly<{ section: Section; meeting: Meeting }>[];
   due: readonly AssignmentEntry[];
   taken: readonly Readonly<{ sheet: Sheet; slot: Slot }>[];
+  /** Times that nobody took. */
+  free: readonly Readonly<{ sheet: Sheet; slot: Slot }>[];
+  /** Plans that lose their class in a section, the earliest first. */
+  plans: readonly Readonly<{ plan: ClassPlan; section: Section; meeting: Meeting }>[];
+  /** Events that do not repeat and begin then. */
+  events: readonly EventEntry[];
 }>;
 
-/** What a closure, not yet saved, would hit: classes that go, work due on its days, times that somebody took. */
+/** What a closure, not yet saved, would hit: classes that go with their plans, work due on its days, times, events. */
 export function closureHits(closure: Closure, plan: Plan, zoneOf: ZoneLookup): ClosureHits[] {
+  const onClosed = (moment: Moment): boolean =>
+    isDay(moment) || !closure.closesAt
+      ? isOn(closure, dayOf(moment))
+      : closes(closure, { date: dayOf(moment), start: moment.wall.toPlainTime(), end: moment.wall.toPlainTime() }); // prettier-ignore
+  const isHit = (sheet: Sheet, { interval }: Slot): boolean => {
+    const start = toWall(zoneOf(sheet.tzid), interval.start);
+    const end = toWall(zoneOf(sheet.tzid), interval.end);
+    return closes(closure, { date: start.toPlainDate(), start: start.toPlainTime(), end: end.toPlainTime() });
+  };
+  const planOf = new Map(
+    plan.classPlans.flatMap((p) => p.bindings.map(({ meeting }) => [meeting, p] as const)),
+  );
   return plan.courses
     .filter((course) => course.term === closure.term && concernsCourse(closure, course.id))
-    .map((course) => ({
-      course,
-      meetings: course.sections.flatMap((section) =>
+    .map((course) => {
+      const isOf = (item: { audience: readonly { course: string }[] }) =>
+        item.audience.some((part) => part.course === course.id);
+      const meetings = course.sections.flatMap((section) =>
         section.meetings
           .filter((meeting) => meeting.cancelled === undefined && closes(closure, meeting))
           .map((meeting) => ({ section, meeting })),
-      ),
-      due: plan.entries.filter(
-        (entry): entry is AssignmentEntry =>
-          entry.kind === 'assignment' &&
-          entry.audience.some((part) => part.course === course.id) &&
-          (isDay(entry.due) || !closure.closesAt
-            ? isOn(closure, dayOf(entry.due))
-            : closes(closure, {
-                date: dayOf(entry.due),
-                start: entry.due.wall.toPlainTime(),
-                end: entry.due.wall.toPlainTime(),
-              })),
-      ),
-      taken: plan.sheets
-        .filter((sheet) => sheet.audience.some((part) => part.course === course.id))
+      );
+      const times = plan.sheets
+        .filter(isOf)
         .flatMap((sheet) =>
-          sheet.slots
-            .filter((slot) => {
-              const start = toWall(zoneOf(sheet.tzid), slot.interval.start);
-              const end = toWall(zoneOf(sheet.tzid), slot.interval.end);
-              const place = { date: start.toPlainDate(), start: start.toPlainTime(), end: end.toPlainTime() };
-              return slot.bookings.length > 0 && closes(closure, place);
-            })
-            .map((slot) => ({ sheet, slot })),
+          sheet.slots.filter((slot) => isHit(sheet, slot)).map((slot) => ({ sheet, slot })),
+        );
+      return {
+        course,
+        meetings,
+        plans: [...meetings]
+          .sort((a, b) => Temporal.PlainDate.compare(a.meeting.date, b.meeting.date))
+          .flatMap(({ section, meeting }) => {
+            const own = planOf.get(meeting.id);
+            return own ? [{ plan: own, section, meeting }] : [];
+          }),
+        due: plan.entries.filter(
+          (entry): entry is AssignmentEntry =>
+            entry.kind === 'assignment' && isOf(entry) && onClosed(entry.due),
         ),
-    }))
-    .filter((hits) => hits.meetings.length + hits.due.length + hits.taken.length > 0);
+        events: plan.entries.filter(
+          (entry): entry is EventEntry =>
+            entry.kind === 'event' &&
+            !entry.recurrence &&
+            entry.cancelled === undefined &&
+            isOf(entry) &&
+            onClosed(mainMoment(entry)),
+        ),
+        taken: times.filter(({ slot }) => slot.bookings.length > 0),
+        free: times.filter(({ slot }) => slot.bookings.length === 0),
+      };
+    })
+    .filter(
+      ({ meetings, due, taken, free, events }) =>
+        meetings.length + due.length + taken.length + free.length + events.length > 0,
+    );
 }

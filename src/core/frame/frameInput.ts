@@ -77,6 +77,10 @@ export const closureInput = z
     firstDay: plainDate,
     lastDay: plainDate,
     closesAt: plainTime.optional(),
+    /** What becomes of plans that lose their class: slid along the later classes of the courses that one plans, or waiting for one. */
+    plans: z.enum(['slide', 'wait'], { error: 'Say "slide" or "wait".' }).default('wait'),
+    /** What becomes of times still to come on closed days: taken off, and who holds one is told; or kept. */
+    times: z.enum(['close', 'keep'], { error: 'Say "close" or "keep".' }).default('keep'),
   })
   .refine(({ firstDay, lastDay }) => Temporal.PlainDate.compare(firstDay, lastDay) <= 0, {
     path: ['lastDay'],

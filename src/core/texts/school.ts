@@ -29,6 +29,7 @@ type TermEffectNumbers = Readonly<{
   timesKept: number;
   outside: number;
 }>;
+type ClosureNumbers = Readonly<Record<'meetings' | 'plans' | 'due' | 'taken' | 'free' | 'events', number>>;
 type ContentNumbers = Readonly<{ entries: number; sheets: number; bookings: number; students: number }>;
 type TermNumbers = ContentNumbers &
   Readonly<{ courses: number; closures: number; siteDates: number; calendars: number }>;
@@ -127,14 +128,23 @@ export const schoolTexts = {
   seeHits: 'See what it hits',
   close: 'Close these days',
   hitsNothing: 'It hits nothing that is planned.',
-  hits: (meetings: number, due: number, taken: number) =>
+  hits: ({ meetings, plans, due, taken, free, events }: ClosureNumbers) =>
     [
       meetings > 0 ? (meetings === 1 ? '1 class falls away' : `${meetings} classes fall away`) : '',
+      plans > 0 ? (plans === 1 ? '1 plan loses its class' : `${plans} plans lose their class`) : '',
       due > 0 ? (due === 1 ? '1 piece of work is due then' : `${due} pieces of work are due then`) : '',
       taken > 0 ? (taken === 1 ? '1 time is taken then' : `${taken} times are taken then`) : '',
+      free > 0 ? (free === 1 ? '1 time is offered then' : `${free} times are offered then`) : '',
+      events > 0 ? (events === 1 ? '1 event begins then' : `${events} events begin then`) : '',
     ]
       .filter(Boolean)
       .join(', '),
+  slideLost: 'Slide the plans that lose their class into the next ones, and the later ones along',
+  othersWait: 'Plans of other instructors wait, and stand on their pages, until they have a class again.',
+  closeTimes: (taken: number) =>
+    taken === 0
+      ? 'Take the offered times off'
+      : `Take the times off: ${taken === 1 ? 'whoever holds one is told' : 'those who hold one are told'} at once`,
   courses: 'Courses',
   noCourses: 'No courses yet. Add the first one below.',
   addCourse: 'Add a course',

@@ -7,6 +7,7 @@ import { closureInput, patternInput } from '@/core/frame/frameInput';
 import type { ClosureId, HistoryId } from '@/core/ids';
 import { sheetInput } from '@/core/signup/sheetInput';
 import { select } from '@/data/database';
+import { loadPlan } from '@/data/plan/loadPlan';
 import { planEntry } from '../entries/planEntry';
 import { undoChange } from '../history/undoChange';
 import { offerTimes } from '../signup/offerTimes';
@@ -80,6 +81,9 @@ describe('a closure added late', () => {
         meetings: 2,
         due: 1,
         taken: 1,
+        free: 1,
+        plans: 0,
+        events: 0,
         details: [
           'Class 13, A, Tue 20 Oct',
           'Class 14, A, Thu 22 Oct',
@@ -101,6 +105,28 @@ describe('a closure added late', () => {
     const again = await must(addClosure(school.pembit, school.instructor, storm()));
     await must(removeClosure(school.pembit, school.instructor, again.value.id as ClosureId));
     expect(await meetings()).toEqual(before);
+  });
+
+  test('takes times off as chosen, tells who holds one, and is undone as a whole', async () => {
+    const { pembit, instructor, students } = school;
+    const day = (times: string) => storm({ firstDay: '2026-11-17', lastDay: '2026-11-17', times });
+    const audience = [{ course: school.course }];
+    const made = await must(offerTimes(pembit, instructor, sheetInput.parse({ title: 'Loft hours', audience, offering: { length: 30, stretches: [{ date: '2026-11-17', start: '12:00', end: '13:00' }, { date: '2026-11-24', start: '12:00', end: '12:30' }] } }))); // prettier-ignore
+    await must(takeTime(pembit, students[0]!, made.value.slots[0]!.id, {}));
+    const slots = async () =>
+      (await loadPlan(pembit, [school.course])).sheets
+        .find(({ id }) => id === made.value.id)!
+        .slots.map(({ bookings }) => bookings.length);
+    const kept = await must(addClosure(pembit, instructor, day('keep')));
+    expect(await slots()).toEqual([1, 0, 0]);
+    await must(undoChange(pembit, instructor, kept.history as HistoryId));
+    const closed = await must(addClosure(pembit, instructor, day('close')));
+    expect(closed.value.told).toBe(1);
+    expect(await slots()).toEqual([0]);
+    const letters = await select<{ subject: string }>(pembit, "SELECT subject FROM outbox WHERE subject LIKE 'Cancelled: Loft hours%'"); // prettier-ignore
+    expect(letters).toEqual([{ subject: 'Cancelled: Loft hours, Tue 17 Nov, 12:00–12:30' }]);
+    await must(undoChange(pembit, instructor, closed.history as HistoryId));
+    expect(await slots()).toEqual([1, 0, 0]);
   });
 
   test('that closes early leaves the classes before that time', async () => {

@@ -1,5 +1,8 @@
 import { randomUUID } from 'node:crypto';
+import { Temporal } from 'temporal-polyfill';
+import type { ClosureHits } from '@/core/frame/closureHits';
 import { closureHits } from '@/core/frame/closureHits';
+import { slideInput } from '@/core/plan/slideInput';
 import type { ClosureInput } from '@/core/frame/frameInput';
 import type { ClosureId } from '@/core/ids';
 import { isStaffOf } from '@/core/entries/viewer';
@@ -7,8 +10,10 @@ import { mayIn, mayOffice } from '@/core/may/may';
 import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
 import { frameHistoryTexts } from '@/core/texts/frameHistory';
+import { mainMoment } from '@/core/entries/entry';
 import { entryTexts } from '@/core/texts/entries';
 import { closes } from '@/core/time/closure';
+import type { Meeting } from '@/core/time/meetings';
 import type { Closure } from '@/core/time/closure';
 import { dateLabel, momentLabel } from '@/core/time/dateLabels';
 import { zonedWallAt } from '@/core/time/zone';
@@ -17,6 +22,10 @@ import type { Reader } from '@/data/database';
 import { closureById, courseIdsOf } from '@/data/plan/frameStore';
 import { fromClosure } from '@/data/plan/frameRows';
 import { allTerms, loadPlan } from '@/data/plan/loadPlan';
+import { sheetById } from '@/data/signup/sheets';
+import type { Change } from '@/data/history/change';
+import { slideWithin } from '../plan/slidePlans';
+import { takeOff } from '../signup/cancelTimes';
 import { perform } from '../history/perform';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
@@ -30,6 +39,9 @@ export type HitLine = Readonly<{
   meetings: number;
   due: number;
   taken: number;
+  free: number;
+  plans: number;
+  events: number;
   details: readonly string[];
 }>;
 
@@ -59,6 +71,12 @@ async function closureFrom(
   });
 }
 
+/** What is planned in a class, after what the class is called. */
+const titleIn = (plans: ClosureHits['plans'], { id }: Meeting): string => {
+  const found = plans.find(({ meeting }) => meeting.id === id);
+  return found ? `: ${found.plan.title}` : '';
+};
+
 /** What a closure would hit, before it is saved. */
 export async function previewClosure(
   pembit: Pembit,
@@ -70,39 +88,88 @@ export async function previewClosure(
   const plan = await loadPlan(pembit, input.course ? [input.course] : await courseIdsOf(pembit, input.term));
   const locale = wantedLocale(await settingsOf(pembit, actor.person.id), plan.locale);
   return done(
-    closureHits(closure.value, plan, requireZone).map(({ course, meetings, due, taken }) => ({
-      tag: course.tag,
-      title: course.title,
-      meetings: meetings.length,
-      due: due.length,
-      taken: taken.length,
-      // The administrator does not read plans or bookings.
-      details: !isStaffOf(actor.viewer, course.id)
-        ? []
-        : [
-            ...meetings.map(
-              ({ section, meeting }) =>
-                `${entryTexts.classTitle(meeting.ordinal, section.name)}, ${dateLabel(meeting.date, 'short', locale)}`,
-            ),
-            ...due.map((entry) => `${entry.title}, ${entryTexts.due(momentLabel(entry.due, locale))}`),
-            ...taken.map(
-              ({ sheet, slot }) =>
-                `${sheet.title}, ${momentLabel(zonedWallAt(requireZone(sheet.tzid), slot.interval.start), locale)}: ${slot.bookings.map((b) => b.personName).join(', ')}`,
-            ),
-          ],
-    })),
+    closureHits(closure.value, plan, requireZone).map(
+      ({ course, meetings, due, taken, free, plans, events }) => ({
+        tag: course.tag,
+        title: course.title,
+        meetings: meetings.length,
+        due: due.length,
+        taken: taken.length,
+        free: free.length,
+        plans: new Set(plans.map(({ plan: { id } }) => id)).size,
+        events: events.length,
+        // The administrator does not read plans or bookings.
+        details: !isStaffOf(actor.viewer, course.id)
+          ? []
+          : [
+              ...meetings.map(
+                ({ section, meeting }) =>
+                  `${entryTexts.classTitle(meeting.ordinal, section.name)}, ${dateLabel(meeting.date, 'short', locale)}${titleIn(plans, meeting)}`,
+              ),
+              ...events.map((entry) => `${entry.title}, ${momentLabel(mainMoment(entry), locale)}`),
+              ...due.map((entry) => `${entry.title}, ${entryTexts.due(momentLabel(entry.due, locale))}`),
+              ...taken.map(
+                ({ sheet, slot }) =>
+                  `${sheet.title}, ${momentLabel(zonedWallAt(requireZone(sheet.tzid), slot.interval.start), locale)}: ${slot.bookings.map((b) => b.personName).join(', ')}`,
+              ),
+            ],
+      }),
+    ),
   );
 }
 
-/** Closes days, of the whole site (administrator) or of a course (its staff). Meetings on them go. */
-export function addClosure(pembit: Pembit, actor: SignedIn, input: ClosureInput): Promise<Outcome<Closure>> {
+/**
+ * Puts the plans that lost their class into the next ones, where the actor plans the course; those of others wait for their
+ * instructors. The last lost comes first: each slides in before what is planned from there on, and so they keep their order.
+ */
+async function slideLost(change: Change, actor: SignedIn, hits: readonly ClosureHits[]): Promise<void> {
+  for (const { course, plans } of hits) {
+    if (course.archived || !mayIn(actor, 'slidePlans', course.id)) continue;
+    for (const { plan, section } of [...plans].reverse())
+      await slideWithin(
+        change,
+        actor,
+        course.id,
+        slideInput.parse({ act: 'later', plan: plan.id, sections: [section.id], overPins: true }),
+      );
+  }
+}
+
+/** Takes the times still to come off their sheets, those of several courses once; answers how many people are told. */
+async function closeTimes(
+  pembit: Pembit,
+  change: Change,
+  actor: SignedIn,
+  { hits, why }: Readonly<{ hits: readonly ClosureHits[]; why: string }>,
+): Promise<number> {
+  const now = pembit.now();
+  const times = new Map(hits.flatMap(({ taken, free }) => [...taken, ...free]).map((time) => [time.slot.id, time])); // prettier-ignore
+  const coming = [...times.values()].filter(
+    ({ slot }) => Temporal.Instant.compare(slot.interval.start, now) > 0,
+  );
+  // As it stands now: another of its times may just have gone.
+  for (const { sheet, slot } of coming)
+    await takeOff(pembit, change, actor, {
+      sheet: (await sheetById(change, sheet.id)) ?? sheet,
+      slot,
+      message: why,
+    });
+  return coming.reduce((sum, { slot }) => sum + slot.bookings.length, 0);
+}
+
+/** Closes days, of the whole site (administrator) or of a course (its staff). Meetings on them go, and what was chosen follows. */
+export function addClosure(
+  pembit: Pembit,
+  actor: SignedIn,
+  input: ClosureInput,
+): Promise<Outcome<Closure & { told: number }>> {
   return perform(pembit, actor, 'addClosure', async (change) => {
     const closure = await closureFrom(change, actor, input, pembit);
     if (!closure.ok) return closure;
     const courses = input.course ? [input.course] : await courseIdsOf(change, input.term);
     // A class that was moved by hand onto one of these days is not the pattern's to take away.
-    const { courses: loaded } = await loadPlan(change, courses);
-    const stranded = loaded
+    const plan = await loadPlan(change, courses);
+    const stranded = plan.courses
       .flatMap((course) => course.sections.flatMap((section) => section.meetings))
       .find((m) => m.moved && closes(closure.value, m));
     if (stranded)
@@ -111,8 +178,12 @@ export function addClosure(pembit: Pembit, actor: SignedIn, input: ClosureInput)
       ]);
     await change.insert('closures', [fromClosure(closure.value)]);
     await refitMeetings(change, courses);
+    const hits = closureHits(closure.value, plan, requireZone);
+    if (input.plans === 'slide') await slideLost(change, actor, hits);
+    const told =
+      input.times === 'close' ? await closeTimes(pembit, change, actor, { hits, why: input.name }) : 0;
     change.summarise(frameHistoryTexts.closed(closure.value.name));
-    return closure;
+    return done({ ...closure.value, told });
   });
 }
 

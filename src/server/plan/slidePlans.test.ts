@@ -55,6 +55,20 @@ beforeEach(async () => {
   return () => school.close();
 });
 
+test('a closure slides the plans that lose their class, in their order and past what is pinned; one undo brings all back', async () => {
+  const { pembit, instructor, course, term } = school;
+  const before = await standing();
+  const days = { term, course, name: 'Storm', firstDay: '2026-09-10', lastDay: '2026-09-15' };
+  const waiting = await addClosure(pembit, instructor, closureInput.parse(days));
+  // Section A: of eight classes from 8 September on, those of the 10th and 15th are gone.
+  expect(await standing()).toEqual(['T1: 1 1', 'T2: . 2', 'T3: . 3', 'T4: 2 4', 'T6 exam: 4 6']);
+  valueOf(await undoChange(pembit, instructor, historyOf(waiting)));
+  const slid = await addClosure(pembit, instructor, closureInput.parse({ ...days, plans: 'slide' }));
+  expect(await standing()).toEqual(['T1: 1 1', 'T2: 2 2', 'T3: 3 3', 'T4: 5 4', 'T6 exam: 4 6']);
+  valueOf(await undoChange(pembit, instructor, historyOf(slid)));
+  expect(await standing()).toEqual(before);
+});
+
 describe('sliding', () => {
   const before = ['T1: 1 1', 'T2: 2 2', 'T3: 3 3', 'T4: 4 4', 'T6 exam: 6 6'];
 

@@ -188,14 +188,9 @@ export function slidePlans(
   input: SlideInput,
 ): Promise<Outcome<{ moved: number }>> {
   return perform(pembit, actor, 'slidePlans', async (change) => {
-    const found = await slidingFor(change, actor, id, input);
-    if (!found.ok) return found;
-    const { moves } = found.value;
-    await writeMoves(change, found.value, input.act === 'later' ? input.overflow : {});
-    for (const [before, facts] of workThatComes(found.value, input)) {
-      const saved = await saveEntry(change, facts, { actor, act: 'slidePlans', before });
-      if (!saved.ok) return saved;
-    }
+    const slid = await slideWithin(change, actor, id, input);
+    if (!slid.ok) return slid;
+    const { moves } = slid.value;
     const { locale } = await schoolSettings(change);
     const [first] = moves;
     change.summarise(
@@ -207,6 +202,23 @@ export function slidePlans(
     );
     return done({ moved: plansIn(moves) });
   });
+}
+
+/** The same as a part of another act: what moves is answered. */
+export async function slideWithin(
+  change: Change,
+  actor: SignedIn,
+  id: CourseId,
+  input: SlideInput,
+): Promise<Outcome<{ moves: readonly SlideMove[] }>> {
+  const found = await slidingFor(change, actor, id, input);
+  if (!found.ok) return found;
+  await writeMoves(change, found.value, input.act === 'later' ? input.overflow : {});
+  for (const [before, facts] of workThatComes(found.value, input)) {
+    const saved = await saveEntry(change, facts, { actor, act: 'slidePlans', before });
+    if (!saved.ok) return saved;
+  }
+  return done({ moves: found.value.moves });
 }
 
 /** Work whose dates follow the plans, and what was chosen to come along: as it is, and as it will be. */

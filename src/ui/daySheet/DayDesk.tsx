@@ -1,6 +1,8 @@
 'use client';
 import Button from '@mui/material/Button';
+import Link from 'next/link';
 import type { ReactNode } from 'react';
+import { closureTexts } from '@/core/texts/closures';
 import { daySheetTexts as say } from '@/core/texts/daySheet';
 import { PlanDesk } from '../plan/PlanDesk';
 import type { DeskData } from '../plan/planItem';
@@ -29,6 +31,11 @@ export function DayDesk({
               {desk.canAdd ? (
                 <Button size="small" variant="outlined" onClick={() => desk.add({ day: view.date })}>
                   {say.addHere}
+                </Button>
+              ) : null}{' '}
+              {desk.canAdd ? (
+                <Button size="small" variant="outlined" component={Link} href={`/close?day=${view.date}`}>
+                  {closureTexts.onThisDay}
                 </Button>
               ) : null}{' '}
               <Button size="small" variant="outlined" onClick={() => window.print()}>

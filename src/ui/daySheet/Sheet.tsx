@@ -97,8 +97,8 @@ function OutLink({
       <a href={url} target={url.startsWith('/m/') ? undefined : '_blank'} rel="noopener">
         {label || studentTexts.openLink}
       </a>
-      <PlayHere url={url} label={label || studentTexts.openLink} />
       {kind && kind !== 'webLink' ? <span className="soft"> {materialTexts.kinds[kind]}</span> : null}
+      <PlayHere url={url} label={label || studentTexts.openLink} />
       <span className={styles.printed}>{url.startsWith('http') ? url : ''}</span>
     </>
   );

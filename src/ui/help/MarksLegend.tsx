@@ -1,10 +1,9 @@
 'use client';
-import { helpTexts } from '@/core/texts/help';
+import { markTexts as marks } from '@/core/texts/marks';
 import { TermItem } from '../term/TermItem';
 import type { GridItem } from '../term/termMarks';
 import styles from './Help.module.css';
 
-const { marks } = helpTexts;
 const HL = [{ tag: 'HL', color: 'brick' }];
 const mark = (kind: GridItem['kind'], words: string, more: Partial<GridItem> = {}): GridItem => ({
   key: words,

@@ -23,8 +23,8 @@ export function OutlineList({ rows }: { rows: readonly OutlineRow[] }) {
     <ul className={styles.outline}>
       {rows.map((row) => (
         <li key={row.id} data-kind={row.kind} style={{ paddingLeft: (row.depth - top) * 20 }}>
-          <MaterialLink row={row} /> <PlayHere url={row.href} label={row.title} />{' '}
-          <span className="soft">{row.kind === 'unit' ? '' : row.kindLabel}</span>
+          <MaterialLink row={row} /> <span className="soft">{row.kind === 'unit' ? '' : row.kindLabel}</span>
+          <PlayHere url={row.href} label={row.title} />
         </li>
       ))}
     </ul>

@@ -44,22 +44,33 @@ export function PlayHere({ url, label }: { url: string; label: string }) {
 }
 
 function Shown({ url, label, file }: { url: string; label: string; file: InPlace }) {
-  // Uploaded pictures have no known size, and are nobody's first view.
-  if (file.as === 'picture') return <img className={styles.shown} src={url} alt={label} />;
-  // Sound with captions plays as a film does: only there are they drawn.
-  if (file.as === 'audio' && !file.captions)
-    return <audio className={styles.shown} src={url} controls autoPlay aria-label={label} />;
+  if (file.as === 'picture')
+    // eslint-disable-next-line @next/next/no-img-element -- of no known size, and nobody's first view
+    return <img className={styles.shown} src={url} alt={label} />;
+  if (file.as === 'audio') return <Sound url={url} label={label} captions={file.captions} />;
   return (
-    <video
-      className={styles.shown}
-      src={url}
-      controls
-      autoPlay
-      playsInline
-      data-sound={file.as === 'audio'}
-      aria-label={label}
-    >
+    <video className={styles.shown} src={url} controls autoPlay playsInline aria-label={label}>
       {file.captions ? <track kind="captions" src={file.captions} label={say.captions} default /> : null}
     </video>
+  );
+}
+
+/** Sound, with its captions below it: a player without a picture draws none. */
+function Sound({ url, label, captions }: { url: string; label: string; captions?: string }) {
+  const [said, setSaid] = useState('');
+  const follow = (element: HTMLAudioElement | null) => {
+    const track = element?.textTracks[0];
+    if (!track) return;
+    track.mode = 'hidden';
+    track.oncuechange = () =>
+      setSaid([...(track.activeCues ?? [])].map((cue) => (cue as VTTCue).text).join(' '));
+  };
+  return (
+    <>
+      <audio ref={follow} className={styles.shown} src={url} controls autoPlay aria-label={label}>
+        {captions ? <track kind="captions" src={captions} label={say.captions} default /> : null}
+      </audio>
+      {captions ? <p className={styles.said}>{said}</p> : null}
+    </>
   );
 }

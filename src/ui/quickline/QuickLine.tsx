@@ -88,7 +88,12 @@ export function QuickLine({ notesOnly }: { notesOnly: boolean }) {
     if (!answer.ok) return setMessage(answer.message);
     setView(answer.value);
     setOpen(true);
-    const { ready } = answer.value;
+    const { ready, closes } = answer.value;
+    if (closes) {
+      keepLine(undefined);
+      setOpen(false);
+      return router.push(closes.href);
+    }
     if (!ready) return box.current?.querySelector<HTMLElement>('button')?.focus();
     const added = await callApi<{ id: string }>('POST', '/api/entries', ready.input);
     if (!added.ok) return setMessage(Object.values(added.fields)[0] ?? added.message);

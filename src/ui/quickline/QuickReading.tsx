@@ -1,5 +1,6 @@
 'use client';
 import Button from '@mui/material/Button';
+import { closureTexts } from '@/core/texts/closures';
 import { quickTexts } from '@/core/texts/quickLine';
 import { panelTexts } from '@/core/texts/term';
 import styles from './QuickLine.module.css';
@@ -17,7 +18,7 @@ export function QuickReading({
   onSave: () => void;
   onFind: (find: Find) => void;
 }) {
-  const { pieces, asks, ready, finds } = view;
+  const { pieces, asks, ready, closes, finds } = view;
   const said = pieces.filter((piece) => piece.words !== '');
   // A title alone is looked for first; a line that says more is read first.
   const looking = said.length === 0 && finds.length > 0;
@@ -70,6 +71,16 @@ export function QuickReading({
           ))}
         </div>
       ))}
+      {closes ? (
+        <div className={styles.save}>
+          <p>
+            <b>{closes.words}</b>
+          </p>
+          <Button size="small" variant="contained" onClick={onSave}>
+            {closureTexts.quickAct}
+          </Button>
+        </div>
+      ) : null}
       {ready ? (
         <div className={styles.save}>
           <p>

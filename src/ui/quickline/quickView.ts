@@ -8,10 +8,13 @@ import { classTitle } from '@/core/plan/occurrences';
 import type { SeenPlan } from '@/core/plan/seenPlan';
 import type { Ask, Piece, QuickContext, QuickCourse } from '@/core/quickline/quickEntry';
 import { quickInput } from '@/core/quickline/quickInput';
+import type { ClosureLine } from '@/core/quickline/readClosureLine';
+import { readClosureLine } from '@/core/quickline/readClosureLine';
 import { readQuickLine } from '@/core/quickline/readQuickLine';
+import { closureTexts } from '@/core/texts/closures';
 import { quickTexts } from '@/core/texts/quickLine';
 import { panelTexts } from '@/core/texts/term';
-import { weekAndDate } from '@/core/time/dateLabels';
+import { dateLabel, weekAndDate } from '@/core/time/dateLabels';
 import type { Term } from '@/core/time/term';
 import { termsBeside } from '@/core/time/term';
 import { dayOf } from '@/core/time/zonedWall';
@@ -38,6 +41,8 @@ export type QuickView = Readonly<{
     /** Of work: what else its students have due that day. */
     load?: string;
   }>;
+  /** Where days are closed that the line names, and what it says. */
+  closes?: Readonly<{ words: string; href: string }>;
   finds: readonly Find[];
 }>;
 
@@ -60,10 +65,37 @@ export function quickView({ viewer, plan, term, today, line }: Asked): QuickView
   const context = quickContext(viewer, plan, term, today);
   // Whoever teaches nothing writes notes; anything else they type is looked for.
   if (context.courses.length === 0 && !/^\s*note:/i.test(line)) return none;
+  const closing = context.courses.length > 0 ? readClosureLine(line, context) : undefined;
+  if (closing && closing.day.kind !== 'unreadable')
+    return { ...none, ...closureView(closing, { term, locale: plan.locale }) };
   const { pieces, asks, entry } = readQuickLine(line, context);
   if (!entry) return { line, pieces, asks, finds };
   const who = entry.kind === 'note' ? panelTexts.onlyYou : audienceWords(entry.courses, plan.courses);
   return { line, pieces, asks, finds, ready: { title: entry.title, who, input: quickInput(entry, context) } };
+}
+
+/** What a line that closes a day leads to, or which day it is asked to mean. */
+function closureView(
+  { day, name }: ClosureLine,
+  { term, locale }: Readonly<{ term: Term; locale: string }>,
+): Partial<QuickView> {
+  if (day.kind === 'ask')
+    return {
+      asks: [
+        {
+          question: day.question,
+          choices: day.days.map((one) => ({
+            label: dateLabel(one, 'dated', locale),
+            line: closureTexts.quick(one.toString(), name),
+          })),
+        },
+      ],
+    };
+  if (day.kind === 'unreadable') return {};
+  const query = new URLSearchParams({ day: day.day.toString(), name });
+  return {
+    closes: { words: closureTexts.quick(weekAndDate(term, day.day, locale), name), href: `/close?${query}` },
+  };
 }
 
 function quickContext(viewer: Viewer, plan: SeenPlan, term: Term, today: Temporal.PlainDate): QuickContext {

@@ -1,4 +1,6 @@
 'use client';
+import Checkbox from '@mui/material/Checkbox';
+import FormControlLabel from '@mui/material/FormControlLabel';
 import { useState } from 'react';
 import { frameHistoryTexts } from '@/core/texts/frameHistory';
 import { schoolTexts } from '@/core/texts/school';
@@ -18,16 +20,27 @@ type HitLine = Readonly<{
   meetings: number;
   due: number;
   taken: number;
+  free: number;
+  plans: number;
+  events: number;
   details: readonly string[];
 }>;
-type Props = Readonly<{ terms: readonly Readonly<{ id: string; name: string }>[]; course?: string }>;
+type Props = Readonly<{
+  terms: readonly Readonly<{ id: string; name: string }>[];
+  course?: string;
+  /** What is known already, on a page of its own; otherwise the form is folded away. */
+  start?: Readonly<{ name: string; firstDay: string }>;
+}>;
 
 /** Closes days; what that hits is shown before anything is saved. */
-export function ClosureForm({ terms, course }: Props) {
+export function ClosureForm({ terms, course, start }: Props) {
   const { submit, errors, message, busy } = useSubmit();
   const empty = { term: terms.at(-1)?.id ?? '', name: '', firstDay: '', lastDay: '', closesAt: '' };
-  const [value, setValue] = useState(empty);
+  const [value, setValue] = useState({ ...empty, ...start });
   const [hits, setHits] = useState<readonly HitLine[]>();
+  // What most people would choose.
+  const [slides, setSlides] = useState(true);
+  const [closesTimes, setClosesTimes] = useState(true);
   const read = value.closesAt.trim() === '' ? undefined : readTime(value.closesAt);
   // Nothing closes at night: the afternoon is meant.
   const closesAt =
@@ -51,7 +64,10 @@ export function ClosureForm({ terms, course }: Props) {
     firstDay: value.firstDay,
     lastDay: value.lastDay || value.firstDay,
     closesAt,
+    plans: slides ? 'slide' : 'wait',
+    times: closesTimes ? 'close' : 'keep',
   };
+  const sum = (of: 'plans' | 'taken' | 'free') => (hits ?? []).reduce((total, line) => total + line[of], 0);
   const look = async () => {
     const answer = await submit<HitLine[]>('POST', '/api/closures/hits', input);
     if (answer.ok) setHits(answer.value);
@@ -66,7 +82,7 @@ export function ClosureForm({ terms, course }: Props) {
   };
   return (
     <FormBox
-      summary={schoolTexts.addClosure}
+      summary={start ? undefined : schoolTexts.addClosure}
       action={hits ? schoolTexts.close : schoolTexts.seeHits}
       onSubmit={hits ? close : look}
       message={message}
@@ -99,7 +115,7 @@ export function ClosureForm({ terms, course }: Props) {
             <ul>
               {hits.map((line) => (
                 <li key={line.tag}>
-                  <b>{line.tag}</b> {schoolTexts.hits(line.meetings, line.due, line.taken)}
+                  <b>{line.tag}</b> {schoolTexts.hits(line)}
                   {line.details.length > 0 ? (
                     <ul>
                       {line.details.map((detail) => (
@@ -112,6 +128,21 @@ export function ClosureForm({ terms, course }: Props) {
                 </li>
               ))}
             </ul>
+            {sum('plans') > 0 ? (
+              <FormControlLabel
+                control={<Checkbox checked={slides} onChange={(e) => setSlides(e.target.checked)} />}
+                label={schoolTexts.slideLost}
+              />
+            ) : null}
+            {sum('plans') > 0 && !course ? <p className="soft">{schoolTexts.othersWait}</p> : null}
+            {sum('taken') + sum('free') > 0 ? (
+              <FormControlLabel
+                control={
+                  <Checkbox checked={closesTimes} onChange={(e) => setClosesTimes(e.target.checked)} />
+                }
+                label={schoolTexts.closeTimes(sum('taken'))}
+              />
+            ) : null}
           </div>
         ) : null}
       </div>

@@ -6,6 +6,10 @@ import { endpoint } from '../endpoint';
 export const POST = endpoint({ who: 'person', body: closureInput }, async ({ pembit, actor, body }) => {
   const outcome = await addClosure(pembit, actor, body);
   return outcome.ok
-    ? { ...outcome, value: { id: outcome.value.id, name: outcome.value.name }, status: 201 }
+    ? {
+        ...outcome,
+        value: { id: outcome.value.id, name: outcome.value.name, told: outcome.value.told },
+        status: 201,
+      }
     : outcome;
 });

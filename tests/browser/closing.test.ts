@@ -1,0 +1,70 @@
+import { Key } from 'selenium-webdriver';
+import { afterAll, beforeAll, expect, test } from 'vitest';
+import { signedIn } from '../support/api';
+import type { Person } from './browser';
+import { newPerson } from './browser';
+import { effortTable } from './effort';
+import type { RunningPembit } from './server';
+import { startPembit } from './server';
+
+/** A day without classes, from where one is told of it to where its plans stand afterwards. */
+const effort = effortTable();
+let pembit: RunningPembit;
+let maren: Person;
+beforeAll(async () => {
+  pembit = await startPembit();
+  maren = await newPerson();
+  await maren.open(pembit.pembitUrl);
+  await maren.click('button', 'Sign in as Maren Toft');
+  await maren.sees('What waits for you');
+});
+afterAll(async () => {
+  effort.print();
+  await maren?.quit();
+  await pembit?.stop();
+});
+
+/** The titles of the classes of HL 210 in section A, in the order of time. */
+async function planned(): Promise<string> {
+  const api = await signedIn(pembit.pembitUrl, 'maren@kittiwake.example');
+  const list = (await (await api.call('GET', '/api/occurrences?from=2026-10-19&to=2026-11-06')).json()) as { kind: string; title: string; start: string; courses: string[] }[]; // prettier-ignore
+  return list
+    .filter(
+      ({ kind, courses, start }) => kind === 'class' && courses[0] === 'HL 210' && start.includes('T10:00'),
+    )
+    .map(({ title, start }) => `${start.slice(5, 10)} ${title}`)
+    .join(', ');
+}
+
+test('a storm is said in one line: what it hits is shown, plans slide, one undo brings everything back', async () => {
+  const before = await planned();
+  expect(before).toContain('10-20 Moulds');
+  await maren.open(`${pembit.pembitUrl}/today`);
+  await effort.counted(maren, 'a day without classes, its plans slid', 4, async () => {
+    await maren.type('Quick line', 'no classes Tue 20 Oct: Storm');
+    await maren.press(Key.ENTER);
+    await maren.find('button', 'See what it hits');
+    await maren.click('button', 'See what it hits');
+    await maren.sees('1 plan loses its class');
+    await maren.sees(/Class \d+, A, Tue 20 Oct: Moulds/);
+    await maren.click('button', 'Close these days');
+    await maren.sees('Added the closure Storm');
+  });
+  const after = await planned();
+  expect(after).not.toContain('10-20');
+  expect(after.indexOf('Moulds')).toBeLessThan(after.indexOf('Stations 2 to 6'));
+  await maren.click('button', 'Undo');
+  await maren.sees('Undone');
+  expect(await planned()).toBe(before);
+});
+
+test('it begins from the day itself, and a day that means two is asked', async () => {
+  await maren.open(`${pembit.pembitUrl}/day/2026-10-20`);
+  await maren.click('link', 'No classes on this day…');
+  await maren.find('field', 'First day');
+  expect(await (await maren.find('field', 'First day')).getAttribute('value')).toBe('Tue 20 Oct');
+  await maren.type('Quick line', 'no classes 2/11: Storm');
+  await maren.press(Key.ENTER);
+  await maren.click('button', 'Mon, 2 Nov 2026');
+  await maren.sees('No classes week 9, Mon 2 Nov: Storm');
+});
