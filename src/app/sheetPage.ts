@@ -1,5 +1,6 @@
 import { readsAsStaff } from '@/core/entries/viewer';
 import { busyTimes } from '@/core/signup/busyTimes';
+import { lookingFrom } from '@/core/time/typedDay';
 import { momentText } from '@/core/time/zonedWall';
 import { teachingWeeks } from '@/core/time/term';
 import { zoneBetween } from '@/core/time/zone';
@@ -33,7 +34,8 @@ export function sheetPage(page: PlanPage, otherThan?: string): SheetPage | undef
     course === undefined || plan.courses.some((own) => own.id === course && readsAsStaff(viewer, own.id));
   return {
     courses: courses.map((course) => ({ ...course, staff: staffOf.get(course.id) ?? [] })),
-    today: page.today.toString(),
+    today: lookingFrom({ today: page.today, term, locale: plan.locale }).toString(),
+    own: page.actor.person.id,
     nowMs: now.epochMilliseconds,
     term: {
       // Two years on either side: more than any stretch that is offered today.

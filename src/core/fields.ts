@@ -1,5 +1,6 @@
 import { Temporal } from 'temporal-polyfill';
 import { z } from 'zod';
+import { wholeAddress } from './links/wholeAddress';
 import { safeUri } from './icalendar/text';
 
 /** Building blocks of the schemas at the edge: what arrives as text leaves as core types, or with a sentence. */
@@ -53,11 +54,12 @@ export const line = (max: number, missing?: string) => {
 export const longText = (max: number) =>
   z.string({ error: 'This must be text.' }).max(max, `At most ${max} characters.`);
 
-/** An address that may be opened from a calendar: http, https, mailto or tel. */
+/** An address that may be opened from a calendar: http, https, mailto or tel; one without its scheme is https. */
 export const url = z
   .string({ error: 'Paste an address.' })
   .trim()
   .max(2000, 'At most 2000 characters.')
+  .transform(wholeAddress)
   .refine((text) => safeUri(text) !== undefined && !/^webcal:/i.test(text) && URL.canParse(text), {
     error: 'Paste a whole address, beginning with https:// or http://.',
   });

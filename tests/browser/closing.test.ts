@@ -58,11 +58,19 @@ test('a storm is said in one line: what it hits is shown, plans slide, one undo 
   expect(await planned()).toBe(before);
 });
 
-test('it begins from the day itself, and a day that means two is asked', async () => {
+test('it begins from the day itself; a plan that waits stands at the head of the term; a day that means two is asked', async () => {
   await maren.open(`${pembit.pembitUrl}/day/2026-10-20`);
   await maren.click('link', 'No classes on this day…');
   await maren.find('field', 'First day');
   expect(await (await maren.find('field', 'First day')).getAttribute('value')).toBe('Tue 20 Oct');
+  await maren.type('Name', 'Burst pipe');
+  await maren.click('button', 'See what it hits');
+  await maren.sees('1 plan loses its class');
+  await maren.click('field', /^Slide the plans that lose their class/);
+  await maren.click('button', 'Close these days');
+  await maren.sees('Added the closure Burst pipe');
+  await maren.open(`${pembit.pembitUrl}/term`);
+  await maren.sees('HL 210: Moulds has no class');
   await maren.type('Quick line', 'no classes 2/11: Storm');
   await maren.press(Key.ENTER);
   await maren.click('button', 'Mon, 2 Nov 2026');

@@ -100,6 +100,22 @@ test('winter is prepared while autumn runs: every page speaks of it until anothe
   await maren.sees('Added Mould loft visit');
   await maren.sees('Mould loft visit');
 
+  // Weekly hours begin with the term, whoever offers is among the hosts, and what was done is said.
+  const timesBefore = async () => {
+    const api = await signedIn(server.url, 'maren@kittiwake.example');
+    const list = (await (await api.call('GET', '/api/occurrences?from=2026-10-13&to=2027-01-10')).json()) as { kind: string }[]; // prettier-ignore
+    return list.filter(({ kind }) => kind === 'times').length;
+  };
+  const before = await timesBefore();
+  await maren.click('link', 'Office hours');
+  await maren.click('link', 'Offer times');
+  await maren.type('Days and hours', 'Tue 12-2');
+  await maren.choose('How often', 'every week to');
+  await maren.sees('12 Jan');
+  await maren.click('button', /^Offer \d+ times to/);
+  await maren.sees(/Offered \d+ times/);
+  expect(await timesBefore()).toBe(before);
+
   // The plan of autumn comes over, and one stands where it went.
   await maren.click('link', 'Courses');
   await maren.clickOn(`section[aria-labelledby="${winter}"] a`);

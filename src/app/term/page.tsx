@@ -1,11 +1,17 @@
 import type { Metadata } from 'next';
+import Link from 'next/link';
+import { todayTexts } from '@/core/texts/today';
 import { termTexts } from '@/core/texts/term';
+import { termsBeside } from '@/core/time/term';
+import { sharedPembit } from '@/server/pembit';
+import { homelessPlans } from '@/server/plan/homelessPlans';
 import type { Zoom } from '@/ui/term/termView';
 import { termView } from '@/ui/term/termView';
 import { packed } from '@/ui/controls/packed';
 import { TermDesk } from '@/ui/term/TermDesk';
 import { planPage } from '../planPage';
 import { PlanFrame } from '../PlanFrame';
+import styles from '../planFrame.module.css';
 
 export const metadata: Metadata = { title: 'Term' };
 
@@ -20,8 +26,21 @@ export default async function TermPage({ searchParams }: { searchParams: Search 
   const search = await searchParams;
   const page = await planPage('/term', search);
   const { plan, term, occurrences, shown, mayMove, today, data } = page;
+  const beside = term && termsBeside(plan.terms, term);
+  const homeless = page.as ? [] : await homelessPlans(sharedPembit(), page.actor, beside);
   return (
     <PlanFrame page={page} empty={[termTexts.noCourses, termTexts.noCoursesLead]}>
+      {homeless.length > 0 ? (
+        <ul className={`notice ${styles.waiting}`} aria-label={todayTexts.waits}>
+          {homeless.map(({ key, name, titles }) => (
+            <li key={key}>
+              <Link href={`/courses/${encodeURIComponent(key)}`} prefetch={false}>
+                {todayTexts.waitsForClass(titles, name)}
+              </Link>
+            </li>
+          ))}
+        </ul>
+      ) : null}
       {term && data ? (
         <TermDesk
           view={packed(

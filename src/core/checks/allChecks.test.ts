@@ -105,6 +105,16 @@ const TABLE: readonly (readonly [check: string, found: CheckInput, nearMiss: Che
   ['calendarFails', input([], { calendars: [calendar(24)] }), input([], { calendars: [calendar(23)] })],
 ]; // prettier-ignore
 
+test('three hundred events at one time are one finding for their day, and few stay one for each pair', () => {
+  const many = (n: number) =>
+    Array.from({ length: n }, (_, i) => ({ ...show(), id: `e${i}` as EntryId }) as CheckedEntry);
+  const overlapping = (n: number) => findAll(input(many(n))).filter(({ check }) => check === 'overlap');
+  expect(overlapping(3)).toHaveLength(3);
+  expect(overlapping(300).map(({ why }) => why)).toEqual([
+    'Of the 300 events of this day, more than three pairs are at the same time for the same students, this one among them.',
+  ]);
+});
+
 describe('each check finds its own, and lets the near miss be', () => {
   test.each(TABLE)('%s', (check, finds, nearMiss) => {
     expect(found(finds)).toContain(check);

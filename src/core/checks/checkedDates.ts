@@ -2,7 +2,8 @@ import type { Temporal } from 'temporal-polyfill';
 import { mainMoment } from '../entries/entry';
 import { concernsCourse, isOn } from '../time/closure';
 import { dayOf, momentText } from '../time/zonedWall';
-import type { CheckInput, CheckedEntry } from './check';
+import { groupBy } from '../groupBy';
+import type { CheckInput, CheckedEntry, Finding } from './check';
 
 /** The day of an entry: of work the day it is due. */
 export const dayOfEntry = (entry: CheckedEntry): Temporal.PlainDate => dayOf(mainMoment(entry));
@@ -38,16 +39,29 @@ export function openDayFrom(
 export const daysBetween = (a: Temporal.PlainDate, b: Temporal.PlainDate): number =>
   a.until(b, { largestUnit: 'days' }).days;
 
-/** Entries of each day, as text; each pair on one day is looked at once. */
+/** How many pairs a day has of one check before they are said in one sentence. */
+const MOST_PAIRS = 3;
+
+/** What is questionable of two entries: the students who have both, and the words for it. */
+type PairOf = (first: CheckedEntry, second: CheckedEntry) => Finding | undefined;
+
+/**
+ * What is questionable of two entries on one day, each pair once. A day that has it many times over is one finding, about the
+ * first of them: `many` says so of how many entries there are that day.
+ */
 export function pairsOfDay(
   entries: readonly CheckedEntry[],
-): readonly (readonly [first: CheckedEntry, second: CheckedEntry])[] {
-  const byDay = new Map<string, CheckedEntry[]>();
-  for (const entry of entries) {
-    const day = momentText(dayOfEntry(entry));
-    byDay.set(day, [...(byDay.get(day) ?? []), entry]);
-  }
-  return [...byDay.values()].flatMap((list) =>
-    list.flatMap((first, i) => list.slice(i + 1).map((second) => [first, second] as const)),
-  );
+  pairOf: PairOf,
+  many: (entries: number) => string,
+): Finding[] {
+  return [...groupBy(entries, (entry) => momentText(dayOfEntry(entry))).values()].flatMap((list) => {
+    const found: Finding[] = [];
+    for (const [i, first] of list.entries())
+      for (const second of list.slice(i + 1)) {
+        const finding = pairOf(first, second);
+        if (finding) found.push(finding);
+        if (found.length > MOST_PAIRS) return [{ ...found[0]!, why: many(list.length) }];
+      }
+    return found;
+  });
 }

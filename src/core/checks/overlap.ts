@@ -1,9 +1,8 @@
 import { Temporal } from 'temporal-polyfill';
 import { checkTexts } from '../texts/checks';
+import { bothHave } from './bothHave';
 import type { Check, CheckedEntry } from './check';
-import { OPEN } from './check';
 import { pairsOfDay, takesPlace } from './checkedDates';
-import { inBoth } from './checkedPeople';
 
 /** Hours of an event as wall times; an event without an end has none. */
 export function hoursOf(
@@ -21,19 +20,17 @@ export const overlaps = (a: Hours, b: Hours): boolean =>
 /** Two events at the same time for the same people. */
 export const overlap: Check = {
   id: 'overlap',
-  find: ({ entries, peopleOf }) =>
-    pairsOfDay(entries.filter((entry) => takesPlace(entry) && hoursOf(entry))).flatMap(([entry, other]) => {
-      if (!overlaps(hoursOf(entry)!, hoursOf(other)!)) return [];
-      const students = inBoth(peopleOf(entry), peopleOf(other));
-      if (students === 0) return [];
-      return [
-        {
-          check: 'overlap',
-          about: { entry },
-          other,
-          why: checkTexts.overlap(other.title, students),
-          remedy: OPEN(checkTexts.chooseTime),
-        },
-      ];
-    }),
+  find: (input) =>
+    pairsOfDay(
+      input.entries.filter((entry) => takesPlace(entry) && hoursOf(entry)),
+      (...pair) =>
+        overlaps(hoursOf(pair[0])!, hoursOf(pair[1])!)
+          ? bothHave(pair, input, {
+              check: 'overlap',
+              why: checkTexts.overlap,
+              remedy: checkTexts.chooseTime,
+            })
+          : undefined,
+      checkTexts.manyOverlap,
+    ),
 };

@@ -51,6 +51,12 @@ export const checkTexts = {
     `${title} is due on the same day, for ${students === 1 ? '1 student' : `${students} students`} in both.`,
   overlap: (title: string, students: number) =>
     `${title} is at the same time, for ${students === 1 ? '1 student' : `${students} students`} in both.`,
+  manyOverlap: (n: number) =>
+    `Of the ${n} events of this day, more than three pairs are at the same time for the same students, this one among them.`,
+  manyDue: (n: number) =>
+    `Of the ${n} pieces of work due on this day, more than three pairs are for the same students, this one among them.`,
+  manyExams: (n: number) =>
+    `Of the ${n} examinations of this day, more than three pairs are for the same students, this one among them.`,
   duringClass: (tag: string, when: string) => `It is during the class of ${tag}, ${when}.`,
   wrongCourse: (tag: string) => `Its title names ${tag}, and it is not for that course.`,
   sameTitle: (day: string) => `An entry of the same title is in the same week, on ${day}.`,

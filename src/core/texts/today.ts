@@ -11,6 +11,9 @@ export const todayTexts = {
   waits: 'What waits for you',
   nothingWaits: 'Nothing waits: no check is open, every class of the next 7 days has a plan.',
   checks: (n: number) => counted(n, 'check is open', 'checks are open'),
+  /** At the head of the term: what stands nowhere in it. */
+  waitsForClass: (titles: readonly string[], course: string) =>
+    `${course}: ${titles.slice(0, 3).join(', ')}${titles.length > 3 ? ` and ${titles.length - 3} more` : ''} ${titles.length === 1 ? 'has' : 'have'} no class`,
   homeless: (n: number, course: string) =>
     `${counted(n, 'class plan has', 'class plans have')} no class in ${course}`,
   unplanned: (n: number) => `${counted(n, 'class', 'classes')} in the next 7 days without a plan`,

@@ -1,5 +1,6 @@
 import { Temporal } from 'temporal-polyfill';
 import type { EntryInputJson } from '@/core/entries/entryInput';
+import { wholeAddress } from '@/core/links/wholeAddress';
 import { safeUri } from '@/core/icalendar/text';
 import type { RuleChoice } from '@/core/series/rule';
 import { rruleOf } from '@/core/series/rule';
@@ -84,8 +85,8 @@ function sharedOf(draft: EntryDraft, read: Reader) {
   const { errors } = read;
   if (Object.keys(draft.courses).length === 0) errors.courses = say.course;
   draft.links.forEach(({ url }, i) => {
-    if (url.trim() !== '' && (!safeUri(url.trim()) || !URL.canParse(url.trim())))
-      errors[`links.${i}.url`] = say.url;
+    const address = wholeAddress(url.trim());
+    if (address !== '' && (!safeUri(address) || !URL.canParse(address))) errors[`links.${i}.url`] = say.url;
   });
   const list = (items: readonly string[]) => (items.length > 0 ? [...items] : undefined);
   return {

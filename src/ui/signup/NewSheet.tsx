@@ -7,7 +7,7 @@ import { historyTexts } from '@/core/texts/history';
 import { signupTexts } from '@/core/texts/signup';
 import { panelTexts } from '@/core/texts/term';
 import { callApi } from '../controls/callApi';
-import { useMessages } from '../controls/Messages';
+import { sayOnNextPage } from '../controls/Messages';
 import { useKept } from '../controls/useKept';
 import { EVERYONE } from '../entries/entryDraft';
 import styles from './NewSheet.module.css';
@@ -20,16 +20,15 @@ import { useSheetDraft } from './useSheetDraft';
 /** A new sign-up sheet. */
 export function NewSheet({ page, place }: { page: SheetPage; place: string }) {
   const router = useRouter();
-  const say = useMessages();
-  const { courses, term } = page;
+  const { courses, term, own } = page;
   const initial = useMemo<SheetDraft>(
     () => ({
       title: signupTexts.title, courses: { [courses[0]!.id]: EVERYONE }, typed: '', repeat: 'once', until: term.endsOn, length: '30', whole: false, gap: '0',
       breaks: '', leftOut: [], allTheSame: [], seats: '1', perSheet: '1', perDay: '', perWeek: '', take: signupTexts.notice.none, giveBack: signupTexts.notice.none,
       opensDay: '', opensTime: '8:00', closesDay: '', closesTime: '8:00', namesShown: false, waitingList: false, asks: false, question: '', choices: '',
-      meet: 'place', place, meetingLink: courses[0]!.meetingLink, hosts: [], together: true, links: [],
+      meet: 'place', place, meetingLink: courses[0]!.meetingLink, hosts: [own], together: true, links: [],
     }),
-    [courses, term, place],
+    [courses, term, place, own],
   ); // prettier-ignore
   const [draft, keep] = useKept<SheetDraft>('new-sheet', initial);
   const change = (changes: Partial<SheetDraft>) => keep({ ...draft, ...changes });
@@ -51,7 +50,10 @@ export function NewSheet({ page, place }: { page: SheetPage; place: string }) {
     if (!answer.ok) return setMessage([answer.message, ...Object.values(answer.fields)].join(' '));
     keep(undefined);
     const { times, title } = answer.value;
-    say(offered ? historyTexts.offered(times, title) : historyTexts.draftSheet(title), answer.history);
+    sayOnNextPage(
+      offered ? historyTexts.offered(times, title) : historyTexts.draftSheet(title),
+      answer.history,
+    );
     router.push('/office-hours');
     router.refresh();
   };

@@ -23,7 +23,10 @@ export type SheetCourse = PanelCourse &
 export type SheetPage = Readonly<{
   courses: readonly SheetCourse[];
   term: OfferingTerm;
+  /** The day from which days are meant: today, or the first of a term that is yet to come. */
   today: string;
+  /** Who offers. */
+  own: string;
   /** What Pembit's clock shows, in epoch milliseconds: the browser's own may be another. */
   nowMs: number;
 }>;

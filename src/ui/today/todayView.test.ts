@@ -49,7 +49,7 @@ describe('what waits', () => {
   const words = (given: Partial<Plan>, waiting?: WaitingCounts) => view(given, waiting).waits.map((one) => one.words); // prettier-ignore
   test('nothing', () => expect(words({})).toEqual([]));
   test('open checks and plans without a class, each with the way there', () => {
-    const waiting = { checks: 2, homeless: [{ key: 'HL 210', name: 'HL 210', count: 1 }, { key: 'NV 140', name: 'NV 140', count: 0 }] }; // prettier-ignore
+    const waiting = { checks: 2, homeless: [{ key: 'HL 210', name: 'HL 210', titles: ['Moulds'] }] }; // prettier-ignore
     expect(view({}, waiting).waits).toEqual([
       { key: 'checks', words: '2 checks are open', href: '/checks' },
       {

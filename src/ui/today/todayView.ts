@@ -20,7 +20,8 @@ export type Waiting = Readonly<{ key: string; words: string; href: string }>;
 /** What waits outside what is seen of the plan. */
 export type WaitingCounts = Readonly<{
   checks: number;
-  homeless: readonly Readonly<{ key: string; name: string; count: number }>[];
+  /** Plans that wait for a class, by their course. */
+  homeless: readonly Readonly<{ key: string; name: string; titles: readonly string[] }>[];
 }>;
 
 export type TodayView = Readonly<{
@@ -72,9 +73,7 @@ function waitsIn(soon: readonly Occurrence[], { checks, homeless }: WaitingCount
   const drafts = new Set(soon.flatMap((o) => ('entry' in o && o.release === 'draft' ? [o.entry] : [])));
   return [
     ...(checks > 0 ? [{ key: 'checks', words: say.checks(checks), href: '/checks' }] : []),
-    ...homeless
-      .filter(({ count }) => count > 0)
-      .map(({ key, name, count }) => ({ key, words: say.homeless(count, name), href: `/courses/${encodeURIComponent(key)}` })),
+    ...homeless.map(({ key, name, titles }) => ({ key, words: say.homeless(titles.length, name), href: `/courses/${encodeURIComponent(key)}` })),
     ...(unplanned.length > 0 ? [{ key: 'unplanned', words: say.unplanned(unplanned.length), href: '/term' }] : []),
     ...(drafts.size > 0 ? [{ key: 'drafts', words: say.drafts(drafts.size), href: '/everything' }] : []),
   ]; // prettier-ignore
