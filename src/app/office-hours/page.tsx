@@ -5,7 +5,7 @@ import { redirect } from 'next/navigation';
 import { isOnStaff } from '@/core/entries/viewer';
 import { signupTexts } from '@/core/texts/signup';
 import { termTexts } from '@/core/texts/term';
-import { shownTerm } from '@/core/time/term';
+import { shownTerm, termsBeside } from '@/core/time/term';
 import { requireZone } from '@/core/time/zoneData';
 import { planSeenBy } from '@/server/plan/planSeenBy';
 import { todayIn } from '@/server/plan/todayIn';
@@ -24,7 +24,13 @@ export default async function OfficeHoursPage() {
   const pembit = sharedPembit();
   const plan = await planSeenBy(pembit, actor.viewer);
   const term = shownTerm(plan.terms, todayIn(pembit, plan), await chosenTerm());
-  const { sheets, booked } = officeHours(plan, { term, zoneOf: requireZone, now: pembit.now() });
+  const beside = term && termsBeside(plan.terms, term);
+  const inTerm = new Set(plan.courses.filter((c) => beside?.has(c.term)).map(({ id }) => id));
+  const own = plan.sheets.filter(({ audience }) => audience.some(({ course }) => inTerm.has(course)));
+  const { sheets, booked } = officeHours(
+    { ...plan, sheets: own },
+    { term, zoneOf: requireZone, now: pembit.now() },
+  );
   return (
     <PageFrame actor={actor} plan={plan}>
       <div className={styles.heading}>

@@ -15,7 +15,7 @@ const comes = () => import('./TermList').then((module) => module.TermList);
 const TermList = dynamic(comes, { ssr: false });
 
 /** Pages that speak of a term; from any other, another term is looked at on its grid. */
-const OF_A_TERM = ['/term', '/week', '/everything', '/checks', '/load', '/materials', '/office-hours', '/publish', '/sign-up']; // prettier-ignore
+const OF_A_TERM = ['/term', '/week', '/everything', '/checks', '/load', '/materials', '/office-hours', '/publish']; // prettier-ignore
 
 /** The chosen term stays until the browser is closed; whoever chooses the current one goes on with whichever is current. */
 function keepTerm({ id, current }: TermChoice): void {

@@ -3,12 +3,15 @@ import Link from 'next/link';
 import { redirect } from 'next/navigation';
 import { courseByKey } from '@/core/plan/courseNames';
 import { publishTexts } from '@/core/texts/publish';
+import { todayIn } from '@/server/plan/todayIn';
+import { shownTerm } from '@/core/time/term';
 import { planSeenBy } from '@/server/plan/planSeenBy';
 import { sharedPembit } from '@/server/pembit';
 import { Composer } from '@/ui/outlets/Composer';
 import { newDraft } from '@/ui/outlets/outletDraft';
 import { PageFrame } from '../../PageFrame';
 import { signedInOr } from '../../signedIn';
+import { chosenTerm } from '../../termOnPage';
 import { composing } from '../composing';
 
 export const metadata: Metadata = { title: publishTexts.title };
@@ -22,7 +25,12 @@ export default async function NewOutletPage({ searchParams }: { searchParams: Se
   const plan = await planSeenBy(sharedPembit(), actor.viewer);
   const parts = composing(plan, actor);
   const asked = courseByKey(plan.courses, course ?? '')?.id;
-  const first = parts.courses.find(({ id }) => id === asked) ?? parts.courses[0];
+  const term = shownTerm(plan.terms, todayIn(sharedPembit(), plan), await chosenTerm());
+  const inTerm = plan.courses.filter((c) => c.term === term?.id).map(({ id }) => id as string);
+  const first =
+    parts.courses.find(({ id }) => id === asked) ??
+    parts.courses.find(({ id }) => inTerm.includes(id)) ??
+    parts.courses[0];
   const which = kind === 'embed' ? 'embed' : 'feed';
   return (
     <PageFrame actor={actor}>
