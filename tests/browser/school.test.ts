@@ -136,7 +136,8 @@ describe('an instructor', () => {
     await maren.typeInto('section[aria-labelledby=closures] form', 'Name', 'Storm');
     await maren.typeInto('section[aria-labelledby=closures] form', 'First day', '2026-10-15');
     await maren.click('button', 'See what it hits');
-    await maren.sees('2 classes fall away, 1 piece of work is due then');
+    await maren.sees('2 classes fall away, 1 plan loses its class, 1 piece of work is due then');
+    await maren.click('field', /^Slide the plans that lose their class/);
     await maren.click('button', 'Close these days');
     await maren.sees('Hit by closures');
     await maren.sees('Half-breadth plan, Thu 15 Oct, 17:00');
