@@ -103,7 +103,7 @@ const CASES: readonly Case[] = [
     ['audience.0.sections'],
   ],
   ['a script as a link', '/api/entries', event({ links: [{ url: 'javascript:alert(1)' }] }), ['links.0.url']],
-  ['a link without a scheme', '/api/entries', event({ links: [{ url: 'www.x.example' }] }), ['links.0.url']],
+  ['a link that is no address', '/api/entries', event({ links: [{ url: 'the library' }] }), ['links.0.url']],
   ['shown from nothing', '/api/entries', event({ visibility: { kind: 'from' } }), ['visibility.from']],
   ['set after due', '/api/entries', work({ setOn: '2026-11-21' }), ['setOn']],
   ['set at no day', '/api/entries', work({ setOn: 'soon' }), ['setOn']],

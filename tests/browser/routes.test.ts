@@ -121,6 +121,7 @@ const CHECKS: Readonly<Record<string, () => readonly Check[]>> = {
   '/office-hours': () => [{ method: 'GET', path: '/office-hours', expected: page(307) }],
   '/office-hours/new': () => [{ method: 'GET', path: '/office-hours/new', expected: page(307) }],
   '/publish': () => [{ method: 'GET', path: '/publish', expected: page(307) }],
+  '/close': () => [{ method: 'GET', path: '/close?day=2026-10-20', expected: page(307) }],
   '/publish/new': () => [{ method: 'GET', path: '/publish/new', expected: page(307) }],
   '/publish/[id]': () => [
     { method: 'GET', path: `/publish/${NOT_THERE}`, expected: page(404) },
