@@ -81,8 +81,6 @@ function keepFocus(): () => void {
       return;
     }
     lost ??= { place, since: performance.now() };
-    // What took its place may have gone as well.
-    if (lost.put && !lost.put.isConnected) lost = { place: lost.place, since: lost.since };
     const same = again(place);
     if (same) {
       lost = undefined;
