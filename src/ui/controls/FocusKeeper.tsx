@@ -7,6 +7,8 @@ const FOCUSABLE =
 const LISTS = 'ul, ol, tbody, [role=list], [role=group]';
 /** How long something that is drawn anew is waited for, in milliseconds. */
 const PATIENCE_MS = 2000;
+/** How long a change is given to come to rest, in milliseconds. */
+const SETTLED_MS = 400;
 const REMEMBERED = 12;
 
 type Place = Readonly<{ element: HTMLElement; name: string; parents: readonly HTMLElement[]; index: number }>;
@@ -36,6 +38,8 @@ function again({ name }: Place): HTMLElement | undefined {
 function nearest(lost: Place, before: readonly Place[]): HTMLElement | undefined {
   for (const parent of lost.parents.filter((one) => one.isConnected)) {
     if (parent.matches('[data-focus-home]')) return parent;
+    // What opened above the page keeps the focus until it is closed.
+    if (parent.matches('[role=dialog]')) return focusablesIn(parent)[0];
     if (!parent.matches(LISTS)) continue;
     const inside = focusablesIn(parent);
     if (inside.length > 0) return inside[Math.min(lost.index, inside.length - 1)];
@@ -56,6 +60,7 @@ function keepFocus(): () => void {
   let history: Place[] = [];
   let lost: Readonly<{ place: Place; since: number; put?: HTMLElement }> | undefined;
   let asked = 0;
+  let wait = 0;
 
   const noted = ({ target }: FocusEvent) => {
     if (!(target instanceof HTMLElement) || target === lost?.put) return;
@@ -90,6 +95,17 @@ function keepFocus(): () => void {
       lost = { ...lost, put };
       put?.focus({ preventScroll: true });
     } else if (performance.now() - lost.since > PATIENCE_MS) lost = undefined;
+    else if (lost.put && !lost.put.isConnected) {
+      const { place: gone } = lost;
+      wait ||= window.setTimeout(() => lookAgain(gone), SETTLED_MS);
+    }
+  };
+  /** What took its place went as well: unless something has taken the focus since, it is looked for anew. */
+  const lookAgain = (gone: Place) => {
+    wait = 0;
+    if (lost?.place !== gone || document.activeElement !== document.body) return;
+    lost = undefined;
+    look();
   };
   // Once what React changes in one go has been drawn.
   const soon = () => {
@@ -105,6 +121,7 @@ function keepFocus(): () => void {
     document.removeEventListener('focusout', left);
     watcher.disconnect();
     cancelAnimationFrame(asked);
+    clearTimeout(wait);
   };
 }
 
