@@ -115,6 +115,14 @@ test('three hundred events at one time are one finding for their day, and few st
   ]);
 });
 
+test('of an entry that is being written every pair is said, and names the other', () => {
+  const others = Array.from({ length: 6 }, (_, i) => ({ ...show(), id: `e${i}` as EntryId, title: `Other ${i}` }) as CheckedEntry); // prettier-ignore
+  const written = { ...show(), id: 'w' as EntryId, title: 'Written' } as CheckedEntry;
+  const found = findAll({ ...input([...others, written]), written }).filter(({ check }) => check === 'overlap'); // prettier-ignore
+  expect(found.map(({ other: second }) => second!.title)).toEqual(others.map(({ title }) => title));
+  expect(found.every(({ about, why }) => 'entry' in about && about.entry === written && !why.includes('Written'))).toBe(true); // prettier-ignore
+});
+
 describe('each check finds its own, and lets the near miss be', () => {
   test.each(TABLE)('%s', (check, finds, nearMiss) => {
     expect(found(finds)).toContain(check);

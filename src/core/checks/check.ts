@@ -56,6 +56,8 @@ export type CheckInput = Readonly<{
   courses: readonly Course[];
   closures: readonly Closure[];
   entries: readonly CheckedEntry[];
+  /** The one that is being written, where that alone is looked at. */
+  written?: CheckedEntry;
   classes: readonly SeenClass[];
   /** The students whom an entry meets. */
   peopleOf: (entry: CheckedEntry) => ReadonlySet<PersonId>;

@@ -42,19 +42,26 @@ export const daysBetween = (a: Temporal.PlainDate, b: Temporal.PlainDate): numbe
 /** How many pairs a day has of one check before they are said in one sentence. */
 const MOST_PAIRS = 3;
 
-/** What is questionable of two entries: the students who have both, and the words for it. */
+/** What is questionable of two entries, about the first of them. */
 type PairOf = (first: CheckedEntry, second: CheckedEntry) => Finding | undefined;
 
 /**
  * What is questionable of two entries on one day, each pair once. A day that has it many times over is one finding, about the
- * first of them: `many` says so of how many entries there are that day.
+ * first of them: `many` says so of how many entries there are that day. Of an entry that is being written each of its own pairs
+ * is said, and names the other.
  */
 export function pairsOfDay(
   entries: readonly CheckedEntry[],
   pairOf: PairOf,
-  many: (entries: number) => string,
+  { written, many }: Readonly<{ written?: CheckedEntry; many: (entries: number) => string }>,
 ): Finding[] {
-  return [...groupBy(entries, (entry) => momentText(dayOfEntry(entry))).values()].flatMap((list) => {
+  const days = groupBy(entries, (entry) => momentText(dayOfEntry(entry)));
+  if (written) {
+    const day = days.get(momentText(dayOfEntry(written))) ?? [];
+    if (!day.includes(written)) return [];
+    return day.flatMap((other) => (other === written ? [] : (pairOf(written, other) ?? [])));
+  }
+  return [...days.values()].flatMap((list) => {
     const found: Finding[] = [];
     for (const [i, first] of list.entries())
       for (const second of list.slice(i + 1)) {

@@ -31,6 +31,6 @@ export const overlap: Check = {
               remedy: checkTexts.chooseTime,
             })
           : undefined,
-      checkTexts.manyOverlap,
+      { written: input.written, many: checkTexts.manyOverlap },
     ),
 };

@@ -15,6 +15,6 @@ export const severalDue: Check = {
           why: checkTexts.severalDue,
           remedy: checkTexts.chooseDay,
         }),
-      checkTexts.manyDue,
+      { written: input.written, many: checkTexts.manyDue },
     ),
 };

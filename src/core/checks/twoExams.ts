@@ -20,6 +20,6 @@ export const twoExams: Check = {
           why: checkTexts.twoExams,
           remedy: checkTexts.chooseDay,
         }),
-      checkTexts.manyExams,
+      { written: input.written, many: checkTexts.manyExams },
     ),
 };

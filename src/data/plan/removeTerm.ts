@@ -2,6 +2,7 @@ import type { TermId } from '@/core/ids';
 import type { Reader } from '../database';
 import { select } from '../database';
 import type { Change } from '../history/change';
+import { removeWhole } from '../history/removeWhole';
 import { calendarsInTerm, removeCalendar } from '../outside/calendars';
 import type { Rows } from '../rows';
 import { courseIdsOf } from './frameStore';
@@ -47,7 +48,5 @@ export const runningIn = async (reader: Reader, term: TermId): Promise<string[]>
 export async function removeTerm(change: Change, term: TermId): Promise<void> {
   for (const course of await courseIdsOf(change, term)) await removeCourse(change, course);
   for (const calendar of await calendarsInTerm(change, term)) await removeCalendar(change, calendar);
-  for (const table of ['closures', 'site_dates'] as const)
-    for (const id of await idsIn(change, table, term)) await change.remove(table, id);
-  await change.remove('terms', term);
+  await removeWhole(change, 'terms', term);
 }

@@ -12,7 +12,7 @@ import { findingKey, fingerprint } from '@/core/checks/check';
 import { checkedPeople } from '@/core/checks/checkedPeople';
 import type { Viewer } from '@/core/entries/viewer';
 import { coursesOf, isStaffOf } from '@/core/entries/viewer';
-import type { CourseId, GroupId, PersonId, SectionId } from '@/core/ids';
+import type { CourseId, GroupId, PersonId, SectionId, TermId } from '@/core/ids';
 import { addressesOf } from '@/core/links/usedLinks';
 import type { OutletContents } from '@/core/outlets/outletContents';
 import { outletContents } from '@/core/outlets/outletContents';
@@ -154,15 +154,19 @@ async function checkedCalendars(
 const kept = keptReads<Findings>(60);
 
 /** What the checks find in what somebody teaches, in the chosen term or the current one; kept for a minute as long as nothing is written. */
-export function findingsOf(pembit: Pembit, actor: SignedIn, chosen?: string): Promise<Findings> {
-  if (actor.viewer.staffOf.size === 0) return Promise.resolve(NONE);
+export async function findingsOf(pembit: Pembit, actor: SignedIn, chosen?: string): Promise<Findings> {
+  if (actor.viewer.staffOf.size === 0) return NONE;
   const minute = Math.floor(pembit.now().epochMilliseconds / 60_000);
-  return kept(pembit, `${actor.person.id} ${chosen ?? ''} ${minute}`, () => findAnew(pembit, actor, chosen));
+  const plan = await planSeenBy(pembit, actor.viewer);
+  const term = shownTerm(plan.terms, todayIn(pembit, plan), chosen);
+  if (!term) return NONE;
+  return kept(pembit, `${actor.person.id} ${term.id} ${minute}`, () =>
+    findAnew(pembit, actor, plan, term.id),
+  );
 }
 
-async function findAnew(pembit: Pembit, actor: SignedIn, chosen?: string): Promise<Findings> {
-  const plan = await planSeenBy(pembit, actor.viewer);
-  const input = await checkInput(pembit, actor.viewer, plan, chosen);
+async function findAnew(pembit: Pembit, actor: SignedIn, plan: SeenPlan, term: TermId): Promise<Findings> {
+  const input = await checkInput(pembit, actor.viewer, plan, term);
   if (!input) return NONE;
   const known = new Map((await dismissals(pembit)).map((dismissal) => [dismissal.finding, dismissal]));
   const all = findAll(input).map((finding) => {

@@ -3,6 +3,7 @@ import type { CheckedEntry, Finding } from '@/core/checks/check';
 import { derived } from '@/core/entries/derive';
 import { factsFromInput } from '@/core/entries/factsFromInput';
 import type { EntryInput } from '@/core/entries/entryInput';
+import { termOfCourse } from '@/core/plan/seenPlan';
 import { releaseAt } from '@/core/entries/visibility';
 import type { EntryId } from '@/core/ids';
 import type { Outcome } from '@/core/refusals';
@@ -21,10 +22,13 @@ export async function previewChecks(
   { id, input }: { id?: EntryId; input: EntryInput },
 ): Promise<Outcome<readonly Finding[]>> {
   const plan = await planSeenBy(pembit, actor.viewer);
-  const looked = await checkInput(pembit, actor.viewer, plan);
   const checked = await checkedInput(pembit, pembit, actor, input);
   if (!checked.ok) return checked;
-  if (!looked || input.kind === 'note') return done([]);
+  if (input.kind === 'note') return done([]);
+  // In the term for which it is written, whichever is looked at.
+  const term = termOfCourse(plan, input.audience[0]?.course);
+  const looked = await checkInput(pembit, actor.viewer, plan, term?.id);
+  if (!looked) return done([]);
   const now = pembit.now();
   const identity = { ...newIdentity(actor), ...(id ? { id } : {}) };
   const facts = factsFromInput(checked.value.input, identity, checked.value.zone);
@@ -34,5 +38,5 @@ export async function previewChecks(
   const entries = [...looked.entries.filter((other) => other.id !== identity.id), entry];
   const about = (finding: Finding) =>
     ('entry' in finding.about && finding.about.entry === entry) || finding.other === entry;
-  return done(findAll({ ...looked, entries }).filter(about));
+  return done(findAll({ ...looked, entries, written: entry }).filter(about));
 }

@@ -7,6 +7,8 @@ import { closureInput, patternInput } from '@/core/frame/frameInput';
 import type { ClosureId, HistoryId } from '@/core/ids';
 import { sheetInput } from '@/core/signup/sheetInput';
 import { select } from '@/data/database';
+import { recordChange } from '@/data/history/change';
+import { staffRow } from '@/data/people/memberRows';
 import { loadPlan } from '@/data/plan/loadPlan';
 import { planEntry } from '../entries/planEntry';
 import { undoChange } from '../history/undoChange';
@@ -82,6 +84,8 @@ describe('a closure added late', () => {
         due: 1,
         taken: 1,
         free: 1,
+        closable: 2,
+        holding: 1,
         plans: 0,
         events: 0,
         details: [
@@ -127,6 +131,30 @@ describe('a closure added late', () => {
     expect(letters).toEqual([{ subject: 'Cancelled: Loft hours, Tue 17 Nov, 12:00–12:30' }]);
     await must(undoChange(pembit, instructor, closed.history as HistoryId));
     expect(await slots()).toEqual([1, 0, 0]);
+  });
+
+  test('of a course leaves the times of sheets that whoever closes it does not run', async () => {
+    const { pembit, instructor } = school;
+    const { person } = instructor;
+    await recordChange(pembit.queue, { act: 'test', summary: '', actor: null, nowMs: 0 }, (change) =>
+      change.insert('staff', [staffRow({ course: school.other, person: person.id, role: 'co' })]),
+    );
+    const both = await school.signedIn(person.id);
+    const audience = [{ course: school.course }, { course: school.other }];
+    const made = await must(offerTimes(pembit, both, sheetInput.parse({ title: 'Sail loft', audience, offering: { length: 30, stretches: [{ date: '2026-12-01', start: '12:00', end: '13:00' }] } }))); // prettier-ignore
+    // A colleague who plans one of its two courses.
+    const own = new Set([school.course]);
+    const colleague = { ...both, viewer: { ...both.viewer, staffOf: own, instructs: own } };
+    const day = storm({ firstDay: '2026-12-01', lastDay: '2026-12-01', times: 'close' });
+    expect((await must(previewClosure(pembit, colleague, day))).value).toMatchObject([
+      { free: 2, closable: 0 },
+    ]);
+    const closed = await must(addClosure(pembit, colleague, day));
+    const slots = (await loadPlan(pembit, [school.course])).sheets.find(
+      ({ id }) => id === made.value.id,
+    )!.slots;
+    expect(slots).toHaveLength(2);
+    await must(undoChange(pembit, instructor, closed.history as HistoryId));
   });
 
   test('that closes early leaves the classes before that time', async () => {

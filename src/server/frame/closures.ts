@@ -25,6 +25,7 @@ import { allTerms, loadPlan } from '@/data/plan/loadPlan';
 import { sheetById } from '@/data/signup/sheets';
 import type { Change } from '@/data/history/change';
 import { slideWithin } from '../plan/slidePlans';
+import { runs } from '../signup/bookedSlot';
 import { takeOff } from '../signup/cancelTimes';
 import { perform } from '../history/perform';
 import type { Pembit } from '../pembit';
@@ -40,6 +41,9 @@ export type HitLine = Readonly<{
   due: number;
   taken: number;
   free: number;
+  /** Times still to come that whoever asks may take off, and how many hold one of them. */
+  closable: number;
+  holding: number;
   plans: number;
   events: number;
   details: readonly string[];
@@ -88,14 +92,18 @@ export async function previewClosure(
   const plan = await loadPlan(pembit, input.course ? [input.course] : await courseIdsOf(pembit, input.term));
   const locale = wantedLocale(await settingsOf(pembit, actor.person.id), plan.locale);
   return done(
-    closureHits(closure.value, plan, requireZone).map(
-      ({ course, meetings, due, taken, free, plans, events }) => ({
+    closureHits(closure.value, plan, requireZone).map((hits) => {
+      const { course, meetings, due, taken, free, plans, events } = hits;
+      const closable = closableTimes(pembit, actor, { input, hits: [hits] });
+      return {
         tag: course.tag,
         title: course.title,
         meetings: meetings.length,
         due: due.length,
         taken: taken.length,
         free: free.length,
+        closable: closable.length,
+        holding: holdersOf(closable),
         plans: new Set(plans.map(({ plan: { id } }) => id)).size,
         events: events.length,
         // The administrator does not read plans or bookings.
@@ -113,8 +121,8 @@ export async function previewClosure(
                   `${sheet.title}, ${momentLabel(zonedWallAt(requireZone(sheet.tzid), slot.interval.start), locale)}: ${slot.bookings.map((b) => b.personName).join(', ')}`,
               ),
             ],
-      }),
-    ),
+      };
+    }),
   );
 }
 
@@ -135,27 +143,27 @@ async function slideLost(change: Change, actor: SignedIn, hits: readonly Closure
   }
 }
 
-/** Takes the times still to come off their sheets, those of several courses once; answers how many people are told. */
-async function closeTimes(
+type Time = ClosureHits['taken'][number];
+
+/** The times still to come that may go: those of sheets that the actor runs; when the whole school closes, all. */
+function closableTimes(
   pembit: Pembit,
-  change: Change,
   actor: SignedIn,
-  { hits, why }: Readonly<{ hits: readonly ClosureHits[]; why: string }>,
-): Promise<number> {
+  { input, hits }: Readonly<{ input: ClosureInput; hits: readonly ClosureHits[] }>,
+): Time[] {
   const now = pembit.now();
+  // A sheet of several courses is hit in each of them.
   const times = new Map(hits.flatMap(({ taken, free }) => [...taken, ...free]).map((time) => [time.slot.id, time])); // prettier-ignore
-  const coming = [...times.values()].filter(
-    ({ slot }) => Temporal.Instant.compare(slot.interval.start, now) > 0,
+  return [...times.values()].filter(
+    ({ sheet, slot }) =>
+      Temporal.Instant.compare(slot.interval.start, now) > 0 &&
+      (!input.course || runs(actor, sheet, 'cancelDays')),
   );
-  // As it stands now: another of its times may just have gone.
-  for (const { sheet, slot } of coming)
-    await takeOff(pembit, change, actor, {
-      sheet: (await sheetById(change, sheet.id)) ?? sheet,
-      slot,
-      message: why,
-    });
-  return coming.reduce((sum, { slot }) => sum + slot.bookings.length, 0);
 }
+
+/** How many hold one of them. */
+const holdersOf = (times: readonly Time[]): number =>
+  times.reduce((sum, { slot }) => sum + slot.bookings.length, 0);
 
 /** Closes days, of the whole site (administrator) or of a course (its staff). Meetings on them go, and what was chosen follows. */
 export function addClosure(
@@ -180,10 +188,16 @@ export function addClosure(
     await refitMeetings(change, courses);
     const hits = closureHits(closure.value, plan, requireZone);
     if (input.plans === 'slide') await slideLost(change, actor, hits);
-    const told =
-      input.times === 'close' ? await closeTimes(pembit, change, actor, { hits, why: input.name }) : 0;
+    const times = input.times === 'close' ? closableTimes(pembit, actor, { input, hits }) : [];
+    for (const { sheet, slot } of times)
+      await takeOff(pembit, change, actor, {
+        // As it stands now: another of its times may just have gone.
+        sheet: (await sheetById(change, sheet.id)) ?? sheet,
+        slot,
+        message: input.name,
+      });
     change.summarise(frameHistoryTexts.closed(closure.value.name));
-    return done({ ...closure.value, told });
+    return done({ ...closure.value, told: holdersOf(times) });
   });
 }
 

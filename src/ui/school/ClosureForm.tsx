@@ -21,6 +21,8 @@ type HitLine = Readonly<{
   due: number;
   taken: number;
   free: number;
+  closable: number;
+  holding: number;
   plans: number;
   events: number;
   details: readonly string[];
@@ -67,7 +69,8 @@ export function ClosureForm({ terms, course, start }: Props) {
     plans: slides ? 'slide' : 'wait',
     times: closesTimes ? 'close' : 'keep',
   };
-  const sum = (of: 'plans' | 'taken' | 'free') => (hits ?? []).reduce((total, line) => total + line[of], 0);
+  const sum = (of: 'plans' | 'closable' | 'holding') =>
+    (hits ?? []).reduce((total, line) => total + line[of], 0);
   const look = async () => {
     const answer = await submit<HitLine[]>('POST', '/api/closures/hits', input);
     if (answer.ok) setHits(answer.value);
@@ -135,12 +138,12 @@ export function ClosureForm({ terms, course, start }: Props) {
               />
             ) : null}
             {sum('plans') > 0 && !course ? <p className="soft">{schoolTexts.othersWait}</p> : null}
-            {sum('taken') + sum('free') > 0 ? (
+            {sum('closable') > 0 ? (
               <FormControlLabel
                 control={
                   <Checkbox checked={closesTimes} onChange={(e) => setClosesTimes(e.target.checked)} />
                 }
-                label={schoolTexts.closeTimes(sum('taken'))}
+                label={schoolTexts.closeTimes(sum('holding'))}
               />
             ) : null}
           </div>
