@@ -4,18 +4,17 @@ import type { SeenPlan } from '@/core/plan/seenPlan';
 import { frameTexts } from '@/core/texts/frame';
 import type { TermId } from '@/core/ids';
 import { courseNames } from '@/core/plan/courseNames';
-import { shownTerm, termDays, termsBeside, termsInSight } from '@/core/time/term';
+import { termDays, termsInSight } from '@/core/time/term';
 import { findingsOf } from '@/server/checks/findings';
 import { failedMailOf } from '@/server/mail/failedMail';
 import { planSeenBy } from '@/server/plan/planSeenBy';
-import { todayIn } from '@/server/plan/todayIn';
 import { sharedPembit } from '@/server/pembit';
 import type { SignedIn } from '@/server/session/session';
 import { DayFrame } from '@/ui/days/DayFrame';
 import { Frame } from '@/ui/frame/Frame';
 import type { NavItem } from '@/ui/frame/navItem';
 import { termChoices } from '@/ui/frame/termChoices';
-import { chosenTerm } from './termOnPage';
+import { chosenTerm, termOnPage } from './termOnPage';
 
 const { nav } = frameTexts;
 const STAFF_NAV: readonly NavItem[] = [
@@ -109,16 +108,15 @@ export async function PageFrame({
     findingsOf(sharedPembit(), actor, chosen),
   ]);
   const seen = plan ?? (await planSeenBy(sharedPembit(), viewer));
-  const today = todayIn(sharedPembit(), seen);
-  const term = shownTerm(seen.terms, today, chosen);
-  const inSight = everyTerm ? termsInSight(seen.terms, today) : term && termsBeside(seen.terms, term);
+  const { term, beside, today } = await termOnPage(seen);
+  const inSight = everyTerm ? termsInSight(seen.terms, today) : beside;
   return (
     <DayFrame today={today.toString()} locale={seen.locale} term={term && termDays(term)}>
       <Frame
         person={{ name: person.name, initials: initialsOf(person.name), email: person.email }}
         nav={items.map((item) => (item.href === '/checks' ? { ...item, count: open.length } : item))}
         terms={term && { choices: termChoices(seen.terms, { today, locale: seen.locale }), shown: term.id }}
-        courses={plan && inSight && switchesOf(plan, inSight)}
+        courses={plan && switchesOf(plan, inSight)}
         wide={wide}
         notesOnly={viewer.staffOf.size === 0}
         staff={isOnStaff(viewer)}

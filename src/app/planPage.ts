@@ -5,7 +5,6 @@ import { withNews } from '@/core/plan/changesSince';
 import { occurrencesOf } from '@/core/plan/occurrences';
 import type { SeenPlan } from '@/core/plan/seenPlan';
 import type { Term } from '@/core/time/term';
-import { shownTerm, termsBeside } from '@/core/time/term';
 import { requireZone } from '@/core/time/zoneData';
 import { sharedPembit } from '@/server/pembit';
 import { rostersOf } from '@/server/people/rosters';
@@ -14,13 +13,12 @@ import { recordShown } from '@/server/plan/recordShown';
 import type { SeeAs } from '@/server/plan/seeAs';
 import { seeAsChoices, seeAsViewer } from '@/server/plan/seeAs';
 import { unseenChanges } from '@/server/students/changes';
-import { todayIn } from '@/server/plan/todayIn';
 import type { SignedIn } from '@/server/session/session';
 import { withoutCourses } from '@/ui/frame/switchedCourses';
 import type { DeskData } from '@/ui/plan/planItem';
 import { deskData, mayEdit } from '@/ui/plan/deskData';
 import { signedInOr } from './signedIn';
-import { chosenTerm } from './termOnPage';
+import { termOnPage } from './termOnPage';
 import { shownCourses } from './shownCourses';
 
 /** What every view of the plan begins with: who looks, what they see, expanded; and what the panel needs. */
@@ -51,9 +49,8 @@ export async function planPage(
   const as = await seeAsViewer(pembit, actor, search.as);
   const viewer = as?.viewer ?? actor.viewer;
   const plan = await planSeenBy(pembit, viewer, { notes: !as });
-  const today = todayIn(pembit, plan);
-  const term = shownTerm(plan.terms, today, await chosenTerm());
-  const beside = everyTerm || !term ? undefined : termsBeside(plan.terms, term);
+  const { term, today, ...around } = await termOnPage(plan);
+  const beside = everyTerm ? undefined : around.beside;
   const choices = await seeAsChoices(pembit, actor, beside);
   const off = withoutCourses(search.without);
   const shown = shownCourses(plan, off, beside);

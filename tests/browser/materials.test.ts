@@ -5,6 +5,8 @@ import { Key } from 'selenium-webdriver';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import type { Person } from './browser';
 import { DESKTOP, PHONE, newPerson } from './browser';
+import { signedIn } from '../support/api';
+import { demoId } from '../../src/server/demo/demoIds';
 import { PDF, SAMPLE, cartridge } from '../support/cartridge';
 import { silence } from '../support/wav';
 import { effortTable } from './effort';
@@ -215,6 +217,25 @@ test('a recording plays where it stands, on a phone, with its captions, from any
   await ivo.click('button', 'Hide again: Loft talk');
   await ivo.open((await (await ivo.find('link', 'Loft talk')).getAttribute('href'))!);
   expect(await player<number>(loaded)).toBe(30);
+
+  const staff = await signedIn(pembit.pembitUrl, 'maren@kittiwake.example');
+  const kept = await staff.send(
+    '/api/files?name=Loft%20talk.wav',
+    new Blob([new Uint8Array(silence(30))], { type: 'audio/wav' }),
+  );
+  const added = await staff.call('POST', '/api/entries', {
+    kind: 'event',
+    title: 'Loft evening',
+    start: '2026-10-15T18:00',
+    audience: [{ course: demoId('HL 210') }],
+    links: [{ file: ((await kept.json()) as { id: string }).id }],
+  });
+  const { id } = (await added.json()) as { id: string };
+  for (const page of [`/e/${id}`, '/day/2026-10-15?course=HL%20210']) {
+    await ivo.open(pembit.pembitUrl + page);
+    await ivo.click('button', 'Play here: Loft talk.wav');
+    expect(await player<number>(loaded)).toBe(30);
+  }
 });
 
 test('links are tested on demand with progress; staff alone learn how they answered', async () => {

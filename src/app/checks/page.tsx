@@ -1,17 +1,15 @@
 import type { Metadata } from 'next';
 import { redirect } from 'next/navigation';
 import { checkTexts } from '@/core/texts/checks';
-import { shownTerm } from '@/core/time/term';
 import { findingsOf } from '@/server/checks/findings';
 import { planSeenBy } from '@/server/plan/planSeenBy';
-import { todayIn } from '@/server/plan/todayIn';
 import { sharedPembit } from '@/server/pembit';
 import { CheckList, LeftOut } from '@/ui/checks/CheckList';
 import { checkLine } from '@/ui/checks/checkLine';
 import styles from '@/ui/checks/Checks.module.css';
 import { PageFrame } from '../PageFrame';
 import { signedInOr } from '../signedIn';
-import { chosenTerm } from '../termOnPage';
+import { chosenTerm, termOnPage } from '../termOnPage';
 
 export const metadata: Metadata = { title: checkTexts.title };
 
@@ -25,7 +23,7 @@ export default async function ChecksPage() {
     planSeenBy(pembit, actor.viewer),
     findingsOf(pembit, actor, chosen),
   ]);
-  const term = shownTerm(plan.terms, todayIn(pembit, plan), chosen);
+  const { term } = await termOnPage(plan);
   const frame = term && { courses: plan.courses, term, locale: plan.locale };
   return (
     <PageFrame actor={actor} plan={plan}>

@@ -3,10 +3,8 @@ import { redirect } from 'next/navigation';
 import { courseNames } from '@/core/plan/courseNames';
 import { ALARM } from '@/core/load/loadItem';
 import { loadTexts as say } from '@/core/texts/load';
-import { shownTerm, termsBeside } from '@/core/time/term';
 import { courseLoad } from '@/server/load/courseLoad';
 import { planSeenBy } from '@/server/plan/planSeenBy';
-import { todayIn } from '@/server/plan/todayIn';
 import { sharedPembit } from '@/server/pembit';
 import { HoursChart } from '@/ui/load/HoursChart';
 import styles from '@/ui/load/Load.module.css';
@@ -15,7 +13,7 @@ import { loadView } from '@/ui/load/loadView';
 import { SpreadForm } from '@/ui/load/SpreadForm';
 import { PageFrame } from '../PageFrame';
 import { signedInOr } from '../signedIn';
-import { chosenTerm } from '../termOnPage';
+import { termOnPage } from '../termOnPage';
 
 export const metadata: Metadata = { title: say.title };
 
@@ -32,9 +30,7 @@ export default async function LoadPage({
   if (actor.viewer.staffOf.size === 0) redirect('/');
   const pembit = sharedPembit();
   const plan = await planSeenBy(pembit, actor.viewer);
-  const today = todayIn(pembit, plan);
-  const term = shownTerm(plan.terms, today, await chosenTerm());
-  const beside = term ? termsBeside(plan.terms, term) : new Set();
+  const { term, beside, today } = await termOnPage(plan);
   const own = plan.courses.filter((c) => beside.has(c.term) && actor.viewer.staffOf.has(c.id) && !c.archived);
   const names = courseNames(own, plan.terms);
   const course = own.find(({ id }) => id === asked.course) ?? own.find((c) => c.term === term?.id) ?? own[0];

@@ -4,10 +4,8 @@ import { notFound } from 'next/navigation';
 import { isStaffOf } from '@/core/entries/viewer';
 import { courseByKey, courseNames } from '@/core/plan/courseNames';
 import { materialTexts } from '@/core/texts/materials';
-import { shownTerm, termsBeside } from '@/core/time/term';
 import { materialsSeenBy } from '@/server/materials/materialsSeenBy';
 import { planSeenBy } from '@/server/plan/planSeenBy';
-import { todayIn } from '@/server/plan/todayIn';
 import { filesInPlace } from '@/server/materials/filesInPlace';
 import { roomOf } from '@/server/materials/roomOf';
 import { sharedPembit } from '@/server/pembit';
@@ -18,7 +16,7 @@ import { OutlineList } from '@/ui/materials/OutlineList';
 import { linksByUnit, outlineRows } from '../outlineRows';
 import { PageFrame } from '../PageFrame';
 import { signedInOr } from '../signedIn';
-import { chosenTerm } from '../termOnPage';
+import { termOnPage } from '../termOnPage';
 
 export const metadata: Metadata = { title: materialTexts.title };
 
@@ -35,11 +33,10 @@ export default async function MaterialsPage({
     planSeenBy(pembit, actor.viewer),
     materialsSeenBy(pembit, actor.viewer),
   ]);
-  const term = shownTerm(plan.terms, todayIn(pembit, plan), await chosenTerm());
-  const beside = term && termsBeside(plan.terms, term);
+  const { term, beside, today } = await termOnPage(plan);
   const named = code === undefined ? undefined : courseByKey(plan.courses, code, term);
   // What an address names is shown, in whatever term it is.
-  const courses = plan.courses.filter((c) => c === named || (!c.archived && beside?.has(c.term)));
+  const courses = plan.courses.filter((c) => c === named || (!c.archived && beside.has(c.term)));
   const course = named ?? (code === undefined ? courses[0] : undefined);
   const names = courseNames(plan.courses, plan.terms);
   const titles = courseNames(courses, plan.terms);
@@ -66,12 +63,7 @@ export default async function MaterialsPage({
       </nav>
       {room ? <p className={room.nearlyFull ? 'notice' : 'soft'}>{room.words}</p> : null}
       {course && isStaffOf(actor.viewer, course.id) && !course.archived ? (
-        <OutlineEditor
-          key={course.id}
-          course={course.id}
-          rows={rows}
-          today={todayIn(pembit, plan).toString()}
-        />
+        <OutlineEditor key={course.id} course={course.id} rows={rows} today={today.toString()} />
       ) : rows.length === 0 ? (
         <p className="empty">{materialTexts.noneYet}</p>
       ) : (

@@ -5,15 +5,13 @@ import { redirect } from 'next/navigation';
 import { isOnStaff } from '@/core/entries/viewer';
 import { signupTexts } from '@/core/texts/signup';
 import { termTexts } from '@/core/texts/term';
-import { shownTerm, termsBeside } from '@/core/time/term';
 import { requireZone } from '@/core/time/zoneData';
 import { planSeenBy } from '@/server/plan/planSeenBy';
-import { todayIn } from '@/server/plan/todayIn';
 import { sharedPembit } from '@/server/pembit';
 import { officeHours } from '@/ui/signup/sheetList';
 import { PageFrame } from '../PageFrame';
 import { signedInOr } from '../signedIn';
-import { chosenTerm } from '../termOnPage';
+import { termOnPage } from '../termOnPage';
 import styles from './officeHours.module.css';
 
 export const metadata: Metadata = { title: signupTexts.title };
@@ -23,9 +21,8 @@ export default async function OfficeHoursPage() {
   if (!isOnStaff(actor.viewer)) redirect('/');
   const pembit = sharedPembit();
   const plan = await planSeenBy(pembit, actor.viewer);
-  const term = shownTerm(plan.terms, todayIn(pembit, plan), await chosenTerm());
-  const beside = term && termsBeside(plan.terms, term);
-  const inTerm = new Set(plan.courses.filter((c) => beside?.has(c.term)).map(({ id }) => id));
+  const { term, beside } = await termOnPage(plan);
+  const inTerm = new Set(plan.courses.filter((c) => beside.has(c.term)).map(({ id }) => id));
   const own = plan.sheets.filter(({ audience }) => audience.some(({ course }) => inTerm.has(course)));
   const { sheets, booked } = officeHours(
     { ...plan, sheets: own },

@@ -3,13 +3,11 @@ import { redirect } from 'next/navigation';
 import { isStaffOf } from '@/core/entries/viewer';
 import type { Outlet } from '@/core/outlets/outlet';
 import { publishTexts } from '@/core/texts/publish';
-import { shownTerm, termsBeside } from '@/core/time/term';
 import { requireZone } from '@/core/time/zoneData';
 import { outletUses } from '@/server/outlets/countReads';
 import { courseChecks } from '@/server/outlets/courseChecks';
 import { outletsFor } from '@/server/outlets/publish';
 import { planSeenBy } from '@/server/plan/planSeenBy';
-import { todayIn } from '@/server/plan/todayIn';
 import { sharedPembit } from '@/server/pembit';
 import { packed } from '@/ui/controls/packed';
 import { CourseCheck } from '@/ui/outlets/CourseCheck';
@@ -18,7 +16,7 @@ import { READ_DAYS, outletCard } from '@/ui/outlets/outletCardView';
 import styles from '@/ui/outlets/Publish.module.css';
 import { PageFrame } from '../PageFrame';
 import { signedInOr } from '../signedIn';
-import { chosenTerm } from '../termOnPage';
+import { chosenTerm, termOnPage } from '../termOnPage';
 
 export const metadata: Metadata = { title: publishTexts.title };
 
@@ -31,7 +29,7 @@ export default async function PublishPage({ searchParams }: { searchParams: Sear
   const pembit = sharedPembit();
   const chosen = await chosenTerm();
   const [plan, outlets] = await Promise.all([planSeenBy(pembit, actor.viewer), outletsFor(pembit, actor)]);
-  const today = todayIn(pembit, plan);
+  const { beside, today } = await termOnPage(plan);
   const uses = await outletUses(
     pembit,
     outlets.map(({ id }) => id),
@@ -39,9 +37,7 @@ export default async function PublishPage({ searchParams }: { searchParams: Sear
   );
   const zone = requireZone(plan.terms[0]?.tzid ?? 'UTC');
   const { config } = pembit;
-  const term = shownTerm(plan.terms, today, chosen);
-  const beside = term && termsBeside(plan.terms, term);
-  const inTerm = new Set(plan.courses.filter((c) => beside?.has(c.term)).map(({ id }) => id));
+  const inTerm = new Set(plan.courses.filter((c) => beside.has(c.term)).map(({ id }) => id));
   const card = (outlet: (typeof outlets)[number]) =>
     outletCard(outlet, {
       courses: plan.courses,

@@ -2,17 +2,15 @@ import type { Metadata } from 'next';
 import { occurrencesOf } from '@/core/plan/occurrences';
 import { frameTexts } from '@/core/texts/frame';
 import { signupTexts } from '@/core/texts/signup';
-import { shownTerm } from '@/core/time/term';
 import { requireZone } from '@/core/time/zoneData';
 import { planSeenBy } from '@/server/plan/planSeenBy';
-import { todayIn } from '@/server/plan/todayIn';
 import { sharedPembit } from '@/server/pembit';
 import { packed } from '@/ui/controls/packed';
 import { SignUp } from '@/ui/student/SignUp';
 import { signUpView } from '@/ui/student/signUpView';
 import { PageFrame } from '../PageFrame';
 import { signedInOr } from '../signedIn';
-import { chosenTerm } from '../termOnPage';
+import { termOnPage } from '../termOnPage';
 
 export const metadata: Metadata = { title: frameTexts.nav.signUp };
 
@@ -22,11 +20,12 @@ export default async function SignUpPage() {
   // Taken before reading: what is written meanwhile is news.
   const version = pembit.queue.version();
   const plan = await planSeenBy(pembit, actor.viewer);
+  const { term } = await termOnPage(plan);
   const view = signUpView(plan, {
     zoneOf: requireZone,
     now: pembit.now(),
     occurrences: occurrencesOf(plan, requireZone),
-    term: shownTerm(plan.terms, todayIn(pembit, plan), await chosenTerm()),
+    term,
   });
   return (
     <PageFrame actor={actor}>

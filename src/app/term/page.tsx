@@ -2,7 +2,6 @@ import type { Metadata } from 'next';
 import Link from 'next/link';
 import { todayTexts } from '@/core/texts/today';
 import { termTexts } from '@/core/texts/term';
-import { termsBeside } from '@/core/time/term';
 import { sharedPembit } from '@/server/pembit';
 import { homelessPlans } from '@/server/plan/homelessPlans';
 import type { Zoom } from '@/ui/term/termView';
@@ -12,6 +11,7 @@ import { TermDesk } from '@/ui/term/TermDesk';
 import { planPage } from '../planPage';
 import { PlanFrame } from '../PlanFrame';
 import styles from '../planFrame.module.css';
+import { termOnPage } from '../termOnPage';
 
 export const metadata: Metadata = { title: 'Term' };
 
@@ -26,7 +26,7 @@ export default async function TermPage({ searchParams }: { searchParams: Search 
   const search = await searchParams;
   const page = await planPage('/term', search);
   const { plan, term, occurrences, shown, mayMove, today, data } = page;
-  const beside = term && termsBeside(plan.terms, term);
+  const { beside } = await termOnPage(plan);
   const homeless = page.as ? [] : await homelessPlans(sharedPembit(), page.actor, beside);
   return (
     <PlanFrame page={page} empty={[termTexts.noCourses, termTexts.noCoursesLead]}>

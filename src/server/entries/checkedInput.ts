@@ -7,7 +7,7 @@ import type { Zone } from '@/core/time/zone';
 import type { Reader } from '@/data/database';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
-import { linkErrors } from '../materials/linkErrors';
+import { checkedLinks } from '../materials/checkedLinks';
 import { extensionErrors } from './extensionErrors';
 import { frameFor } from './frameFor';
 
@@ -23,17 +23,20 @@ export async function checkedInput(
   const { zone, courses } = frame.value;
   const dated = datedInput(input, courses, zone.tzid);
   if (!dated.ok) return refused('badRequest', dated.errors);
-  const errors = [
-    ...dateErrors(dated.input),
-    ...(await extensionErrors(reader, input)),
-    ...(input.kind === 'note'
-      ? []
-      : await linkErrors(
+  const linked =
+    input.kind === 'note'
+      ? undefined
+      : await checkedLinks(
           reader,
           actor,
           input.audience.map((part) => part.course),
           input.links,
-        )),
+        );
+  const errors = [
+    ...dateErrors(dated.input),
+    ...(await extensionErrors(reader, input)),
+    ...(linked?.errors ?? []),
   ];
-  return errors.length > 0 ? refused('badRequest', errors) : done({ input: dated.input, zone });
+  if (errors.length > 0) return refused('badRequest', errors);
+  return done({ input: linked ? { ...dated.input, links: linked.links } : dated.input, zone });
 }

@@ -18,7 +18,7 @@ import { insertMaterials, removeMaterial, replaceMaterial } from '@/data/materia
 import { perform } from '../history/perform';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
-import { ownFiles, roomError } from './linkErrors';
+import { ownFiles, roomError } from './checkedLinks';
 import { materialFor, outlineFor } from './outlineFor';
 
 type Made = Readonly<{ id: MaterialId; title: string }>;

@@ -24,7 +24,7 @@ import type { CourseOutline } from './outlineFor';
 import { outlineFor } from './outlineFor';
 import type { Package } from './openPackage';
 import { openPackage } from './openPackage';
-import { roomError } from './linkErrors';
+import { roomError } from './checkedLinks';
 import { judgeReceived, keepReceived } from './uploadFile';
 import { TooMuch, inForeignThread } from '../worker/inForeignThread';
 

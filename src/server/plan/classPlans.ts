@@ -21,7 +21,7 @@ import { courseOfSection, meetingById } from '@/data/plan/frameStore';
 import { loadFrame } from '@/data/plan/loadPlan';
 import { schoolSettings } from '@/data/plan/schoolSettings';
 import { perform } from '../history/perform';
-import { linkErrors } from '../materials/linkErrors';
+import { checkedLinks } from '../materials/checkedLinks';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
 
@@ -59,9 +59,9 @@ export function planClass(
   return perform(pembit, actor, 'planClass', async (change) => {
     const found = await classFor(change, actor, id);
     if (!found.ok) return found;
-    const errors = await linkErrors(change, actor, [found.value.course.id], input.links);
+    const { errors, links } = await checkedLinks(change, actor, [found.value.course.id], input.links);
     if (errors.length > 0) return refused('badRequest', errors);
-    const text = { ...input, description: sanitize(input.description) };
+    const text = { ...input, links, description: sanitize(input.description) };
     const { plan, course, meeting } = found.value;
     const after = await writeClassPlan(change, {
       id: plan?.id ?? (randomUUID() as ClassPlanId),

@@ -20,7 +20,7 @@ import { insertSheet } from '@/data/signup/sheets';
 import { loadFrame } from '@/data/plan/loadPlan';
 import { termOfAudience } from '../entries/termOfAudience';
 import { perform } from '../history/perform';
-import { linkErrors } from '../materials/linkErrors';
+import { checkedLinks } from '../materials/checkedLinks';
 import type { Pembit } from '../pembit';
 import { planSeenBy } from '../plan/planSeenBy';
 import type { SignedIn } from '../session/session';
@@ -62,7 +62,7 @@ export async function sheetFacts(
   if (!hosts || (assists && !hosts.some(({ id }) => id === actor.person.id)))
     return refused('badRequest', [{ field: 'hosts', message: signupTexts.errors.hosts }]);
   const courses = input.audience.map((part) => part.course);
-  const errors = await linkErrors(reader, actor, courses, input.rules.links);
+  const { errors, links } = await checkedLinks(reader, actor, courses, input.rules.links);
   if (errors.length > 0)
     return refused(
       'badRequest',
@@ -75,7 +75,7 @@ export async function sheetFacts(
     hosts: hosts.map(({ id, name }) => ({ id, name })),
     place: input.place,
     meetingLink: input.rules.privateMeetings ? '' : input.meetingLink,
-    rules: rulesOf(input, tzid),
+    rules: rulesOf({ ...input, rules: { ...input.rules, links } }, tzid),
     tzid,
   });
 }

@@ -33,7 +33,7 @@ const offerToTell = async (history: string, say: (text: string) => void) =>
 const NEXT_PAGE = 'say-on-next-page';
 
 /** How long the next page is waited for, in milliseconds. */
-const NEXT_COMES_MS = 2000;
+const NEXT_COMES_MS = 5000;
 
 /** Reports an act on the page that is opened next, however it is opened; where one stays, or is there already, on this one. */
 export function sayOnNextPage(text: string, history?: string): void {

@@ -1,5 +1,6 @@
 import type { Temporal } from 'temporal-polyfill';
 import { joinWindow } from '@/core/plan/joinWindow';
+import { titleOf } from '@/core/plan/titleOf';
 import type { Occurrence } from '@/core/plan/occurrence';
 import type { SeenPlan } from '@/core/plan/seenPlan';
 import { freeOf } from '@/core/signup/seenSheet';
@@ -75,11 +76,9 @@ function mattersOf(o: Occurrence): string {
   return o.kind === 'due' && o.extended ? studentTexts.extended : '';
 }
 
-function titleOf(o: Occurrence): string {
-  if (o.kind === 'set') return entryTexts.setTitle(o.title);
+function nameOf(o: Occurrence): string {
   if (o.kind === 'booking') return o.mine ? studentTexts.withNames(listed(o.withNames)) : listed(o.withNames);
-  if (o.kind === 'class' && o.plan && o.sectionName) return entryTexts.ofSection(o.title, o.sectionName);
-  return o.title;
+  return titleOf(o);
 }
 
 function timeOf(o: Occurrence, locale: string): string {
@@ -139,7 +138,7 @@ export function dayLine(
     ...(o.news ? { mark: studentTexts.mark[o.news] } : {}),
     ...(o.kind === 'due' ? { work: o.entry } : {}),
     tags: courses.map(({ tag, color }) => ({ tag, color })),
-    title: titleOf(o),
+    title: nameOf(o),
     off: o.cancelled !== undefined,
     detail: [plan.plain ? mattersOf(o) : detailOf(o, plan.locale), join.hint].filter(Boolean).join(' · '),
     href:

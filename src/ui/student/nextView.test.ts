@@ -74,6 +74,18 @@ test('then by day, with how far away it is; what is over is gone', () => {
   expect(days[1]!.lines[0]).toMatchObject({ time: 'by 17:00', detail: 'On paper · set Thu 8 Oct' });
 });
 
+test('work that is over stays for 14 days; at the end of a term those of its last 14 days, until the term is out of sight', () => {
+  const given = plan({ entries: [assignment({ setOn: undefined, due: at('2026-12-10T17:00') })] });
+  const left = (on: string) => view(given, instant(`${on}T12:00`), on).wasDue.map(({ title }) => title);
+  expect(left('2026-12-10')).toEqual([]);
+  expect(left('2026-12-11')).toEqual(['Body plan']);
+  expect(left('2027-01-08')).toEqual(['Body plan']);
+  expect(left('2027-01-09')).toEqual([]);
+  const early = plan({ entries: [assignment({ setOn: undefined, due: at('2026-10-15T17:00') })] });
+  const at2 = (on: string) => view(early, instant(`${on}T12:00`), on).wasDue.length;
+  expect(['2026-10-29', '2026-10-30', '2026-12-19'].map(at2)).toEqual([1, 0, 0]);
+});
+
 const sheets = [
   sheet([[booking()], [booking({ id: 'b2' as BookingId, person: ODA, personName: 'Oda Tarn' })], []], {
     rules: { ...DEFAULT_RULES, perSheet: 2 },

@@ -2,9 +2,11 @@ import { Temporal } from 'temporal-polyfill';
 import type { Occurrence } from '@/core/plan/occurrence';
 import { overAtMs } from '@/core/plan/occurrenceDays';
 import type { SeenPlan } from '@/core/plan/seenPlan';
+import { termOfCourse } from '@/core/plan/seenPlan';
 import { searchable } from '@/core/searchable';
 import { studentTexts } from '@/core/texts/student';
 import { dateLabel, timeLabel } from '@/core/time/dateLabels';
+import { termsInSight } from '@/core/time/term';
 import type { ZoneLookup } from '@/core/time/zone';
 import { instantMs } from '@/core/time/zone';
 import { dayOf, isDay } from '@/core/time/zonedWall';
@@ -34,9 +36,9 @@ export type NextAsked = Readonly<{
   week?: Temporal.PlainDate;
 }>;
 
-/** How many days ahead the student's home looks, and how long work that is over stays in sight. */
+/** How many days ahead the student's home looks, and how long work that is over stays in sight while its term lasts. */
 const AHEAD = 21;
-const BACK = 21;
+const BACK = 14;
 const KINDS: Readonly<Record<Exclude<KindFilter, 'all'>, readonly Occurrence['kind'][]>> = {
   class: ['class'],
   due: ['due', 'set'],
@@ -105,10 +107,22 @@ export function nextView(
     days.set(day.toString(), [...(days.get(day.toString()) ?? []), o]);
   }
   const line = (o: Occurrence) => dayLine(o, plan, at);
+  const inSight = termsInSight(plan.terms, today);
+  /** Once a term is over, the days of its courses stand still: work stays as long as the term is in sight. */
+  const wasDueFrom = (o: Occurrence) => {
+    const term = termOfCourse(plan, o.courses[0]);
+    const ended = term && inSight.has(term.id) && Temporal.PlainDate.compare(term.endsOn, today) < 0;
+    return (ended ? term.endsOn : today).subtract({ days: BACK });
+  };
   const wasDue = asked.week
     ? []
     : own.filter(
-        (o) => o.kind === 'due' && over(o) && !isDone(o) && inDays(o) >= -BACK && o.cancelled === undefined,
+        (o) =>
+          o.kind === 'due' &&
+          over(o) &&
+          !isDone(o) &&
+          o.cancelled === undefined &&
+          Temporal.PlainDate.compare(dayOf(o.start), wasDueFrom(o)) >= 0,
       );
   return {
     now: first && !asked.week ? { label: label(first), line: line(first) } : undefined,

@@ -6,7 +6,7 @@ import { courseByKey } from '@/core/plan/courseNames';
 import { carryTexts } from '@/core/texts/carryOver';
 import { planFileTexts } from '@/core/texts/planFiles';
 import { courseTexts, schoolTexts } from '@/core/texts/school';
-import { shownTerm, teachingWeeks } from '@/core/time/term';
+import { teachingWeeks } from '@/core/time/term';
 import { requireZone } from '@/core/time/zoneData';
 import { mayChangeStaff } from '@/server/frame/courseStaff';
 import { groupMembersOf } from '@/server/people/groups';
@@ -14,7 +14,6 @@ import { joiningAddress } from '@/server/people/joining';
 import { arrangedIn } from '@/server/people/arrange';
 import { rosterOf } from '@/server/people/roster';
 import { planSeenBy, wholePlanOf } from '@/server/plan/planSeenBy';
-import { todayIn } from '@/server/plan/todayIn';
 import { sharedPembit } from '@/server/pembit';
 import { ArchiveControls } from '@/ui/school/ArchiveControls';
 import { ClosureForm } from '@/ui/school/ClosureForm';
@@ -38,7 +37,7 @@ import { sectionView } from '@/ui/school/sectionView';
 import { ThemesForm } from '@/ui/school/ThemesForm';
 import { PageFrame } from '../../PageFrame';
 import { signedInOr } from '../../signedIn';
-import { chosenTerm } from '../../termOnPage';
+import { termOnPage } from '../../termOnPage';
 
 export const metadata: Metadata = { title: courseTexts.roster };
 
@@ -48,11 +47,11 @@ export default async function CoursePage({ params }: { params: Promise<{ code: s
   const actor = await signedInOr(`/courses/${encodeURIComponent(code)}`);
   const pembit = sharedPembit();
   const plan = await planSeenBy(pembit, actor.viewer);
-  const today = todayIn(pembit, plan);
+  const { term: shown, today } = await termOnPage(plan);
   const course = courseByKey(
     plan.courses.filter((c) => isStaffOf(actor.viewer, c.id)),
     code,
-    shownTerm(plan.terms, today, await chosenTerm()),
+    shown,
   );
   const term = plan.terms.find((t) => t.id === course?.term);
   if (!course || !term) notFound();

@@ -3,15 +3,13 @@ import Link from 'next/link';
 import { redirect } from 'next/navigation';
 import { courseByKey } from '@/core/plan/courseNames';
 import { publishTexts } from '@/core/texts/publish';
-import { todayIn } from '@/server/plan/todayIn';
-import { shownTerm } from '@/core/time/term';
 import { planSeenBy } from '@/server/plan/planSeenBy';
 import { sharedPembit } from '@/server/pembit';
 import { Composer } from '@/ui/outlets/Composer';
 import { newDraft } from '@/ui/outlets/outletDraft';
 import { PageFrame } from '../../PageFrame';
 import { signedInOr } from '../../signedIn';
-import { chosenTerm } from '../../termOnPage';
+import { termOnPage } from '../../termOnPage';
 import { composing } from '../composing';
 
 export const metadata: Metadata = { title: publishTexts.title };
@@ -25,7 +23,7 @@ export default async function NewOutletPage({ searchParams }: { searchParams: Se
   const plan = await planSeenBy(sharedPembit(), actor.viewer);
   const parts = composing(plan, actor);
   const asked = courseByKey(plan.courses, course ?? '')?.id;
-  const term = shownTerm(plan.terms, todayIn(sharedPembit(), plan), await chosenTerm());
+  const { term } = await termOnPage(plan);
   const inTerm = plan.courses.filter((c) => c.term === term?.id).map(({ id }) => id as string);
   const first =
     parts.courses.find(({ id }) => id === asked) ??

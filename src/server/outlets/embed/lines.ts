@@ -1,4 +1,5 @@
 import type { Temporal } from 'temporal-polyfill';
+import { titleOf } from '@/core/plan/titleOf';
 import type { Occurrence } from '@/core/plan/occurrence';
 import { groupBy } from '@/core/groupBy';
 import { freeOf } from '@/core/signup/seenSheet';
@@ -77,16 +78,9 @@ export const tagsOf = (o: Occurrence, { contents }: EmbedContext): Html[] =>
 export const colorOf = (o: Occurrence, { contents }: EmbedContext): string =>
   contents.plan.courses.find((course) => o.courses.includes(course.id))?.color ?? '';
 
-function nameOf(o: Occurrence): string {
-  if (o.kind === 'set') return entryTexts.setTitle(o.title);
-  return o.kind === 'class' && o.plan && o.sectionName
-    ? entryTexts.ofSection(o.title, o.sectionName)
-    : o.title;
-}
-
 /** The title of a line; an entry's leads to its page in the outlet. */
 export function headingOf(o: Occurrence, { embed }: EmbedContext): Html {
-  const name = nameOf(o);
+  const name = titleOf(o);
   const title = o.cancelled === undefined ? html`${name}` : html`<s>${name}</s>`;
   return 'entry' in o
     ? html`<a class="title" href="${embed}/e/${o.entry}">${title}</a>`

@@ -6,7 +6,7 @@ import { materialTexts } from '@/core/texts/materials';
 import { retentionTexts } from '@/core/texts/retention';
 import type { Reader } from '@/data/database';
 import { courseBytes, megabytes } from '@/data/materials/fileRoom';
-import { filesForStaff } from '@/data/materials/files';
+import { filesById, filesForStaff } from '@/data/materials/files';
 import { schoolSettings } from '@/data/plan/schoolSettings';
 import { materialsOf } from '@/data/materials/materials';
 import type { SignedIn } from '../session/session';
@@ -37,26 +37,32 @@ export async function roomError(
   return undefined;
 }
 
-/** Links to materials lead to those of the courses that something is for; links to files, to what the actor may pass on. */
-export async function linkErrors(
+/**
+ * Links to materials lead to those of the courses that something is for; links to files, to what the actor may pass on. A file
+ * without a label is called by its name.
+ */
+export async function checkedLinks<L extends Link>(
   reader: Reader,
   actor: SignedIn,
   courses: readonly CourseId[],
-  links: readonly Link[],
-): Promise<FieldError[]> {
-  if (!links.some((link) => link.material || link.file)) return [];
+  links: L[],
+): Promise<Readonly<{ errors: FieldError[]; links: L[] }>> {
+  if (!links.some((link) => link.material || link.file)) return { errors: [], links };
   const materials = new Set((await materialsOf(reader, courses)).map((material) => material.id));
-  const files = await ownFiles(
-    reader,
-    actor,
-    links.map((link) => link.file),
-  );
-  const full = await roomError(reader, courses, links.flatMap((link) => link.file ?? [])); // prettier-ignore
-  return links.flatMap(({ material, file }, i) => [
-    ...(file && full ? [{ field: `links.${i}.file`, message: full }] : []),
-    ...(material && !materials.has(material)
-      ? [{ field: `links.${i}.material`, message: materialTexts.notOfCourse }]
-      : []),
-    ...(file && !files.has(file) ? [{ field: `links.${i}.file`, message: fileTexts.notKept }] : []),
-  ]);
+  const linked = links.flatMap((link) => link.file ?? []);
+  const files = await ownFiles(reader, actor, linked);
+  const full = await roomError(reader, courses, linked);
+  const names = new Map((await filesById(reader, linked)).map(({ id, name }) => [id, name]));
+  return {
+    errors: links.flatMap(({ material, file }, i) => [
+      ...(file && full ? [{ field: `links.${i}.file`, message: full }] : []),
+      ...(material && !materials.has(material)
+        ? [{ field: `links.${i}.material`, message: materialTexts.notOfCourse }]
+        : []),
+      ...(file && !files.has(file) ? [{ field: `links.${i}.file`, message: fileTexts.notKept }] : []),
+    ]),
+    links: links.map((link) =>
+      link.file && link.label === '' ? { ...link, label: names.get(link.file) ?? '' } : link,
+    ),
+  };
 }
