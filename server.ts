@@ -2,6 +2,9 @@
 import 'temporal-polyfill/global';
 import { createServer } from 'node:http';
 import type { IncomingMessage, ServerResponse } from 'node:http';
+import { Readable } from 'node:stream';
+import { pipeline } from 'node:stream/promises';
+import type { ReadableStream as NodeReadableStream } from 'node:stream/web';
 import next from 'next';
 import { answerDirectly } from './src/app/api/directRoutes';
 import { problemBody } from './src/app/api/problem';
@@ -142,7 +145,11 @@ async function main(): Promise<void> {
       from: headers[CLIENT_ADDRESS] ?? '',
     });
     response.writeHead(answer.status, answer.headers);
-    response.end(answer.body);
+    if (!answer.stream) return void response.end(answer.body);
+    // Whoever stops listening to a recording closes the connection: that is no failure.
+    await pipeline(Readable.fromWeb(answer.stream as NodeReadableStream), response).catch(() =>
+      response.destroy(),
+    );
   }
 
   const standins = config.standins

@@ -85,6 +85,7 @@ export async function planPage(
         rosters,
         version: String(pembit.queue.version()),
         today: today.toString(),
+        shown,
         as: as?.key,
       }),
   };

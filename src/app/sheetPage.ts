@@ -17,7 +17,8 @@ function coursesForHours({ plan, viewer, data, today }: PlanPage, term: Term) {
   const assisted = [...viewer.helps].filter(([, { role }]) => role === 'assistant').map(([course]) => course);
   if (assisted.length === 0) return data?.courses ?? [];
   const holder = { ...viewer, staffOf: new Set([...viewer.staffOf, ...assisted]) };
-  return deskData(holder, plan, { term, rosters: new Map(), version: '', today: today.toString() }).courses;
+  const nothing = { rosters: new Map(), shown: new Set<string>(), version: '' };
+  return deskData(holder, plan, { term, today: today.toString(), ...nothing }).courses;
 }
 
 /** What the form of a sheet works with in the browser; undefined for whoever teaches nothing in the present term. */

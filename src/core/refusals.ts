@@ -10,6 +10,7 @@ export type Refusal =
   | 'wrongOrigin'
   | 'notYours'
   | 'nothingToOffer'
+  | 'nothingCalledOff'
   | 'stretchesOverlap'
   | 'changedMeanwhile'
   | 'laterChanges'

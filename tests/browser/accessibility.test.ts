@@ -27,6 +27,7 @@ const PAGES: Readonly<Record<string, readonly string[]>> = {
     '/account',
     '/help',
     '/close?day=2026-10-20',
+    '/away?from=2026-10-20',
   ],
   office: ['/school'],
   ivo: [

@@ -35,6 +35,8 @@ export type Person = Readonly<{
   /** For what has no name of its own: the first element by a CSS selector. */
   element: (css: string) => Promise<WebElement>;
   clickOn: (css: string) => Promise<void>;
+  /** Opens what is folded away under these words. */
+  unfold: (words: string) => Promise<void>;
   sees: (text: string | RegExp) => Promise<void>;
   doesNotSee: (text: string) => Promise<void>;
   text: () => Promise<string>;
@@ -257,6 +259,14 @@ export async function newPerson(
       inputs += 1;
       await withRetry(`Nothing to click at ${css}`, async () => {
         const [element] = await driver.findElements(By.css(css));
+        if (element) await tap(element);
+        return element;
+      });
+    },
+    unfold: async (words) => {
+      inputs += 1;
+      await withRetry(`Nothing folded under ${words}`, async () => {
+        const [element] = await driver.findElements(By.xpath(`//summary[normalize-space()="${words}"]`));
         if (element) await tap(element);
         return element;
       });

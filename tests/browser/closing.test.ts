@@ -76,3 +76,24 @@ test('it begins from the day itself; a plan that waits stands at the head of the
   await maren.click('button', 'Mon, 2 Nov 2026');
   await maren.sees('No classes week 9, Mon 2 Nov: Storm');
 });
+
+test('away today: said in one line on any page, called off in one act, and back with one undo', async () => {
+  await maren.open(`${pembit.pembitUrl}/materials`);
+  await effort.counted(maren, 'away until Thursday: classes and times called off', 4, async () => {
+    await maren.type('Quick line', 'away until Thu');
+    await maren.press(Key.ENTER);
+    await maren.sees(/HL Class \d+ · A|HL Class \d+/);
+    await maren.click('button', /^Call off \d+ classes/);
+    await maren.sees(/Called off \d+ classes/);
+  });
+  await maren.sees('You have no class and no time then.');
+  await maren.open(`${pembit.pembitUrl}/today`);
+  await maren.sees(/“.+” stands on a class that is called off/);
+  await maren.open(`${pembit.pembitUrl}/day/2026-10-15?course=HL%20210`);
+  await maren.sees('Maren Toft is away');
+  await maren.open(`${pembit.pembitUrl}/away?from=2026-10-19`);
+  await maren.click('button', /^Call off/);
+  await maren.sees(/Called off \d/);
+  await maren.click('button', 'Undo');
+  await maren.sees('Undone');
+});

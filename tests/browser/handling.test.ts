@@ -46,6 +46,7 @@ test('a day is typed in words; what means two days is asked, what is no day is s
   await maren.open(`${pembit.pembitUrl}/term`);
   await maren.click('cell', /^week 10, Tue 10 Nov/);
   await maren.type('Title', 'Rope walk');
+  await maren.click('field', 'HL Hull lofting');
   await maren.type('Day', 'Oct 28');
   await maren.press(Key.TAB);
   expect(await valueOf('Day')).toBe('Wed 28 Oct');
@@ -123,6 +124,7 @@ test('a session that ends says so, keeps what was typed, and goes on after signi
   await maren.open(`${pembit.pembitUrl}/term`);
   await maren.click('cell', /^week 10, Tue 10 Nov/);
   await maren.type('Title', 'Written without a session');
+  await maren.click('field', 'HL Hull lofting');
   await maren.driver.manage().deleteAllCookies();
   await maren.click('button', /^Save for/);
   await maren.sees('You are signed out: your session has ended.');
@@ -151,6 +153,7 @@ test('when somebody else signs in on another tab, nothing that was typed before 
   await maren.open(`${pembit.pembitUrl}/term`);
   await maren.click('cell', /^week 10, Tue 10 Nov/);
   await maren.type('Title', 'Not for Tobias');
+  await maren.click('field', 'HL Hull lofting');
   await maren.driver.manage().deleteAllCookies();
   await maren.sees('You are signed out: your session has ended.');
   await signInOnAnotherTab('Tobias Aldous');

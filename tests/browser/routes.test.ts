@@ -121,6 +121,7 @@ const CHECKS: Readonly<Record<string, () => readonly Check[]>> = {
   '/office-hours': () => [{ method: 'GET', path: '/office-hours', expected: page(307) }],
   '/office-hours/new': () => [{ method: 'GET', path: '/office-hours/new', expected: page(307) }],
   '/publish': () => [{ method: 'GET', path: '/publish', expected: page(307) }],
+  '/away': () => [{ method: 'GET', path: '/away?from=2026-10-20', expected: page(307) }],
   '/close': () => [{ method: 'GET', path: '/close?day=2026-10-20', expected: page(307) }],
   '/publish/new': () => [{ method: 'GET', path: '/publish/new', expected: page(307) }],
   '/publish/[id]': () => [
@@ -490,6 +491,22 @@ const CHECKS: Readonly<Record<string, () => readonly Check[]>> = {
       method: 'POST',
       path: '/api/closures',
       body: { ...closure(), course: hlCourse },
+      expected: signedInOnly(403),
+    },
+  ],
+  '/api/away': () => [
+    {
+      method: 'POST',
+      path: '/api/away',
+      body: { from: '2026-12-24', to: '2026-12-24' },
+      expected: signedInOnly(403),
+    },
+  ],
+  '/api/away/hits': () => [
+    {
+      method: 'POST',
+      path: '/api/away/hits',
+      body: { from: '2026-12-24', to: '2026-12-24' },
       expected: signedInOnly(403),
     },
   ],

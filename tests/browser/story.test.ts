@@ -27,6 +27,7 @@ test('an instructor plans and offers, a student clicks and takes, and it shows w
   await maren.open(`${pembit}/term`);
   await maren.click('cell', /^week 10, Tue 10 Nov/);
   await maren.type('Title', 'Visit to the rope walk');
+  await maren.click('field', 'HL Hull lofting');
   await maren.type('Starts', '10');
   await maren.type('Ends', '11:30');
   await maren.type('Place', 'Rope walk');
@@ -41,6 +42,7 @@ test('an instructor plans and offers, a student clicks and takes, and it shows w
   await maren.click('cell', /^week 7, Fri 23 Oct/);
   await maren.click('field', 'Assignment');
   await maren.type('Title', 'Stem profile');
+  await maren.click('field', 'HL Hull lofting');
   await maren.type('Set on', '2026-10-14');
   await maren.type('Due at', '5');
   await maren.click('button', '17:00');

@@ -284,6 +284,7 @@ export const outlet: fc.Arbitrary<Outlet> = fc
     times: fc.constantFrom('days' as const, 'single' as const),
     calendars: fc.subarray(CALENDARS),
     meetingLinks: fc.boolean(),
+    files: fc.boolean(),
     detail: fc.constantFrom('full' as const, 'titles' as const),
     daysBack: fc.option(fc.integer({ min: 0, max: 40 }), { nil: undefined }),
   })

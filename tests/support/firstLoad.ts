@@ -18,6 +18,7 @@ export const FIRST_LOADS = [
   [MAREN, '/day/2026-10-13', 265],
   [MAREN, '/month', 192],
   [MAREN, '/close', 255],
+  [MAREN, '/away', 255],
   [MAREN, '/help', 192],
   [MAREN, '/everything', 285],
   [MAREN, '/checks', 245],

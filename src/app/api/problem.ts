@@ -26,6 +26,7 @@ const STATUS = {
   wrongOrigin: 403,
   notYours: 403,
   nothingToOffer: 422,
+  nothingCalledOff: 422,
   stretchesOverlap: 422,
   changedMeanwhile: 412,
   laterChanges: 409,

@@ -3,10 +3,13 @@ import { courseNames } from '@/core/plan/courseNames';
 import { isStaffOf } from '@/core/entries/viewer';
 import { mainMoment } from '@/core/entries/entry';
 import { momentLabel } from '@/core/time/dateLabels';
+import { filesByCourse } from '@/server/outlets/openFiles';
+import { sharedPembit } from '@/server/pembit';
 import type { SignedIn } from '@/server/session/session';
 
 /** What an outlet can be composed of by whoever is signed in, as plain values. */
-export function composing(plan: SeenPlan, { viewer }: SignedIn) {
+export async function composing(plan: SeenPlan, { viewer }: SignedIn) {
+  const files = await filesByCourse(sharedPembit(), plan);
   const names = courseNames(plan.courses, plan.terms);
   const taught = plan.courses.filter((course) => isStaffOf(viewer, course.id) && !course.archived);
   const own = new Set<string>(taught.map((course) => course.id));
@@ -15,6 +18,7 @@ export function composing(plan: SeenPlan, { viewer }: SignedIn) {
       id,
       tag,
       title: names.get(id)!.title,
+      ...(files.get(id) ?? { files: 0, recordings: 0 }),
       sections: sections.map(({ id: section, name }) => ({ id: section, name })),
     })),
     calendars: plan.calendars

@@ -5,6 +5,7 @@ import { redirect } from 'next/navigation';
 import type { ReactNode } from 'react';
 import { isOnStaff } from '@/core/entries/viewer';
 import { occurrencesOf } from '@/core/plan/occurrences';
+import { awayTexts } from '@/core/texts/away';
 import { studentTexts } from '@/core/texts/student';
 import { todayTexts as say } from '@/core/texts/today';
 import { timeOfYear } from '@/ui/frame/timeOfYear';
@@ -43,6 +44,11 @@ export default async function TodayPage({ searchParams }: { searchParams: Search
     <PageFrame actor={actor} plan={plan} everyTerm>
       {term ? <p className="soft">{timeOfYear(plan, today)}</p> : null}
       <h1>{say.title}</h1>
+      <p>
+        <Link href="/away" prefetch={false}>
+          {awayTexts.link}
+        </Link>
+      </p>
       {plan.abroad && term ? (
         <p className="soft">{studentTexts.zones(term.tzid, plan.abroad.own.tzid)}</p>
       ) : null}

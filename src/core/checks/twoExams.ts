@@ -6,7 +6,7 @@ import { pairsOfDay, takesPlace } from './checkedDates';
 const EXAM = /\b(?:exam|examination|midterm|final|finals)\b/i;
 
 /** By its title. */
-export const isExam = (entry: CheckedEntry): boolean => EXAM.test(entry.title);
+export const isExam = ({ title }: Pick<CheckedEntry, 'title'>): boolean => EXAM.test(title);
 
 /** Two examinations on one day for the same students. */
 export const twoExams: Check = {

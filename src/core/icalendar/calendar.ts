@@ -54,6 +54,8 @@ export type VCalendar = Readonly<{
   refreshMinutes?: number;
   /** The feed's own address; only in public feeds, since a copy of the file would carry the address on. */
   source?: string;
+  /** Whose VTIMEZONE stands in a file without content: RFC 5545 section 3.6 asks for a component. */
+  zone?: Readonly<{ tzid: string; year: number }>;
   events: readonly VEvent[];
   tombstones?: readonly VTombstone[];
 }>;

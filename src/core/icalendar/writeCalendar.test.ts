@@ -6,6 +6,15 @@ import { foldLine } from './foldLine';
 import { escapeText, safeUri } from './text';
 import { writeCalendar } from './writeCalendar';
 
+test('a file without content carries one VTIMEZONE: RFC 5545 section 3.6 asks for at least one component', () => {
+  const file = writeCalendar(
+    { name: 'Empty', zone: { tzid: 'America/Halifax', year: 2026 }, events: [] },
+    requireZone,
+  );
+  expect(file.match(/BEGIN:\w+/g)).toEqual(['BEGIN:VCALENDAR', 'BEGIN:VTIMEZONE', 'BEGIN:STANDARD', 'BEGIN:DAYLIGHT', 'BEGIN:STANDARD']); // prettier-ignore
+  expect(file).toContain('TZID:America/Halifax\r\n');
+});
+
 test('an event in a term across the change to winter time, as text', () => {
   const at = Temporal.Instant.from('2026-10-01T12:00Z');
   const file = writeCalendar(

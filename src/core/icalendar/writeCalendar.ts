@@ -117,7 +117,8 @@ function zoneLines(
  * the same content. NAME and REFRESH-INTERVAL are doubled by the customary X- properties that older readers know.
  */
 export function writeCalendar(calendar: VCalendar, zoneOf: ZoneLookup): string {
-  const { name, description, refreshMinutes, tombstones = [] } = calendar;
+  const { name, description, refreshMinutes, zone, tombstones = [] } = calendar;
+  const empty = calendar.events.length + tombstones.length === 0;
   return [
     'BEGIN:VCALENDAR\r\nVERSION:2.0\r\n',
     plain('PRODID', PRODID),
@@ -136,7 +137,10 @@ export function writeCalendar(calendar: VCalendar, zoneOf: ZoneLookup): string {
         ]
       : []),
     uri('SOURCE;VALUE=URI', calendar.source),
-    ...zoneLines([...calendar.events, ...tombstones], zoneOf).map(foldLine),
+    ...(empty && zone
+      ? vtimezoneLines(zoneOf(zone.tzid), { fromYear: zone.year, toYear: zone.year })
+      : zoneLines([...calendar.events, ...tombstones], zoneOf)
+    ).map(foldLine),
     ...calendar.events.map(eventText),
     ...tombstones.map(tombstoneText),
     'END:VCALENDAR\r\n',

@@ -18,7 +18,9 @@ export const MATERIAL_KINDS = [
 ] as const;
 export type MaterialKind = (typeof MATERIAL_KINDS)[number];
 
-export const fileAddress = (file: FileId): string => `/f/${file}`;
+/** Where uploaded files are, each under its id. */
+export const FILE_PATH = '/f/';
+export const fileAddress = (file: FileId): string => `${FILE_PATH}${file}`;
 
 /** Where a click on a material leads: to the thing itself, or, where there is none, to its page in Pembit. */
 export const addressOf = ({ id, url, file }: Pick<Material, 'id' | 'url' | 'file'>): string =>

@@ -60,6 +60,7 @@ const TABLE: readonly (readonly [Act, string])[] = [
   ['replaceAddress', 'yes yes no no no no no'],
   ['offerTimes', 'yes yes yes no no no no'],
   ['cancelDays', 'yes yes yes yes no no no'],
+  ['beAway', 'yes yes yes yes no no no'],
   ['bookFor', 'yes yes yes no no no no'],
   ['writeToThoseWhoCome', 'yes yes yes yes no no no'],
   ['changeStaff', 'yes no no no no yes no'],

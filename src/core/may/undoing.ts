@@ -13,6 +13,7 @@ const REVERSE: Readonly<Record<string, readonly Act[]>> = {
   bookFor: ['cancelTime'],
   cancelTime: ['bookFor'],
   cancelDays: ['bookFor'],
+  beAway: ['callOffClass', 'bookFor'],
   waitFor: ['stopWaiting'],
   stopWaiting: ['waitFor'],
   offerTimes: ['deleteSheet'],

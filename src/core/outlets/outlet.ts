@@ -70,6 +70,8 @@ export type PublishedComposition = Composed &
     times: TimesAs;
     /** Whether links into meetings are in it. */
     meetingLinks: boolean;
+    /** Whether uploaded files open for its readers, under its own address. */
+    files: boolean;
     look: EmbedLook;
   }>;
 
@@ -115,5 +117,6 @@ export const PUBLISHED_DEFAULTS: PublishedComposition = {
   kinds: OUTLET_KINDS,
   times: 'days',
   meetingLinks: false,
+  files: false,
   look: DEFAULT_LOOK,
 };

@@ -106,6 +106,8 @@ export const outletInput = z.object({
     .default([...OUTLET_KINDS]),
   times: z.enum(TIMES_AS, { error: 'Say "days" or "single".' }).default('days'),
   meetingLinks: z.boolean().default(false),
+  /** Whether uploaded files open for its readers; absent: for the students of the course. */
+  files: z.boolean().optional(),
   ...composed,
   look: lookInput.default(DEFAULT_LOOK as z.output<typeof lookInput>),
 });

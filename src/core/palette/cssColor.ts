@@ -1,23 +1,31 @@
-import colorNames from 'color-name';
+import { colorsNamed, differenceCiede2000 } from 'culori';
 import type { CourseColor } from '../plan/plan';
 import { COURSE_PAIRS } from './palette';
 
-type Rgb = readonly [number, number, number];
+/** RFC 7986 section 5.9 takes the names of CSS3 and nothing else; this one came later. */
+const NAMES = Object.keys(colorsNamed).filter((name) => name !== 'rebeccapurple');
 
-const rgbOf = (hex: string): Rgb =>
-  [1, 3, 5].map((at) => parseInt(hex.slice(at, at + 2), 16)) as unknown as Rgb;
-const distance = (a: Rgb, b: Rgb) => a.reduce((sum, channel, i) => sum + (channel - b[i]!) ** 2, 0);
-
-/** The CSS3 colour name that is nearest to `#rrggbb`: RFC 7986 section 5.9 takes nothing but names. */
-export function cssColor(hex: string): string {
-  const wanted = rgbOf(hex);
-  const names = Object.entries(colorNames as Record<string, Rgb>);
-  return names.reduce((best, next) =>
-    distance(next[1], wanted) < distance(best[1], wanted) ? next : best,
-  )[0];
+/**
+ * The name that calendar files give each course's colour: the one that looks nearest (CIEDE2000), no name twice, so that two
+ * courses are told apart in other programs, too. The nearest pair of all is settled first.
+ */
+function namesFor(inks: ReadonlyMap<CourseColor, string>): ReadonlyMap<CourseColor, string> {
+  const distance = differenceCiede2000();
+  const pairs = [...inks].flatMap(([color, ink]) =>
+    NAMES.map((name) => ({ color, name, far: distance(ink, name) })),
+  );
+  const named = new Map<CourseColor, string>();
+  const taken = new Set<string>();
+  for (const { color, name } of pairs.sort((a, b) => a.far - b.far)) {
+    if (named.has(color) || taken.has(name)) continue;
+    named.set(color, name);
+    taken.add(name);
+  }
+  return named;
 }
 
-/** The name that calendar files give each course's colour. */
-export const COURSE_CSS_COLORS = Object.fromEntries(
-  Object.entries(COURSE_PAIRS.light).map(([color, { ink }]) => [color, cssColor(ink)]),
-) as Readonly<Record<CourseColor, string>>;
+const inks = new Map(
+  Object.entries(COURSE_PAIRS.light).map(([color, { ink }]) => [color as CourseColor, ink]),
+);
+
+export const COURSE_CSS_COLORS = Object.fromEntries(namesFor(inks)) as Readonly<Record<CourseColor, string>>;

@@ -6,7 +6,7 @@ import { dayOf, isDay, momentText } from '../time/zonedWall';
 import type { Occurrence } from './occurrence';
 
 /** The last day an occurrence touches, as text. An end at midnight does not touch the day that begins there. */
-function lastDay(o: Occurrence): string {
+export function lastDayText(o: Occurrence): string {
   const first = momentText(dayOf(o.start));
   if (!o.end) return first;
   const day = dayOf(o.end);
@@ -19,7 +19,7 @@ function lastDay(o: Occurrence): string {
 export function touching(
   occurrences: readonly Occurrence[],
 ): (from: Temporal.PlainDate, to?: Temporal.PlainDate) => Occurrence[] {
-  const days = occurrences.map((o) => ({ o, first: momentText(dayOf(o.start)), last: lastDay(o) }));
+  const days = occurrences.map((o) => ({ o, first: momentText(dayOf(o.start)), last: lastDayText(o) }));
   const oneDay = groupBy(
     days.filter(({ first, last }) => first === last),
     ({ first }) => first,

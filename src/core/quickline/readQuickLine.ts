@@ -6,7 +6,8 @@ import { leftover, lineScanner } from './lineScanner';
 import type { QuickContext, QuickEntry, QuickMoment, Reading } from './quickEntry';
 import { findClass } from './quickClasses';
 import { takeCourses } from './quickCourses';
-import { dateAt, findDate } from '../time/typedDay';
+import { wholeAddress } from '../links/wholeAddress';
+import { dateAt, findDate, findStretch } from '../time/typedDay';
 import type { TakenRepeat } from './quickRepeats';
 import { takeDuration, takeRepeat } from './quickRepeats';
 import { findTimes, timesAt } from './quickTimes';
@@ -23,13 +24,16 @@ type Moment = Readonly<{
 }>;
 
 const QUOTED = /"((?:[^"]|"")*)"/;
-const LINK = /https?:\/\/[^\s"\u{E000}]+/u;
+/** With its scheme, or as people write an address without one: `www.…`, or a host with a path. A file's name is none. */
+const LINK =
+  /(?:https?:\/\/|(?<![\w.@/-])(?:www\.|(?=[a-z0-9-]+(?:\.[a-z0-9-]+)*\.[a-z]{2,}\/)))[^\s"\u{E000}]+/iu;
 const KEYWORDS = [
   ['setOn', /(?<![\w-])set(?:\s+on)?:?\s+/],
   ['opens', /(?<!\w)opens(?:\s+on)?:?\s+/],
   ['due', /(?<!\w)(?:due(?:\s+(?:on|by))?|by):?\s+/],
   ['closes', /(?<!\w)closes(?:\s+on)?:?\s+/],
 ] as const;
+const DUE_BEHIND = /(?<!\w)due(?=\s*(?:$|[,;\u{E000}]))/u;
 const PLACE = /(?<!\w)(?:at|@)\s*(?!\d+\s*(?:[,;]|$))((?:the\s+)?[^,;\u{E000}"]+)/u;
 const ROOM = /(?<!\w)in\s+((?:room|hall|lab|building)\s+[^,;\s\u{E000}]+)/u;
 const KIND = /^\s*(note|announcement|announce|event|assignment):\s*/;
@@ -49,13 +53,15 @@ export function readQuickLine(line: string, context: QuickContext): Reading {
   const named = takeCourses(scan, context);
   const courses = named.length > 0 ? named : onlyCourse(context);
   const repeat = takeRepeat(scan, context);
-  const work = withLooseTime(scan, takeWorkDates(scan, context, courses));
+  // Whoever teaches nothing writes notes: there is no work to set.
+  const notesOnly = context.courses.length === 0;
+  const work = notesOnly ? {} : withLooseTime(scan, takeWorkDates(scan, context, courses));
   const isWork = kindWord === 'assignment' || Object.keys(work).length > 0;
   const free = isWork ? undefined : takeFreeMoment(scan, context, courses, repeat);
   const duration = takeDuration(scan);
   const where = place ?? takePlace(scan);
   const text = title ?? leftover(scan.rest());
-  const kind = kindWord ?? (isWork ? 'assignment' : 'event');
+  const kind = kindWord ?? (notesOnly ? 'note' : isWork ? 'assignment' : 'event');
   const entry: QuickEntry = {
     kind,
     title: text,
@@ -111,9 +117,10 @@ function takeQuotedPlace(scan: LineScanner): string | undefined {
 function takeLinks(scan: LineScanner): string[] {
   const links: string[] = [];
   for (let match = scan.find(LINK); match; match = scan.find(LINK)) {
-    const url = match[0].replace(/[.,;)]+$/, '');
+    const typed = match[0].replace(/[.,;)]+$/, '');
+    const url = wholeAddress(typed);
     links.push(url);
-    scan.take({ from: match.index, to: match.index + url.length }, quickTexts.link, url);
+    scan.take({ from: match.index, to: match.index + typed.length }, quickTexts.link, url);
   }
   return links;
 }
@@ -213,7 +220,18 @@ function takeWorkDates(scan: LineScanner, context: QuickContext, courses: Course
       break;
     }
   }
-  return dates;
+  const due = dates.due ?? takeDueBehind(scan, context, courses);
+  return due ? { ...dates, due } : dates;
+}
+
+/** `class 16 quiz due`: what stands before the word, where nothing follows it. */
+function takeDueBehind(scan: LineScanner, context: QuickContext, courses: Courses): Moment | undefined {
+  const word = scan.find(DUE_BEHIND);
+  const moment = word && momentFrom(scan, context, courses, { find: true, position: 0 });
+  if (!moment || moment.span.from > word.index) return undefined;
+  moment.take(quickTexts.fields.due);
+  scan.take({ from: word.index, to: word.index + 'due'.length }, quickTexts.fields.due, '');
+  return moment;
 }
 
 /** `due Friday, NV, 5 pm`: a time that stands elsewhere in the line is the due date's, if that has none. */
@@ -246,6 +264,8 @@ function takeFreeMoment(
   courses: Courses,
   repeat: TakenRepeat | undefined,
 ): Free | undefined {
+  const stretch = takeStretch(scan, context);
+  if (stretch) return stretch;
   const found = momentFrom(scan, context, courses, { find: true, position: 0 });
   if (found) {
     const before = scan
@@ -269,6 +289,30 @@ function takeFreeMoment(
     ]);
   }
   return found ? { ...found, times, lastDay } : withoutDate(times, repeat);
+}
+
+/** `7-31 Oct`: days of one month, with hours wherever they stand. */
+function takeStretch(scan: LineScanner, context: QuickContext): Free | undefined {
+  const found = findStretch(scan.find, context);
+  if (!found) return undefined;
+  const { first, last } = found;
+  const unclear = [first, last].find((reading) => reading.kind === 'ask');
+  if (unclear?.kind === 'ask') {
+    scan.ask(found, unclear.question, unclear.choices);
+    return { span: found, asked: true };
+  }
+  if (first.kind === 'ask' || last.kind === 'ask') return undefined;
+  const words = [first, last].map(({ date }) => weekAndDate(context.term, date, context.locale)).join(' – ');
+  const on = /\b(?:on|from)\s+$/i.exec(scan.rest().slice(0, found.from))?.[0] ?? '';
+  scan.take({ from: found.from - on.length, to: found.to }, quickTexts.day, words);
+  const times = takeLooseTimes(scan, undefined);
+  return {
+    span: found,
+    date: first.date,
+    lastDay: last.date,
+    asked: false,
+    ...(times && times !== 'none' ? { times } : {}),
+  };
 }
 
 /** A line without a date takes place on the first of its weekdays, if it repeats on some. */

@@ -3,6 +3,7 @@ export const embedTexts = {
   coming: 'Coming days',
   nothing: 'Nothing is planned here for now.',
   nothingThatDay: 'Nothing is planned on this day.',
+  closedLink: '(for people of the course, in Pembit)',
   readable: 'Anyone with this address can read this page.',
   back: 'The whole calendar',
   forRoster: 'Whoever holds this address can read this page: it is meant for the students of the course.',

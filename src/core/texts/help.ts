@@ -34,6 +34,7 @@ export const helpTexts = {
     ['Guest talk 20 Oct 10-11:30, HL A, as a draft', 'an event for one section, unseen until it is shown'],
     ['announcement: bring gloves, tomorrow, HL and NV', 'an announcement to two courses'],
     ['note: ask about the battens Friday', 'a private note'],
+    ['away until Thu', 'your own classes and times of those days: what that is comes first, then one act calls it off'],
     ['no classes Tue 20 Oct: storm', 'a day without classes: what it hits is shown first'],
   ] as readonly (readonly [string, string])[],
   keysTitle: 'By keyboard',

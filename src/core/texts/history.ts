@@ -1,10 +1,14 @@
+import { quickFieldTexts } from './quickField';
+
 /** How the history and the message after an act say what happened. */
 export const historyTexts = {
-  planned: (title: string) => `Added ${title}`,
+  planned: quickFieldTexts.added,
   changed: (title: string) => `Changed ${title}`,
   moved: (title: string, when: string) => `Moved ${title} to ${when}`,
   cancelledTime: (when: string) => `Cancelled the time ${when}`,
   movedSeveral: (n: number) => `Moved ${n} entries`,
+  /** One of a series. */
+  oneOf: (title: string, day: string) => `${title}, ${day}`,
   cancelled: (title: string) => `Cancelled ${title}`,
   takesPlace: (title: string) => `${title} takes place after all`,
   told: (n: number) => (n === 1 ? 'Told 1 student' : `Told ${n} students`),

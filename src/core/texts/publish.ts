@@ -37,6 +37,18 @@ export const publishTexts = {
   calendars: 'Outside calendars in it',
   joining: 'Meetings',
   meetingLinks: 'With links into meetings',
+  files: 'Files',
+  openFiles: (
+    audience: 'public' | 'roster',
+    { files, recordings }: Readonly<{ files: number; recordings: number }>,
+  ) => {
+    const open = audience === 'public' ? files - recordings : files;
+    const said = open === 1 ? '1 file opens' : `${open} files open`;
+    const kept = recordings === 1 ? 'a recording stays' : `${recordings} recordings stay`;
+    return audience === 'roster'
+      ? `${said} for whoever holds the address`
+      : `${said} for anyone${recordings > 0 ? `; ${kept} with the course` : ''}`;
+  },
   tags: 'Titles begin with the course’s tag',
   detail: 'How much it tells',
   details: { full: 'Everything: texts, places, links', titles: 'Titles and times alone' },

@@ -1,9 +1,7 @@
 /** Words of the quick line: what it understood, what it asks. */
 export const quickTexts = {
-  label: 'Quick line',
-  placeholder: 'Add or find: Tide quiz, due week 6 Thursday 5 pm, NV',
-  placeholderNotes: 'Find by title, or note: ask about bevels Friday',
   finds: 'On the plan',
+  findsNothing: 'Nothing on the plan has these words in its title.',
   save: (title: string) => `Add ${title}`,
   kind: 'Kind',
   kinds: { event: 'event', assignment: 'assignment', announcement: 'announcement', note: 'private note' },

@@ -25,6 +25,7 @@ export const refusalTexts = {
   badRequest: 'Some of this could not be read: see the fields that are marked.',
   wrongOrigin: 'This request came from another site and was not carried out.',
   notYours: 'You can plan only in courses that you teach.',
+  nothingCalledOff: 'You have no class and no time still to come on these days.',
   nothingToOffer:
     'No time still to come fits into these stretches. Lengthen a stretch, shorten the times or choose a later day.',
   stretchesOverlap: 'Two of the stretches overlap. Change one of them.',

@@ -1,3 +1,5 @@
+import { formTexts } from './forms';
+
 /** Words of the Term view and of the entry panel beside it. */
 export const termTexts = {
   title: 'The term, week by week',
@@ -32,10 +34,13 @@ export const termTexts = {
   zoom: 'How much of the term',
   earlier: 'Earlier',
   later: 'Later',
+  lastsUntil: (day: string) => `to ${day}`,
+  during: (titles: string) => `during ${titles}`,
   picked: (n: number) => `${n} chosen. Drag one of them to move all, or press Alt with an arrow.`,
 } as const;
 
 export const panelTexts = {
+  ...formTexts,
   event: 'Event',
   assignment: 'Assignment',
   announcement: 'Announcement',
@@ -133,7 +138,10 @@ export const panelTexts = {
   takesPlace: 'It takes place after all',
   deleteScope: { this: 'Delete this one', following: 'Delete this and later', all: 'Delete all' },
   editScope: { this: 'Edit this one', following: 'Edit this and later', all: 'Edit all' },
-  thisOnly: 'Title, time and place of this one. Everything else belongs to the series.',
+  thisOnly: (day: string) =>
+    `Only the one on ${day}: its title, time and place. Everything else belongs to the series.`,
+  followingOnly: (day: string) => `From the one on ${day} on; those before it stay as they are.`,
+  cancelsOne: (day: string) => `Only the one on ${day} is called off; the others take place.`,
   lost: (n: number) =>
     n === 1
       ? '1 changed occurrence found no place in the new rule.'
@@ -148,6 +156,7 @@ export const panelTexts = {
   title: 'Title',
   day: 'Day',
   lastDay: 'Last day',
+  lastDayHint: 'Where it goes over several days, or over night',
   allDay: 'All day',
   starts: 'Starts',
   ends: 'Ends',
@@ -170,6 +179,7 @@ export const panelTexts = {
   removeLink: (n: number) => `Remove link ${n}`,
   description: 'Description',
   courses: 'For',
+  allCourses: (n: number) => (n === 2 ? 'Both courses' : `All ${n} courses`),
   sections: (tag: string) => `Sections of ${tag}`,
   visibility: 'Students see it',
   visibleNow: 'As soon as it is saved',
@@ -177,7 +187,6 @@ export const panelTexts = {
   visibleDraft: 'Not yet: a draft',
   shownFromDay: 'Shown from',
   shownFromTime: 'At',
-  whoSees: 'Who will see it',
   seesNow: (who: string) => `${who}, as soon as you save.`,
   seesFrom: (who: string, when: string) => `${who}, from ${when}. Until then only the staff.`,
   seesDraft: 'Only the staff of the course. It stays a draft.',
@@ -185,7 +194,6 @@ export const panelTexts = {
   saveFor: (who: string) => `Save for ${who}`,
   saveDraft: 'Save the draft',
   save: 'Save',
-  cancel: 'Cancel',
   edit: 'Edit',
   remove: 'Delete',
   closePanel: 'Close the panel',
@@ -195,20 +203,4 @@ export const panelTexts = {
   handingIn: 'Handing in',
   whoSeesNow: 'Who sees it',
   whichTime: (typed: string) => `“${typed}”: which one?`,
-  errors: {
-    title: 'Give it a title.',
-    day: 'Choose a day.',
-    time: 'This is not a time. Type one such as 10, 2:30p, 1400 or noon.',
-    which: 'Choose which time you mean.',
-    endBefore: 'It ends before it starts. Choose a later end.',
-    lastBefore: 'The last day lies before the first one.',
-    setAfterDue: 'It is set after it is due. Choose an earlier day.',
-    course: 'Choose at least one course.',
-    sections: (tag: string) => `Choose at least one section of ${tag}.`,
-    url: 'Paste a whole address, beginning with https:// or http://.',
-    number: 'Type a number.',
-    wholeNumber: 'Type a whole number.',
-    count: 'Type how many times.',
-    untilBefore: 'The last day lies before the first one.',
-  },
 } as const;

@@ -16,6 +16,7 @@ export const todayTexts = {
     `${course}: ${titles.slice(0, 3).join(', ')}${titles.length > 3 ? ` and ${titles.length - 3} more` : ''} ${titles.length === 1 ? 'has' : 'have'} no class`,
   homeless: (n: number, course: string) =>
     `${counted(n, 'class plan has', 'class plans have')} no class in ${course}`,
+  calledOff: (title: string) => `“${title}” stands on a class that is called off: slide it, or leave it out`,
   unplanned: (n: number) => `${counted(n, 'class', 'classes')} in the next 7 days without a plan`,
   drafts: (n: number) => `${counted(n, 'draft', 'drafts')} dated in the next 7 days: students do not see it`,
   whole: 'The whole term',

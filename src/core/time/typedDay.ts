@@ -147,6 +147,29 @@ const FORMS: readonly Form[] = [
   { pattern: '(\\d{1,2})[/.](\\d{1,2})\\b\\.?(?!\\d|:)(?!\\s*(?:am|pm|-|–))', read: (m, c, text) => numeric(c, text, Number(m[1]), Number(m[2])) },
 ]; // prettier-ignore
 
+/** Days of one month written as one: `7-31 Oct`, `7 to 31 October 2026`, `Oct 7-31`; not hours beside a day. */
+const BETWEEN = '\\s*(?:-|–|to|until|through)\\s*';
+const STRETCHES = [
+  { month: 3, from: 1, pattern: `(?<![\\w/:.-])(\\d{1,2})${BETWEEN}(\\d{1,2})\\s+(?:of\\s+)?(${MONTH})\\b\\.?(?:,?\\s+((?:19|20)\\d{2})\\b)?` },
+  { month: 1, from: 2, pattern: `(?<![\\w/]|\\d(?:st|nd|rd|th)?\\s+(?:of\\s+)?)(${MONTH})\\b\\.?\\s+(\\d{1,2})${BETWEEN}(\\d{1,2})\\b(?![:.]\\d|\\s*(?:am|pm|[ap])\\b)(?:,?\\s+((?:19|20)\\d{2})\\b)?` },
+]; // prettier-ignore
+
+export type FoundStretch = Readonly<{ from: number; to: number; first: DateReading; last: DateReading }>;
+
+/** The first stretch of days in a line that names its month once. */
+export function findStretch(look: Look, context: DayContext): FoundStretch | undefined {
+  const [found] = STRETCHES.flatMap(({ pattern, ...at }) => {
+    const match = look(new RegExp(pattern));
+    return match ? [{ ...at, match }] : [];
+  }).sort((a, b) => a.match.index - b.match.index);
+  if (!found) return undefined;
+  const { match, month, from } = found;
+  const [text] = match;
+  const number = MONTHS.indexOf(match[month]!.slice(0, 3).toLowerCase()) + 1;
+  const on = (day: number) => ofMonth(context, text, number, Number(match[day]), match[4]);
+  return { from: match.index, to: match.index + text.length, first: on(from), last: on(from + 1) };
+}
+
 /** Where a date is expected, short weekdays count, too. */
 const EXPECTED: readonly Form[] = [
   ...FORMS,

@@ -19,7 +19,9 @@ function toOutlet(row: Rows['outlets']): Outlet {
   const stored: unknown = JSON.parse(row.composition);
   if (row.audience === 'personal')
     return { ...PERSONAL_DEFAULTS, ...(stored as Partial<PersonalComposition>), ...common, audience: 'personal' }; // prettier-ignore
-  const composition = { ...PUBLISHED_DEFAULTS, ...(stored as Partial<PublishedComposition>) };
+  // Whoever holds a roster's address may read the files of the course; of a public one nobody had chosen that.
+  const defaults = { ...PUBLISHED_DEFAULTS, files: row.audience === 'roster' };
+  const composition = { ...defaults, ...(stored as Partial<PublishedComposition>) };
   return {
     ...composition,
     look: { ...PUBLISHED_DEFAULTS.look, ...composition.look },
@@ -32,8 +34,8 @@ function compositionOf(outlet: Outlet): PersonalComposition | PublishedCompositi
   const { daysBack, tags, detail, reminders } = outlet;
   const composed = { ...(daysBack === undefined ? {} : { daysBack }), tags, detail, reminders };
   if (outlet.audience === 'personal') return { ...composed, kinds: outlet.kinds };
-  const { courses, sections, calendars, kinds, times, meetingLinks, look } = outlet;
-  return { ...composed, courses, sections, calendars, kinds, times, meetingLinks, look };
+  const { courses, sections, calendars, kinds, times, meetingLinks, files, look } = outlet;
+  return { ...composed, courses, sections, calendars, kinds, times, meetingLinks, files, look };
 }
 
 export const outletRow = (outlet: Outlet, tokenHash: string): Rows['outlets'] => ({

@@ -8,7 +8,7 @@ import { historyTexts } from '@/core/texts/history';
 import { perform } from '../history/perform';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
-import { occurrenceAt } from './occurrenceAt';
+import { occurrenceAt, titleAt } from './occurrenceAt';
 import { entryFor, saveEntry } from './saveEntry';
 import type { Temporal } from 'temporal-polyfill';
 
@@ -32,10 +32,8 @@ export function cancelEntry(
     const entry = found.value;
     if (entry.kind === 'note')
       return refused('badRequest', [{ field: 'id', message: 'Delete a note instead.' }]);
-    const save = (facts: EntryFacts) => {
-      change.summarise(
-        reason === undefined ? historyTexts.takesPlace(entry.title) : historyTexts.cancelled(entry.title),
-      );
+    const save = (facts: EntryFacts, title = entry.title) => {
+      change.summarise(reason === undefined ? historyTexts.takesPlace(title) : historyTexts.cancelled(title));
       return saveEntry(change, facts, { actor, act: 'cancelEntry', before: entry });
     };
     if (!recurrenceId) {
@@ -47,6 +45,6 @@ export function cancelEntry(
       return refused('badRequest', [
         { field: 'recurrenceId', message: 'The series has no such occurrence.' },
       ]);
-    return save(overrideOccurrence(entry, at, { cancelled: reason }));
+    return save(overrideOccurrence(entry, at, { cancelled: reason }), titleAt(entry.title, at));
   });
 }

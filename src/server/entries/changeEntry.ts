@@ -25,7 +25,7 @@ import { perform } from '../history/perform';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
 import { checkedInput } from './checkedInput';
-import { occurrenceAt } from './occurrenceAt';
+import { occurrenceAt, titleAt } from './occurrenceAt';
 import { entryFor, saveEntry } from './saveEntry';
 
 type Asked = Readonly<{ id: EntryId; sequence: number }> & Scope;
@@ -66,6 +66,7 @@ export function changeEntry(
       return refused('badRequest', [
         { field: 'recurrenceId', message: 'The series has no such occurrence.' },
       ]);
+    if (asked.scope === 'this') change.summarise(historyTexts.changed(titleAt(facts.title, recurrenceId)));
     const part: Part = { before, facts, recurrenceId, actor };
     return asked.scope === 'this' ? changeThis(change, part) : changeFollowing(change, part);
   });

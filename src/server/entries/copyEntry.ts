@@ -13,8 +13,8 @@ import { entryFor, saveEntry } from './saveEntry';
 import { termOfAudience } from './termOfAudience';
 
 /**
- * A copy of an entry, for the same audience or for everyone in other courses; a draft until it is looked at. Replies,
- * extensions and named students stay with the original.
+ * A copy of an entry, for the same audience or for everyone in other courses. When it is shown is its original's rule; what
+ * would be seen at once is a draft until it is looked at. Replies, extensions and named students stay with the original.
  */
 export function copyEntry(
   pembit: Pembit,
@@ -37,7 +37,8 @@ export function copyEntry(
       return refused('badRequest', [
         { field: 'courses', message: 'These courses are taught in another time zone.' },
       ]);
-    const plain: SharedFacts = { ...withoutPeople(entry), ...fresh, audience, visibility: { kind: 'draft' } };
+    const visibility = entry.visibility.kind === 'visible' ? ({ kind: 'draft' } as const) : entry.visibility;
+    const plain: SharedFacts = { ...withoutPeople(entry), ...fresh, audience, visibility };
     const own = plain.kind === 'assignment' ? { ...plain, setUid: `${fresh.uid}-set` } : plain;
     return saveEntry(change, own, saving);
   });

@@ -10,7 +10,7 @@ import { perform } from '../history/perform';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
 import { entryFor, saveEntry } from './saveEntry';
-import { occurrenceAt } from './occurrenceAt';
+import { occurrenceAt, titleAt } from './occurrenceAt';
 
 /**
  * Takes an entry away for everyone at once: all of it, one occurrence of a series, or this one and the later ones.
@@ -36,6 +36,7 @@ export function deleteEntry(
       return refused('badRequest', [
         { field: 'recurrenceId', message: 'The series has no such occurrence.' },
       ]);
+    if (scope === 'this') change.summarise(historyTexts.deleted(titleAt(entry.title, at)));
     const left = scope === 'this' ? skipOccurrence(entry, at) : endBefore(entry, at);
     if (!left) {
       await removeEntry(change, entry);

@@ -2,7 +2,9 @@ import { Temporal } from 'temporal-polyfill';
 import type { Series } from '@/core/series/editSeries';
 import { hasOccurrence } from '@/core/series/editSeries';
 import type { Moment } from '@/core/time/zonedWall';
-import { isDay } from '@/core/time/zonedWall';
+import { historyTexts } from '@/core/texts/history';
+import { dateLabel } from '@/core/time/dateLabels';
+import { dayOf, isDay } from '@/core/time/zonedWall';
 
 /**
  * The occurrence of a series that a recurrence id, as it was sent, names; undefined where none was sent, where one is a day
@@ -17,3 +19,7 @@ export function occurrenceAt(
   const at = sent instanceof Temporal.PlainDate ? sent : { wall: sent, tzid: entry.tzid };
   return hasOccurrence(entry, at) ? at : undefined;
 }
+
+/** One of a series as histories name it: with the day that its rule gives it. */
+export const titleAt = (title: string, at: Moment): string =>
+  historyTexts.oneOf(title, dateLabel(dayOf(at), 'short'));

@@ -211,6 +211,10 @@ test('a copy is a draft of its own; several are acted on at once, with one undo,
   const copy = valueOf(await copyEntry(school.pembit, school.instructor, entry.id));
   expect(copy).toMatchObject({ title: 'Visit', visibility: { kind: 'draft' } });
   expect(copy.uid).not.toBe(entry.uid);
+  const early = await plan({ kind: 'event', title: 'Tour', start: '2026-10-22T10:00', visibility: { kind: 'before', days: 7 } }); // prettier-ignore
+  expect(valueOf(await copyEntry(school.pembit, school.instructor, early.id))).toMatchObject({
+    visibility: { kind: 'before', days: 7 },
+  });
   expect(await copyEntry(school.pembit, school.instructor, entry.id, [school.other])).toMatchObject({ reason: 'notYours' }); // prettier-ignore
   const ids = [entry.id, copy.id];
   expect(await actOnSeveral(school.pembit, school.stranger, ids, { act: 'delete' })).toMatchObject({

@@ -83,7 +83,12 @@ describe('a feed over HTTP', () => {
       'content-type': 'text/calendar; charset=utf-8',
       'access-control-allow-origin': '*',
     });
-    expect((await ask(feed, { 'accept-encoding': 'br;q=0, gzip' })).headers['content-encoding']).toBe('gzip');
+    const coded = async (accepted: string) =>
+      (await ask(feed, { 'accept-encoding': accepted })).headers['content-encoding'];
+    expect(await coded('br;q=0, gzip')).toBe('gzip');
+    expect(await coded('br;q=0.3, gzip;q=0.8')).toBe('gzip');
+    expect(await coded('gzip;q=0.5, identity')).toBeUndefined();
+    expect(await coded('*')).toBe('br');
     expect(Object.keys(plain.headers)).not.toContain('set-cookie');
   });
 
@@ -93,6 +98,11 @@ describe('a feed over HTTP', () => {
     expect((await ask(feed, { 'if-none-match': `W/${headers.etag}` })).status).toBe(304);
     expect((await ask(feed, { 'if-none-match': '"other"' })).status).toBe(200);
     expect((await ask(feed, { 'if-modified-since': headers['last-modified']! })).status).toBe(304);
+    // HTTP dates alone (RFC 9110 section 5.6.7): another form is no condition.
+    const since = async (text: string) => (await ask(feed, { 'if-modified-since': text })).status;
+    expect(await since('Fri, 01 Jan 2100 00:00:00 GMT')).toBe(304);
+    expect(await since('2100-01-01T00:00:00Z')).toBe(200);
+    expect(await since('4102444800000')).toBe(200);
     // If-None-Match decides alone where both are sent (RFC 9110 section 13.2.2).
     expect(
       (await ask(feed, { 'if-none-match': '"other"', 'if-modified-since': headers['last-modified']! }))

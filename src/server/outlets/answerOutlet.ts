@@ -1,6 +1,6 @@
 import { Temporal } from 'temporal-polyfill';
-import type { EntryId } from '@/core/ids';
-import { entryId } from '@/core/ids';
+import type { EntryId, FileId } from '@/core/ids';
+import { entryId, fileId } from '@/core/ids';
 import { coursesOf } from '@/core/entries/viewer';
 import type { Viewer } from '@/core/entries/viewer';
 import type { Outlet, PublishedOutlet } from '@/core/outlets/outlet';
@@ -18,6 +18,8 @@ import { keptPerson } from '../people/keptPeople';
 import { keptPlan } from '../plan/keptPlan';
 import { codedAnswer, conditional } from './conditional';
 import type { OutletAnswer, OutletRequest } from './conditional';
+import { answerFile } from '../materials/answerFile';
+import { isStored } from '../materials/fileStore';
 import { countRead } from './countReads';
 import { askedBy, embedContext } from './embed/embedContext';
 import { embedDocument } from './embed/embedDocument';
@@ -27,11 +29,13 @@ import { CORS, embedHeaders, feedHeaders, jsonHeaders, policyFor } from './heade
 import type { CachedAnswer } from './outletCache';
 import { createOutletCache } from './outletCache';
 import { PREVIEW_PATH, previewOutlet } from './previewOutlet';
+import { openFiles, openedAt } from './openFiles';
 import { outletFile } from './outletFile';
 import { tokenHash } from './token';
 
 const FEED = /^\/feeds\/([\w-]{43})\.ics$/;
-const EMBED = /^\/embed\/([\w-]{43})(?:\/(?:e\/([0-9a-f-]{36})|day\/(\d{4}-\d{2}-\d{2})))?$/;
+const EMBED =
+  /^\/embed\/([\w-]{43})(?:\/(?:e\/([0-9a-f-]{36})|day\/(\d{4}-\d{2}-\d{2})|f\/([0-9a-f-]{36})))?$/;
 const OEMBED = '/embed/oembed.json';
 /** No reader's choice is longer; beyond it the query is as if it were not there. */
 const LONGEST_QUERY = 1000;
@@ -41,14 +45,16 @@ export const isOutletPath = (path: string): boolean =>
 
 type Wanted =
   | { kind: 'feed'; token: string }
-  | { kind: 'embed'; token: string; query: URLSearchParams; entry?: EntryId; date?: Temporal.PlainDate };
+  | { kind: 'embed'; token: string; query: URLSearchParams; entry?: EntryId; date?: Temporal.PlainDate }
+  | { kind: 'file'; token: string; file: FileId };
 
 function wantedBy(path: string, query: string): Wanted | undefined {
   const feed = FEED.exec(path);
   if (feed) return { kind: 'feed', token: feed[1]! };
   const embed = EMBED.exec(path);
   if (!embed) return undefined;
-  const [, token = '', entry, day] = embed;
+  const [, token = '', entry, day, file] = embed;
+  if (file) return fileId.safeParse(file).success ? { kind: 'file', token, file: file as FileId } : undefined;
   const asked = { kind: 'embed', token, query: new URLSearchParams(query) } as const;
   if (entry) return entryId.safeParse(entry).success ? { ...asked, entry: entry as EntryId } : undefined;
   try {
@@ -93,6 +99,7 @@ export function createOutletAnswerer(pembit: Pembit): (request: OutletRequest) =
     }
     const { viewer: owner } = await keptPerson(pembit, outlet.owner);
     const viewer = outletViewer(outlet, owner);
+    if (wanted.kind === 'file') return answerFileOf(pembit, request, { outlet, viewer, file: wanted.file });
     const scopes: StampScope[] = coursesOf(viewer).map((course) => `course:${course}` as const);
     if (outlet.audience === 'personal') scopes.push(`person:${outlet.owner}`);
     const stamps = await readStamps(pembit, scopes);
@@ -112,14 +119,14 @@ const serves = (outlet: Outlet, wanted: Wanted): boolean =>
   outlet.audience === 'personal'
     ? wanted.kind === 'feed'
     : outlet.kind === 'embed'
-      ? wanted.kind === 'embed'
+      ? wanted.kind !== 'feed'
       : true;
 
 type Making = Readonly<{
   pembit: Pembit;
   outlet: Outlet;
   viewer: Viewer;
-  wanted: Wanted;
+  wanted: Exclude<Wanted, { kind: 'file' }>;
   now: Temporal.Instant;
   changedAtMs: number;
 }>;
@@ -128,6 +135,7 @@ async function build({ pembit, outlet, viewer, wanted, now, changedAtMs }: Makin
   const author = outlet.audience === 'personal' ? outlet.owner : undefined;
   const plan = await keptPlan(pembit, coursesOf(viewer), author);
   const contents = outletContents(outlet, viewer, plan, now);
+  const files = await openFiles(pembit, outlet, contents);
   const { baseUrl } = pembit.config;
   const facts = {
     outlet: outlet.id,
@@ -137,7 +145,7 @@ async function build({ pembit, outlet, viewer, wanted, now, changedAtMs }: Makin
     validUntilMs: contents.validUntil?.epochMilliseconds ?? Infinity,
   };
   if (wanted.kind === 'feed')
-    return codedAnswer(outletFile(outlet, contents, { token: wanted.token, baseUrl }), {
+    return codedAnswer(outletFile(outlet, contents, { token: wanted.token, baseUrl, files }), {
       ...facts,
       headers: feedHeaders(outlet),
     });
@@ -147,6 +155,7 @@ async function build({ pembit, outlet, viewer, wanted, now, changedAtMs }: Makin
     asked: askedBy(wanted.query, look.filters),
     embed,
     signUp: `${baseUrl}/sign-up`,
+    opened: openedAt(embed, files),
     now,
   });
   const page = wanted.entry
@@ -163,6 +172,25 @@ async function build({ pembit, outlet, viewer, wanted, now, changedAtMs }: Makin
     validUntilMs: Math.min(facts.validUntilMs, minute, midnightMs(contents.plan.terms[0]?.tzid, now)),
     headers: embedHeaders(look.origins),
   });
+}
+
+/** An uploaded file that an outlet leads to now, under the outlet's own address. */
+async function answerFileOf(
+  pembit: Pembit,
+  request: OutletRequest,
+  { outlet, viewer, file: id }: Readonly<{ outlet: Outlet; viewer: Viewer; file: FileId }>,
+): Promise<OutletAnswer> {
+  const contents = outletContents(outlet, viewer, await keptPlan(pembit, coursesOf(viewer)), pembit.now());
+  const file = (await openFiles(pembit, outlet, contents)).get(id);
+  if (!file || !(await isStored(pembit.config, file.hash)))
+    return goneAnswer(request, undefined, undefined, pembit.now().epochMilliseconds);
+  const asked = Object.entries(request.headers).flatMap(([name, value]) => (value === undefined ? [] : [[name, value]])); // prettier-ignore
+  const answer = answerFile(pembit.config, file, new Headers(asked as [string, string][]));
+  return {
+    status: answer.status,
+    headers: { ...Object.fromEntries(answer.headers), 'x-robots-tag': 'noindex' },
+    stream: request.method === 'HEAD' ? undefined : (answer.body ?? undefined),
+  };
 }
 
 function midnightMs(tzid: string | undefined, now: Temporal.Instant): number {

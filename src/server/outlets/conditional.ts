@@ -1,3 +1,4 @@
+import Negotiator from 'negotiator';
 import { createHash } from 'node:crypto';
 import { promisify } from 'node:util';
 import { brotliCompress, constants, gzip } from 'node:zlib';
@@ -12,7 +13,13 @@ export type OutletRequest = Readonly<{
   /** The network address that it comes from, as far as it is known. */
   from?: string;
 }>;
-export type OutletAnswer = Readonly<{ status: number; headers: Record<string, string>; body?: Buffer }>;
+export type OutletAnswer = Readonly<{
+  status: number;
+  headers: Record<string, string>;
+  body?: Buffer;
+  /** Of what is not kept in memory: an uploaded file. */
+  stream?: ReadableStream<Uint8Array>;
+}>;
 
 const compress = { gzip: promisify(gzip), br: promisify(brotliCompress) };
 
@@ -32,13 +39,24 @@ export async function codedAnswer(
   return { ...facts, bodies, etags, bytes: identity.length + bodies.gzip.length + bodies.br.length };
 }
 
+/** Its published types do not know the second argument yet. */
+type Negotiating = {
+  encodings: (available: readonly string[], options: Readonly<{ preferred: readonly string[] }>) => string[];
+};
+
+/** What the reader likes best of what there is (RFC 9110 section 12.5.3), the smallest where it has no preference. */
 function codingFor(accepted: string | undefined): Coding {
-  const codings = (accepted ?? '').split(',').flatMap((part) => {
-    const [name = '', ...parameters] = part.trim().split(/\s*;\s*/);
-    return parameters.some((p) => /^q=0(\.0*)?$/.test(p)) ? [] : [name];
-  });
-  return codings.includes('br') ? 'br' : codings.includes('gzip') ? 'gzip' : 'identity';
+  const asked: Negotiating = new Negotiator({ headers: { 'accept-encoding': accepted } });
+  const [best = 'identity'] = asked.encodings(['br', 'gzip', 'identity'], { preferred: ['br', 'gzip'] });
+  return best as Coding;
 }
+
+/** The three forms of RFC 9110 section 5.6.7: what is no such date is as if it were not there. */
+const HTTP_DATE =
+  /^(?:(?:Mon|Tue|Wed|Thu|Fri|Sat|Sun), \d{2} [A-Z][a-z]{2} \d{4} \d{2}:\d{2}:\d{2} GMT|(?:Mon|Tues|Wednes|Thurs|Fri|Satur|Sun)day, \d{2}-[A-Z][a-z]{2}-\d{2} \d{2}:\d{2}:\d{2} GMT|(?:Mon|Tue|Wed|Thu|Fri|Sat|Sun) [A-Z][a-z]{2} [ \d]\d \d{2}:\d{2}:\d{2} \d{4})$/;
+/** Epoch milliseconds; the last of the forms names no zone and means UTC. */
+const httpDateMs = (text: string): number =>
+  HTTP_DATE.test(text) ? Date.parse(/GMT$/.test(text) ? text : `${text} GMT`) : NaN;
 
 /** 304 where the reader has it already: If-None-Match first, If-Modified-Since only without it (RFC 9110 section 13). */
 export function conditional({ method, headers }: OutletRequest, answer: CachedAnswer): OutletAnswer {
@@ -49,7 +67,7 @@ export function conditional({ method, headers }: OutletRequest, answer: CachedAn
   const since = headers['if-modified-since'];
   const known = noneMatch
     ? noneMatch.split(',').some((tag) => ['*', etag].includes(tag.trim().replace(/^W\//, '')))
-    : since !== undefined && Date.parse(answer.lastModified) <= Date.parse(since);
+    : since !== undefined && Date.parse(answer.lastModified) <= httpDateMs(since);
   if (known) return { status: 304, headers: facts };
   const body = answer.bodies[coding];
   return {

@@ -1,3 +1,6 @@
+import type { FileId } from '@/core/ids';
+import type { StoredFile } from '@/data/materials/files';
+import { openedAt } from './openFiles';
 import type { Outlet } from '@/core/outlets/outlet';
 import { feedEvents, feedTombstones } from '@/core/outlets/feedEvents';
 import type { OutletContents } from '@/core/outlets/outletContents';
@@ -13,10 +16,15 @@ const MINUTES_BETWEEN_POLLS = 60;
 export function outletFile(
   outlet: Outlet,
   contents: OutletContents,
-  { token, baseUrl }: Readonly<{ token: string; baseUrl: string }>,
+  {
+    token,
+    baseUrl,
+    files = new Map(),
+  }: Readonly<{ token: string; baseUrl: string; files?: ReadonlyMap<FileId, StoredFile> }>,
 ): string {
   const personal = outlet.audience === 'personal';
   const embed = `${baseUrl}/embed/${token}`;
+  const opened = openedAt(embed, files);
   const events = feedEvents(
     contents,
     {
@@ -26,11 +34,15 @@ export function outletFile(
           ? `${baseUrl}/day/${momentText(date)}${course ? `?course=${encodeURIComponent(course.code)}` : ''}`
           : `${embed}/day/${momentText(date)}`,
       signUp: `${baseUrl}/sign-up`,
-      page: (path) => baseUrl + path,
+      // What is closed to its readers leads to Pembit, for whoever signs in.
+      page: (path) => opened(path) ?? baseUrl + path,
     },
     requireZone,
   );
-  const { courses } = contents.plan;
+  const {
+    courses,
+    terms: [term],
+  } = contents.plan;
   return writeCalendar(
     {
       name: outlet.name,
@@ -43,6 +55,7 @@ export function outletFile(
       refreshMinutes: MINUTES_BETWEEN_POLLS,
       // A copy of a file that is not public would carry its secret address on.
       source: outlet.audience === 'public' ? `${baseUrl}/feeds/${token}.ics` : undefined,
+      zone: term ? { tzid: term.tzid, year: term.startsOn.year } : { tzid: 'UTC', year: 1970 },
       events,
       tombstones: feedTombstones(contents, events),
     },

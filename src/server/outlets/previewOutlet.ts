@@ -1,5 +1,6 @@
 import { parseCookie } from 'cookie';
-import { sectionsOf } from './publish';
+import { openFiles, openedAt } from './openFiles';
+import { opensFiles, sectionsOf } from './publish';
 import type { OutletId } from '@/core/ids';
 import { readCalendar } from '@/core/icalendar/readCalendar';
 import { isStaffOf } from '@/core/entries/viewer';
@@ -64,6 +65,7 @@ export async function previewOutlet(
   const outlet: PublishedOutlet = {
     ...parsed.data,
     sections: parsed.data.sections ?? sectionsOf(plan.courses),
+    files: opensFiles(parsed.data),
     id: 'preview' as OutletId,
     owner: actor.person.id,
     generation: 0,
@@ -72,17 +74,19 @@ export async function previewOutlet(
   const viewer = outletViewer(outlet, actor.viewer);
   const contents = outletContents(outlet, viewer, plan, now);
   const { baseUrl } = pembit.config;
+  const files = await openFiles(pembit, outlet, contents);
   if (outlet.kind === 'embed') {
     const context = embedContext(outlet, contents, {
       asked: askedBy(parameters, outlet.look.filters),
       embed: '#',
       signUp: `${baseUrl}/sign-up`,
+      opened: openedAt('#', files),
       now,
     });
     const page = ownPage(context, outlet.audience === 'public');
     return sent(200, headers(pembit), method, embedDocument({ title: context.title, look: outlet.look, locale: context.locale }, page)); // prettier-ignore
   }
-  const file = outletFile(outlet, contents, { token: 'preview', baseUrl });
+  const file = outletFile(outlet, contents, { token: 'preview', baseUrl, files });
   const title = outlet.name;
   return sent(200, headers(pembit), method, embedDocument({ title }, asRead(file, contents, title)));
 }

@@ -50,7 +50,10 @@ export const outletHash = (pembit: Pick<Pembit, 'secret'>, { id, generation }: O
 export const sectionsOf = (courses: readonly Pick<Course, 'sections'>[]): SectionId[] =>
   courses.flatMap((course) => course.sections.map((section) => section.id));
 
-type Composed = OutletInput & Readonly<{ sections: readonly SectionId[] }>;
+type Composed = OutletInput & Readonly<{ sections: readonly SectionId[]; files: boolean }>;
+
+/** Whether files open, where it is not said: to the students of a course they do. */
+export const opensFiles = ({ files, audience }: OutletInput): boolean => files ?? audience === 'roster';
 
 /** What somebody would publish, or what is wrong with it: courses of others, sections and calendars of none of the courses. */
 async function composedOf(change: Change, actor: SignedIn, input: OutletInput): Promise<Outcome<Composed>> {
@@ -65,7 +68,7 @@ async function composedOf(change: Change, actor: SignedIn, input: OutletInput): 
   if (!input.calendars.every((calendar) => open.has(calendar)))
     return bad('calendars', publishTexts.noSuchCalendar);
   if (input.look.view === 'entry' && !input.look.entry) return bad('look.entry', publishTexts.chooseEntry);
-  return done({ ...input, sections });
+  return done({ ...input, sections, files: opensFiles(input) });
 }
 
 /** An instructor publishes courses they teach, under an address that nobody can guess. */

@@ -74,6 +74,14 @@ export type OccurrenceRecord = Readonly<{
   allDay: boolean;
   zone: string;
   courses: readonly string[];
+  /** Called off: the reason, which may be empty. */
+  cancelled?: string;
+  /** The id of the entry, of the class, or of the sheet of times. */
+  entry?: string;
+  meeting?: string;
+  sheet?: string;
+  place?: string;
+  links?: readonly Readonly<{ url: string; label: string }>[];
 }>;
 
 /** What a viewer sees from one day to another, both included, expanded: the records of `/api/occurrences`. */
@@ -83,6 +91,7 @@ export async function occurrenceRecords(
   range: { from: Temporal.PlainDate; to: Temporal.PlainDate },
 ): Promise<OccurrenceRecord[]> {
   const plan = await planSeenBy(pembit, viewer);
+  const { baseUrl } = pembit.config;
   const codeOf = new Map(plan.courses.map((course) => [course.id, course.code]));
   const written = (moment: Moment) =>
     isDay(moment)
@@ -97,5 +106,15 @@ export async function occurrenceRecords(
     allDay: isDay(o.start),
     zone: o.tzid,
     courses: o.courses.flatMap((id) => codeOf.get(id) ?? []),
+    cancelled: o.cancelled,
+    recurrenceId: o.recurrenceId && written(o.recurrenceId),
+    entry: 'entry' in o ? o.entry : undefined,
+    meeting: o.kind === 'class' ? o.meeting : undefined,
+    sheet: 'sheet' in o ? o.sheet : undefined,
+    place: 'place' in o && o.place !== '' ? o.place : undefined,
+    links:
+      'links' in o && o.links.length > 0
+        ? o.links.map(({ url, label }) => ({ url: url.startsWith('/') ? baseUrl + url : url, label }))
+        : undefined,
   }));
 }

@@ -41,6 +41,12 @@ export function sayOnNextPage(text: string, history?: string): void {
   setTimeout(() => window.dispatchEvent(new Event(NEXT_PAGE)), NEXT_COMES_MS);
 }
 
+/** The page above one of a thing of its own: its list, or home. Undone, an act may have taken the thing away. */
+const above = (path: string): string | undefined => {
+  const [, first = '', thing] = path.split('/');
+  return thing === undefined ? undefined : first.length > 1 ? `/${first}` : '/';
+};
+
 /** `staff`: whoever may tell students of what was changed. */
 export function Messages({ staff = false, children }: { staff?: boolean; children: ReactNode }) {
   const router = useRouter();
@@ -85,6 +91,9 @@ export function Messages({ staff = false, children }: { staff?: boolean; childre
   }, [path, say]);
   const undo = async (history: string) => {
     const answer = await callApi('POST', `/api/history/${history}/undo`);
+    const list = answer.ok ? above(path) : undefined;
+    const left =
+      list && (await fetch(window.location.href, { method: 'HEAD' })).status === 404 ? list : undefined;
     put(
       answer.ok ? frameTexts.undone : answer.message,
       undefined,
@@ -92,7 +101,7 @@ export function Messages({ staff = false, children }: { staff?: boolean; childre
       answer.ok ? answer.history : undefined,
     );
     if (answer.ok) setMessage((said) => said && { ...said, held: true });
-    refresh(() => router.refresh());
+    refresh(() => (left ? router.replace(left) : router.refresh()));
   };
   return (
     <MessagesContext.Provider value={say}>

@@ -24,6 +24,7 @@ export function AudienceFields({ courses, chosen, onChange, error }: Props) {
     const { [id]: had, ...others } = chosen;
     onChange(had ? others : { ...chosen, [id]: EVERYONE });
   };
+  const all = courses.every(({ id }) => chosen[id]);
   return (
     <fieldset className={styles.courses}>
       <legend>{panelTexts.courses}</legend>
@@ -52,6 +53,19 @@ export function AudienceFields({ courses, chosen, onChange, error }: Props) {
           </div>
         );
       })}
+      {courses.length > 1 ? (
+        <FormControlLabel
+          control={
+            <Checkbox
+              checked={all}
+              onChange={() =>
+                onChange(all ? {} : Object.fromEntries(courses.map(({ id }) => [id, chosen[id] ?? EVERYONE])))
+              }
+            />
+          }
+          label={panelTexts.allCourses(courses.length)}
+        />
+      ) : null}
       {error ? <p className={styles.error}>{error}</p> : null}
     </fieldset>
   );

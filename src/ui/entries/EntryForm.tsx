@@ -23,8 +23,6 @@ import { useChecks } from './useChecks';
 import { VisibilityFields } from './VisibilityFields';
 import { audienceOfDraft, whoWillSee } from './whoWillSee';
 
-// The editor is large, and few entries need it: it comes when its part of the form is there.
-
 type Props = Readonly<{
   /** Of an entry that stands already. */
   id?: string;
@@ -35,6 +33,8 @@ type Props = Readonly<{
   kinds: readonly EntryDraft['kind'][];
   /** One occurrence of a series. */
   single: boolean;
+  /** Of a series: which of it is changed, in words. */
+  scopeWords?: string;
   /** A date in words, with its week: `week 6, Thu 15 Oct`. */
   dayWords: (date: string) => string | undefined;
   /** When a class of some courses begins or ends, in words. */
@@ -81,8 +81,16 @@ export function EntryForm(props: Props) {
         />
       ) : null}
       {draft.kind === 'note' ? <p className="soft">{panelTexts.noteLead}</p> : null}
-      {single ? <p className="soft">{panelTexts.thisOnly}</p> : null}
+      {props.scopeWords ? <p className="soft">{props.scopeWords}</p> : null}
       <Field label={panelTexts.title} autoFocus {...text('title')} />
+      {shared ? (
+        <AudienceFields
+          courses={courses}
+          chosen={draft.courses}
+          onChange={(chosen) => set({ courses: chosen })}
+          error={errors.courses ?? errors.audience}
+        />
+      ) : null}
       {draft.kind === 'event' ? (
         <EventFields fields={fields} dayWords={dayWords} single={single} courses={courses} />
       ) : null}
@@ -119,17 +127,7 @@ export function EntryForm(props: Props) {
           label={panelTexts.description}
         />
       )}
-      {shared ? (
-        <>
-          <AudienceFields
-            courses={courses}
-            chosen={draft.courses}
-            onChange={(chosen) => set({ courses: chosen })}
-            error={errors.courses ?? errors.audience}
-          />
-          <VisibilityFields fields={fields} />
-        </>
-      ) : null}
+      {shared ? <VisibilityFields fields={fields} /> : null}
       {questionable.length > 0 ? (
         <section className="notice" aria-live="polite">
           <b>{checkTexts.inPanel}</b>

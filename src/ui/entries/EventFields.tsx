@@ -35,14 +35,17 @@ export function EventFields({ fields, dayWords, single, courses }: Props) {
           label={panelTexts.allDay}
         />
       </div>
-      {draft.allDay ? (
-        <DayField label={panelTexts.lastDay} hint={panelTexts.endsHint} {...text('lastDay')} />
-      ) : (
+      {draft.allDay ? null : (
         <div className={styles.row}>
           <TimeField label={panelTexts.starts} hint={panelTexts.timesHint} {...time('starts')} />
           <TimeField label={panelTexts.ends} hint={panelTexts.endsHint} {...time('ends')} />
         </div>
       )}
+      <DayField
+        label={panelTexts.lastDay}
+        hint={dayWords(draft.lastDay) ?? panelTexts.lastDayHint}
+        {...text('lastDay')}
+      />
       <Field label={panelTexts.place} {...text('place')} />
       {single ? null : (
         <details open={draft.repeat.kind !== 'none' || draft.meetingLink !== '' || draft.asksComing}>

@@ -14,6 +14,8 @@ import { NO_REPEAT, emptyDraft } from './entryDraft';
 
 const clock = (moment: Moment | undefined) => (moment && !isDay(moment) ? timeLabel(moment.wall) : '');
 const day = (moment: Moment | undefined) => (moment ? dayOf(moment).toString() : '');
+/** The day an end lies on, where that is not the day of its start. */
+const laterDay = (end: Moment, start: Moment) => (day(end) === day(start) ? '' : day(end));
 const numberText = (n: number | undefined) => (n === undefined ? '' : String(n));
 
 const classChoice = (ref: ClassRef | undefined): ClassChoice => ({
@@ -99,7 +101,7 @@ export function draftOf(entry: SeenEntry, term: Term | undefined): EntryDraft {
       return {
         ...shared,
         allDay: isDay(start),
-        lastDay: end && isDay(end) ? end.subtract({ days: 1 }).toString() : '',
+        lastDay: !end ? '' : isDay(end) ? end.subtract({ days: 1 }).toString() : laterDay(end, start),
         starts: clock(start),
         ends: clock(end),
         place: entry.place,

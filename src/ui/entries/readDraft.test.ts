@@ -42,6 +42,16 @@ test('whole days end on the day after the last one', () => {
   expect(read({ allDay: true })).toMatchObject({ start: '2026-10-15', end: '2026-10-16' });
 });
 
+test('times over night and over several days end on their last day', () => {
+  expect(read({ starts: '16', ends: '12', lastDay: '2026-10-18' })).toMatchObject({
+    start: '2026-10-15T16:00',
+    end: '2026-10-18T12:00',
+  });
+  expect(read({ starts: '22', ends: '02:00', lastDay: '2026-10-16' })).toMatchObject({
+    end: '2026-10-16T02:00',
+  });
+});
+
 test('an assignment has a due time or a due day, and the day it is set', () => {
   expect(read({ kind: 'assignment', dueTime: '5p', setOn: '2026-10-08' })).toMatchObject({
     due: '2026-10-15T17:00',
@@ -53,6 +63,8 @@ test('an assignment has a due time or a due day, and the day it is set', () => {
 test.each([
   [{ title: ' ', starts: '10' }, 'title'],
   [{ starts: '10', ends: '9' }, 'ends'],
+  [{ starts: '10', lastDay: '2026-10-16' }, 'ends'],
+  [{ starts: '10', ends: '11', lastDay: '2026-10-14' }, 'lastDay'],
   [{ starts: 'soon' }, 'starts'],
   [{ starts: '10', day: '' }, 'day'],
   [{ allDay: true, lastDay: '2026-10-14' }, 'lastDay'],

@@ -206,16 +206,25 @@ function eventOf(draft: EntryDraft, read: Reader, termEnds: string | undefined) 
   };
   // No time at all is a whole day.
   if (draft.allDay || (draft.starts.trim() === '' && draft.ends.trim() === '')) {
-    const last = draft.lastDay === '' || !draft.allDay ? first : read.date('lastDay', draft.lastDay);
+    const last = draft.lastDay === '' ? first : read.date('lastDay', draft.lastDay);
     if (!first || !last) return undefined;
     if (Temporal.PlainDate.compare(last, first) < 0) errors.lastDay = say.lastBefore;
     return { ...facts, start: first.toString(), end: last.add({ days: 1 }).toString() };
   }
   const starts = read.time('starts', draft.starts);
-  const ends = draft.ends.trim() === '' ? undefined : read.time('ends', draft.ends, starts);
+  const ends =
+    draft.ends.trim() === ''
+      ? undefined
+      : read.time('ends', draft.ends, draft.lastDay === '' ? starts : undefined);
   if (!first || !starts) return undefined;
-  if (ends && Temporal.PlainTime.compare(ends, starts) <= 0) errors.ends = say.endBefore;
-  return { ...facts, start: wall(first, starts), end: ends && wall(first, ends) };
+  // Over several days, or over night, where a last day is given.
+  const last = draft.lastDay === '' ? first : read.date('lastDay', draft.lastDay);
+  if (!last) return undefined;
+  const days = Temporal.PlainDate.compare(last, first);
+  if (days < 0) errors.lastDay = say.lastBefore;
+  if (days > 0 && draft.ends.trim() === '') errors.ends = say.endsOnLast;
+  if (days === 0 && ends && Temporal.PlainTime.compare(ends, starts) <= 0) errors.ends = say.endBefore;
+  return { ...facts, start: wall(first, starts), end: ends && wall(last, ends) };
 }
 
 function ruleOf(

@@ -38,6 +38,10 @@ export function Composer({ id, start, courses, calendars, entries }: Props) {
   const chosen = courses.filter((course) => draft.courses.includes(course.id));
   const sections = chosen.filter((course) => course.sections.length > 1);
   const beside = calendars.filter((c) => c.courses.some((course) => draft.courses.includes(course)));
+  const files = {
+    files: chosen.reduce((sum, course) => sum + course.files, 0),
+    recordings: chosen.reduce((sum, course) => sum + course.recordings, 0),
+  };
   const name = nameOf(draft, courses);
   const input = inputOf(draft, courses, calendars);
   const preview = `/embed/preview?${new URLSearchParams({ input: JSON.stringify(input) })}`;
@@ -108,8 +112,16 @@ export function Composer({ id, start, courses, calendars, entries }: Props) {
             { value: 'public', label: say.public },
             { value: 'roster', label: say.roster },
           ]}
-          onChange={(value) => set({ audience: value })}
+          onChange={(value) => set({ audience: value, files: value === 'roster' })}
         />
+        {files.files > 0 ? (
+          <Ticks
+            legend={say.files}
+            options={[{ value: 'files', label: say.openFiles(audience, files) }]}
+            ticked={draft.files ? ['files'] : []}
+            onChange={(ticked) => set({ files: ticked.length > 0 })}
+          />
+        ) : null}
         {sections.length > 0 ? (
           <Ticks
             legend={say.sections}

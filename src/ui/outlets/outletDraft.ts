@@ -9,6 +9,9 @@ export type PublishCourse = Readonly<{
   tag: string;
   title: string;
   sections: readonly Readonly<{ id: string; name: string }>[];
+  /** How many uploaded files it leads to, and how many of them are recordings. */
+  files: number;
+  recordings: number;
 }>;
 
 /** What is chosen on the form, as its fields have it. */
@@ -22,6 +25,7 @@ export type OutletDraft = Readonly<{
   kinds: readonly OutletKind[];
   times: PublishedOutlet['times'];
   meetingLinks: boolean;
+  files: boolean;
   tags: boolean;
   detail: PublishedOutlet['detail'];
   /** Days; `all` for the whole term. */
@@ -44,6 +48,7 @@ export const newDraft = (kind: 'feed' | 'embed', courses: readonly PublishCourse
   kinds: OUTLET_KINDS,
   times: PUBLISHED_DEFAULTS.times,
   meetingLinks: false,
+  files: false,
   tags: true,
   detail: 'full',
   back: 'all',
@@ -81,6 +86,7 @@ export const draftOfOutlet = (outlet: PublishedOutlet): OutletDraft => ({
   kinds: outlet.kinds,
   times: outlet.times,
   meetingLinks: outlet.meetingLinks,
+  files: outlet.files,
   tags: outlet.tags,
   detail: outlet.detail,
   back: outlet.daysBack === undefined ? 'all' : String(outlet.daysBack),
@@ -132,6 +138,7 @@ export function inputOf(
     kinds: [...draft.kinds],
     times: draft.times,
     meetingLinks: draft.meetingLinks,
+    files: draft.files,
     tags: draft.tags,
     detail: draft.detail,
     daysBack: draft.back === 'all' ? undefined : Number(draft.back),

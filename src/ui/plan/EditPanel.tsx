@@ -11,12 +11,14 @@ import { EntryForm } from '../entries/EntryForm';
 import type { EntryDraft } from '../entries/entryDraft';
 import type { PanelEntry } from '../entries/panelData';
 import { ReadEntry } from '../entries/ReadEntry';
+import { readDraft } from '../entries/readDraft';
 import { classWords } from './classWords';
 import { lostAudience } from './lostAudience';
 import type { DeskData } from './planItem';
 import styles from './PlanDesk.module.css';
 import type { PanelState } from './panelState';
-import { NONE, editing } from './panelState';
+import { editing } from './editing';
+import { NONE } from './panelState';
 
 type Editing = Extract<PanelState, { draft: EntryDraft }>;
 type Saved = Readonly<{ id: string; lost?: readonly string[] }>;
@@ -45,13 +47,17 @@ export function EditPanel({
   const [conflict, setConflict] = useState(false);
   const [busy, setBusy] = useState(false);
   const { draft } = state;
+  const single = state.kind === 'edit' && state.scope === 'this';
+  const scoped = state.kind === 'edit' && state.scope !== 'all';
+  const on = state.kind === 'edit' && state.recurrenceId ? state.recurrenceId.slice(0, 10) : '';
+  const day = dayWords(on) ?? on;
 
-  const save = async (input: { title: string }) => {
+  const save = async (input: { title: string }, sequence = state.kind === 'edit' ? state.sequence : 0) => {
     setBusy(true);
     const answer =
       state.kind === 'edit'
         ? await callApi<Saved>('PUT', `/api/entries/${state.id}`, {
-            sequence: state.sequence,
+            sequence,
             scope: state.scope,
             recurrenceId: state.recurrenceId,
             entry: input,
@@ -69,12 +75,22 @@ export function EditPanel({
     }
     const lost = answer.value.lost?.length ?? 0;
     const text =
-      state.kind === 'edit' ? historyTexts.changed(input.title) : historyTexts.planned(input.title);
+      state.kind === 'new'
+        ? historyTexts.planned(input.title)
+        : historyTexts.changed(single ? historyTexts.oneOf(input.title, day) : input.title);
     say(lost > 0 ? `${text}. ${panelTexts.lost(lost)}` : text, answer.history);
     show({ kind: 'entry', id: answer.value.id });
     router.refresh();
   };
-  const single = state.kind === 'edit' && state.scope === 'this';
+  /** Over what somebody else saved meanwhile, whose version is the one given. */
+  const saveMine = (sequence: number) => {
+    setConflict(false);
+    setMessage(undefined);
+    show({ ...state, sequence } as Editing);
+    const termEnds = data.courses.find((course) => draft.courses[course.id])?.termEnds;
+    const reading = readDraft(draft, { termEnds });
+    if (reading.ok) void save(reading.input, sequence);
+  };
   const kinds =
     state.kind === 'new'
       ? data.notesOnly
@@ -91,15 +107,7 @@ export function EditPanel({
           <h3>{panelTexts.theirs}</h3>
           <ReadEntry entry={entry} heading="h3" />
           <div className={styles.choices}>
-            <Button
-              size="small"
-              variant="contained"
-              onClick={() => {
-                setConflict(false);
-                setMessage(undefined);
-                show({ ...state, sequence: entry.sequence });
-              }}
-            >
+            <Button size="small" variant="contained" disabled={busy} onClick={() => saveMine(entry.sequence)}>
               {panelTexts.keepMine}
             </Button>
             <Button
@@ -124,6 +132,7 @@ export function EditPanel({
         courses={data.courses}
         kinds={kinds}
         single={single}
+        scopeWords={single ? panelTexts.thisOnly(day) : scoped ? panelTexts.followingOnly(day) : undefined}
         dayWords={dayWords}
         classWords={(courses, ordinal, edge) => classWords(data, { courses, ordinal, edge })}
         serverErrors={errors}

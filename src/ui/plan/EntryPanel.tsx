@@ -24,7 +24,8 @@ import { DateLine } from './DateLine';
 import { EntryHistory } from './EntryHistory';
 import { MoveToDay } from './MoveToDay';
 import type { Occurrence, PanelState, Scope } from './panelState';
-import { NONE, editing } from './panelState';
+import { editing } from './editing';
+import { NONE } from './panelState';
 
 const TrustLines = dynamic(() => import('./TrustLines').then((module) => module.TrustLines), { ssr: false });
 /** For substitutes alone. */
@@ -48,18 +49,23 @@ export function EntryPanel({ entry, occurrence, courses, show, dayWords, onMove 
   const [asking, setAsking] = useState<'cancel' | 'copy' | 'move'>();
   const [reason, setReason] = useState('');
   const path = `/api/entries/${entry.id}`;
+  const on = occurrence?.recurrenceId.slice(0, 10) ?? '';
+  const day = dayWords(on) ?? on;
+  const named = occurrence ? historyTexts.oneOf(entry.title, day) : entry.title;
   // A series is moved by its form, which asks which of them are meant.
   const movable = entry.repeats ? undefined : entry.dates.find(({ field }) => field === 'main');
   const scopes: readonly Scope[] = occurrence ? ['this', 'following', 'all'] : ['all'];
   const remove = async (scope: Scope) => {
     const query = scope === 'all' ? '' : `?scope=${scope}&recurrenceId=${occurrence!.recurrenceId}`;
-    const answer = await submit('DELETE', path + query, undefined, () => historyTexts.deleted(entry.title));
+    const answer = await submit('DELETE', path + query, undefined, () =>
+      historyTexts.deleted(scope === 'this' && occurrence ? named : entry.title),
+    );
     if (answer.ok) show(NONE);
   };
   const cancel = async (why: string | undefined) => {
     const body = { reason: why, recurrenceId: occurrence?.recurrenceId };
     const answer = await submit('PUT', `${path}/cancel`, body, () =>
-      why === undefined ? historyTexts.takesPlace(entry.title) : historyTexts.cancelled(entry.title),
+      why === undefined ? historyTexts.takesPlace(named) : historyTexts.cancelled(named),
     );
     if (answer.ok) setAsking(undefined);
   };
@@ -180,6 +186,7 @@ export function EntryPanel({ entry, occurrence, courses, show, dayWords, onMove 
           ) : null}
           {asking === 'cancel' ? (
             <div className="notice">
+              {occurrence ? <p>{panelTexts.cancelsOne(day)}</p> : null}
               <Field label={panelTexts.cancelReason} value={reason} onChange={setReason} autoFocus />
               <div className={styles.buttons}>
                 <Button size="small" variant="contained" disabled={busy} onClick={() => cancel(reason)}>

@@ -63,9 +63,10 @@ function whenIdle(act: () => void): () => void {
 export function PlanDesk({ data, children }: { data: DeskData; children: (desk: Desk) => ReactNode }) {
   const { courses, days, notesOnly } = data;
   const router = useRouter();
-  const [panel, keep] = useKept<PanelState>('panel', NONE);
+  const [kept, keep] = useKept<PanelState>('panel', NONE);
   const [shelf, keepShelf] = useKept<string>('shelf', '');
-  const { entry, cls, message } = usePanelData(panel, data);
+  const { entry, cls, message, gone } = usePanelData(kept, data);
+  const panel = gone ? NONE : kept;
   const { move, pending } = useMoves(data);
 
   const onShelf = panel.kind === 'none' && courses.some(({ id }) => id === shelf);
@@ -90,12 +91,12 @@ export function PlanDesk({ data, children }: { data: DeskData; children: (desk: 
       else if (item.href) router.push(item.href);
     },
     add: (on) => {
-      const next = addedOn(panel, on, courses[0]?.id);
+      const next = addedOn(panel, on, data.addsTo);
       show(notesOnly && next.kind === 'new' ? { ...next, draft: { ...next.draft, kind: 'note' } } : next);
     },
     fill: () => show({ kind: 'fill' }),
     shelved: onShelf,
-    shelve: courses[0] && (() => toggleShelf(courses[0]!.id)),
+    shelve: courses[0] && (() => toggleShelf(data.addsTo ?? courses[0]!.id)),
     move,
     pending,
   };

@@ -36,8 +36,17 @@ export function deskData(
     rosters,
     version,
     today,
+    shown,
     as,
-  }: { term: Term; rosters: Rosters; version: string; today: string; as?: string },
+  }: {
+    term: Term;
+    rosters: Rosters;
+    version: string;
+    today: string;
+    /** Ids of the courses that are switched on. */
+    shown: ReadonlySet<string>;
+    as?: string;
+  },
 ): DeskData {
   const readOnly = as !== undefined;
   const beside = termsBeside(plan.terms, term);
@@ -46,6 +55,7 @@ export function deskData(
     (course) => !course.archived && beside.has(course.term) && isStaffOf(viewer, course.id),
   );
   const names = courseNames(planned, plan.terms);
+  const inView = planned.filter(({ id }) => shown.has(id));
   const weeks = teachingWeeks(term);
   const days = weeks.flatMap(({ first }) =>
     [0, 1, 2, 3, 4, 5, 6].map((offset) => {
@@ -86,6 +96,7 @@ export function deskData(
           meetingLink,
           termEnds: endOf.get(of) ?? term.endsOn.toString(),
         })),
+    ...(inView.length === 1 && !readOnly ? { addsTo: inView[0]!.id } : {}),
     days: Object.fromEntries(days),
     notesOnly: !readOnly && planned.length === 0,
   };

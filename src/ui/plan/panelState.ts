@@ -1,7 +1,6 @@
 import { materialLink } from '../entries/draftLinks';
 import type { EntryDraft } from '../entries/entryDraft';
 import { emptyDraft } from '../entries/entryDraft';
-import type { PanelEntry } from '../entries/panelData';
 import type { PlanItem } from './planItem';
 
 export type Scope = 'this' | 'following' | 'all';
@@ -83,19 +82,3 @@ export const materialOn = (
     links: [materialLink({ id, title })],
   },
 });
-
-/** Editing a part of a series begins with how that occurrence stands; all of it with the series itself. */
-export function editing(entry: PanelEntry, scope: Scope, occurrence?: Occurrence): PanelState {
-  const own = scope === 'all' ? undefined : occurrence;
-  const timeOf = (text: string | undefined) => text?.split('T')[1] ?? '';
-  return {
-    kind: 'edit',
-    id: entry.id,
-    sequence: entry.sequence,
-    scope,
-    recurrenceId: own?.recurrenceId,
-    draft: own
-      ? { ...entry.draft, day: own.start.slice(0, 10), starts: timeOf(own.start), ends: timeOf(own.end) }
-      : entry.draft,
-  };
-}

@@ -44,6 +44,8 @@ export type DeskData = Readonly<{
   classes: readonly ClassDay[];
   /** The courses in which the viewer plans; empty for students. */
   courses: readonly PanelCourse[];
+  /** The one course in which the viewer plans that is looked at: what is added is for it. */
+  addsTo?: string;
   /** A date in words, with its week. */
   days: Readonly<Record<string, string>>;
   /** Students may add private notes. */

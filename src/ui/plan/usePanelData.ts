@@ -6,7 +6,14 @@ import type { PanelEntry } from '../entries/panelData';
 import type { DeskData } from './planItem';
 import type { PanelState } from './panelState';
 
-type Opened = Readonly<{ path: string; entry?: PanelEntry; cls?: PanelClass; message?: string }>;
+type Opened = Readonly<{
+  path: string;
+  entry?: PanelEntry;
+  cls?: PanelClass;
+  message?: string;
+  /** It was shown, and is no more: an act was undone, or somebody deleted it. */
+  gone?: boolean;
+}>;
 
 function pathOf(panel: PanelState): string | undefined {
   if (panel.kind === 'entry' || panel.kind === 'edit') return `/api/entries/${panel.id}`;
@@ -15,7 +22,7 @@ function pathOf(panel: PanelState): string | undefined {
 
 /**
  * What the panel is about, fetched when it is opened and again after each change of the plan; until that is there, what
- * was shown last of the same stays. `message` says why there is nothing.
+ * was shown last of the same stays. `message` says why there is nothing. What is gone leaves the panel empty.
  */
 export function usePanelData(
   panel: PanelState,
@@ -29,7 +36,12 @@ export function usePanelData(
     const query = as ? `?as=${encodeURIComponent(as)}` : '';
     void callApi<PanelEntry | PanelClass>('GET', path + query).then((answer) => {
       if (!wanted) return;
-      if (!answer.ok) setOpened({ path, message: answer.message });
+      if (!answer.ok)
+        setOpened((before) =>
+          answer.status === 404 && before?.path === path && (before.entry ?? before.cls)
+            ? { path, gone: true }
+            : { path, message: answer.message },
+        );
       else if ('meeting' in answer.value) setOpened({ path, cls: answer.value });
       else setOpened({ path, entry: answer.value });
     });

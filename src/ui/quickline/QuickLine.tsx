@@ -3,8 +3,7 @@ import dynamic from 'next/dynamic';
 import { usePathname, useRouter } from 'next/navigation';
 import type { KeyboardEvent } from 'react';
 import { useEffect, useRef, useState } from 'react';
-import { historyTexts } from '@/core/texts/history';
-import { quickTexts } from '@/core/texts/quickLine';
+import { quickFieldTexts as quickTexts } from '@/core/texts/quickField';
 import { callApi } from '../controls/callApi';
 import { sayOnNextPage, useMessages } from '../controls/Messages';
 import { useKept } from '../controls/useKept';
@@ -88,24 +87,26 @@ export function QuickLine({ notesOnly }: { notesOnly: boolean }) {
     if (!answer.ok) return setMessage(answer.message);
     setView(answer.value);
     setOpen(true);
-    const { ready, closes } = answer.value;
-    if (closes) {
+    const { ready, leads } = answer.value;
+    if (leads) {
       keepLine(undefined);
       setOpen(false);
-      return router.push(closes.href);
+      return router.push(leads.href);
     }
     if (!ready) return box.current?.querySelector<HTMLElement>('button')?.focus();
     const added = await callApi<{ id: string }>('POST', '/api/entries', ready.input);
     if (!added.ok) return setMessage(Object.values(added.fields)[0] ?? added.message);
-    const report = VIEWS.includes(path) ? say : sayOnNextPage;
-    report(historyTexts.planned(ready.title), added.history);
+    // A note is written beside what one is doing; what staff add is opened beside the plan.
+    const stays = notesOnly || VIEWS.includes(path);
+    const report = stays ? say : sayOnNextPage;
+    report(quickTexts.added(ready.title), added.history);
     // What was typed meanwhile is the next line.
     if (now.current === line) {
       keepLine(undefined);
       setView(undefined);
       setOpen(false);
     }
-    show(added.value.id);
+    if (!notesOnly || VIEWS.includes(path)) show(added.value.id);
     router.refresh();
   };
   const choose = (text: string) => {

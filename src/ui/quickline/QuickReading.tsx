@@ -1,6 +1,5 @@
 'use client';
 import Button from '@mui/material/Button';
-import { closureTexts } from '@/core/texts/closures';
 import { quickTexts } from '@/core/texts/quickLine';
 import { panelTexts } from '@/core/texts/term';
 import styles from './QuickLine.module.css';
@@ -18,7 +17,7 @@ export function QuickReading({
   onSave: () => void;
   onFind: (find: Find) => void;
 }) {
-  const { pieces, asks, ready, closes, finds } = view;
+  const { pieces, asks, ready, leads, finds } = view;
   const said = pieces.filter((piece) => piece.words !== '');
   // A title alone is looked for first; a line that says more is read first.
   const looking = said.length === 0 && finds.length > 0;
@@ -41,6 +40,8 @@ export function QuickReading({
           ))}
         </ul>
       </section>
+    ) : said.length === 0 && !leads ? (
+      <p className="soft">{quickTexts.findsNothing}</p>
     ) : null;
   return (
     <>
@@ -71,13 +72,13 @@ export function QuickReading({
           ))}
         </div>
       ))}
-      {closes ? (
+      {leads ? (
         <div className={styles.save}>
           <p>
-            <b>{closes.words}</b>
+            <b>{leads.words}</b>
           </p>
           <Button size="small" variant="contained" onClick={onSave}>
-            {closureTexts.quickAct}
+            {leads.act}
           </Button>
         </div>
       ) : null}

@@ -2,15 +2,18 @@ import type { Temporal } from 'temporal-polyfill';
 import type { EntryInputJson } from '@/core/entries/entryInput';
 import { mainMoment } from '@/core/entries/entry';
 import type { Viewer } from '@/core/entries/viewer';
-import { isStaffOf } from '@/core/entries/viewer';
+import { isOnStaff, isStaffOf } from '@/core/entries/viewer';
 import { audienceWords } from '@/core/plan/audienceWords';
 import { classTitle } from '@/core/plan/occurrences';
 import type { SeenPlan } from '@/core/plan/seenPlan';
 import type { Ask, Piece, QuickContext, QuickCourse } from '@/core/quickline/quickEntry';
 import { quickInput } from '@/core/quickline/quickInput';
+import type { AwayLine } from '@/core/quickline/readAwayLine';
+import { readAwayLine } from '@/core/quickline/readAwayLine';
 import type { ClosureLine } from '@/core/quickline/readClosureLine';
 import { readClosureLine } from '@/core/quickline/readClosureLine';
 import { readQuickLine } from '@/core/quickline/readQuickLine';
+import { awayTexts } from '@/core/texts/away';
 import { closureTexts } from '@/core/texts/closures';
 import { quickTexts } from '@/core/texts/quickLine';
 import { panelTexts } from '@/core/texts/term';
@@ -41,8 +44,8 @@ export type QuickView = Readonly<{
     /** Of work: what else its students have due that day. */
     load?: string;
   }>;
-  /** Where days are closed that the line names, and what it says. */
-  closes?: Readonly<{ words: string; href: string }>;
+  /** What is decided on a page of its own, for the days that the line names: no classes, or being away. */
+  leads?: Readonly<{ words: string; act: string; href: string }>;
   finds: readonly Find[];
 }>;
 
@@ -63,8 +66,8 @@ export function quickView({ viewer, plan, term, today, line }: Asked): QuickView
   const none = { line, pieces: [], asks: [], finds };
   if (!term || line.trim() === '') return none;
   const context = quickContext(viewer, plan, term, today);
-  // Whoever teaches nothing writes notes; anything else they type is looked for.
-  if (context.courses.length === 0 && !/^\s*note:/i.test(line)) return none;
+  const away = isOnStaff(viewer) ? readAwayLine(line, context) : undefined;
+  if (away) return { ...none, ...awayView(away, { term, locale: plan.locale }) };
   const closing = context.courses.length > 0 ? readClosureLine(line, context) : undefined;
   if (closing && closing.day.kind !== 'unreadable')
     return { ...none, ...closureView(closing, { term, locale: plan.locale }) };
@@ -72,6 +75,40 @@ export function quickView({ viewer, plan, term, today, line }: Asked): QuickView
   if (!entry) return { line, pieces, asks, finds };
   const who = entry.kind === 'note' ? panelTexts.onlyYou : audienceWords(entry.courses, plan.courses);
   return { line, pieces, asks, finds, ready: { title: entry.title, who, input: quickInput(entry, context) } };
+}
+
+/** Where a line that says one is away leads, or which of its days it is asked to mean. */
+function awayView(
+  { from, to }: AwayLine,
+  { term, locale }: Readonly<{ term: Term; locale: string }>,
+): Partial<QuickView> {
+  const words = (from: Temporal.PlainDate, to: Temporal.PlainDate) =>
+    [...new Set([from, to].map((day) => weekAndDate(term, day, locale)))].join(' – ');
+  const unclear = [from, to].find((day) => day.kind === 'ask');
+  if (unclear?.kind === 'ask')
+    return {
+      asks: [
+        {
+          question: unclear.question,
+          choices: unclear.days.map((day) => ({
+            label: dateLabel(day, 'dated', locale),
+            line: awayTexts.line(
+              (from.kind === 'day' ? from.day : day).toString(),
+              (to.kind === 'day' ? to.day : day).toString(),
+            ),
+          })),
+        },
+      ],
+    };
+  if (from.kind !== 'day' || to.kind !== 'day') return {};
+  const query = new URLSearchParams({ from: from.day.toString(), to: to.day.toString() });
+  return {
+    leads: {
+      words: awayTexts.quick(words(from.day, to.day)),
+      act: awayTexts.quickAct,
+      href: `/away?${query}`,
+    },
+  };
 }
 
 /** What a line that closes a day leads to, or which day it is asked to mean. */
@@ -94,7 +131,11 @@ function closureView(
   if (day.kind === 'unreadable') return {};
   const query = new URLSearchParams({ day: day.day.toString(), name });
   return {
-    closes: { words: closureTexts.quick(weekAndDate(term, day.day, locale), name), href: `/close?${query}` },
+    leads: {
+      words: closureTexts.quick(weekAndDate(term, day.day, locale), name),
+      act: closureTexts.quickAct,
+      href: `/close?${query}`,
+    },
   };
 }
 

@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { historyTexts } from '@/core/texts/history';
 import { signupTexts } from '@/core/texts/signup';
-import { panelTexts } from '@/core/texts/term';
+import { formTexts } from '@/core/texts/forms';
 import { Choice } from '../controls/Choice';
 import { Field } from '../controls/Field';
 import { useKept } from '../controls/useKept';
@@ -144,7 +144,7 @@ export function EditSheet({
           </Button>
         )}
         <Button variant="outlined" onClick={leave}>
-          {panelTexts.cancel}
+          {formTexts.cancel}
         </Button>
         <Button
           disabled={busy}

@@ -5,7 +5,7 @@ import { useMemo, useState } from 'react';
 import { entryTexts } from '@/core/texts/entries';
 import { historyTexts } from '@/core/texts/history';
 import { signupTexts } from '@/core/texts/signup';
-import { panelTexts } from '@/core/texts/term';
+import { formTexts } from '@/core/texts/forms';
 import { callApi } from '../controls/callApi';
 import { sayOnNextPage } from '../controls/Messages';
 import { useKept } from '../controls/useKept';
@@ -67,7 +67,7 @@ export function NewSheet({ page, place }: { page: SheetPage; place: string }) {
       onSubmit={() => void offer(true)}
     >
       <p className={styles.who}>
-        <b>{panelTexts.whoSees}: </b>
+        <b>{formTexts.whoSees}: </b>
         {who.words} · {entryTexts.students(who.count)}
       </p>
       {message ? (

@@ -4,7 +4,7 @@ import type { ReactNode } from 'react';
 import { useState } from 'react';
 import { Temporal } from 'temporal-polyfill';
 import { signupTexts } from '@/core/texts/signup';
-import { panelTexts } from '@/core/texts/term';
+import { formTexts } from '@/core/texts/forms';
 import { weekStartOf } from '@/core/time/term';
 import { Field } from '../controls/Field';
 import type { PanelCourse } from '../entries/panelData';
@@ -99,7 +99,7 @@ export function SheetForm({
           error={draft.typed.trim() === '' ? undefined : errors.typed}
         />
         {typed.readings.length > 0 ? (
-          <div className={styles.readings} role="group" aria-label={panelTexts.errors.which}>
+          <div className={styles.readings} role="group" aria-label={formTexts.errors.which}>
             {typed.readings.map((reading) => (
               <Button
                 key={reading}

@@ -5,7 +5,7 @@ import { readStretches } from '@/core/signup/readStretches';
 import type { SheetInputJson } from '@/core/signup/sheetInput';
 import type { Notice } from '@/core/signup/sheet';
 import { signupTexts } from '@/core/texts/signup';
-import { panelTexts } from '@/core/texts/term';
+import { formTexts } from '@/core/texts/forms';
 import { timeLabel } from '@/core/time/dateLabels';
 import { readRange, readTime } from '@/core/time/typedTime';
 import type { DraftLink } from '../entries/draftLinks';
@@ -94,7 +94,7 @@ export function typedOffering(draft: SheetDraft, from: Temporal.PlainDate): Type
   if (!read.ok) {
     const typed =
       read.why === 'ask'
-        ? panelTexts.errors.which
+        ? formTexts.errors.which
         : read.why === 'midnight'
           ? signupTexts.midnight
           : signupTexts.errors.stretch;
@@ -162,23 +162,23 @@ export function sheetFactsOf(draft: SheetDraft): Readonly<{ facts?: Facts; error
     if (day === '') return undefined;
     const time = readTime(clock);
     if (time.kind !== 'time')
-      errors[field] = time.kind === 'ask' ? panelTexts.errors.which : panelTexts.errors.time;
+      errors[field] = time.kind === 'ask' ? formTexts.errors.which : formTexts.errors.time;
     return time.kind === 'time' ? `${day}T${timeLabel(time.time)}` : undefined;
   };
-  if (draft.title.trim() === '') errors.title = panelTexts.errors.title;
+  if (draft.title.trim() === '') errors.title = formTexts.errors.title;
   const audience = Object.entries(draft.courses).map(([course, choice]) => ({
     course,
     ...(choice.sections.length > 0 ? { sections: [...choice.sections] } : {}),
     ...(choice.groups.length > 0 ? { groups: [...choice.groups] } : {}),
     ...(choice.people.length > 0 ? { people: [...choice.people] } : {}),
   }));
-  if (audience.length === 0) errors.courses = panelTexts.errors.course;
+  if (audience.length === 0) errors.courses = formTexts.errors.course;
   const seats = count('seats', draft.seats, 100) ?? NaN;
   if (Number.isNaN(seats)) errors.seats = say.seats;
   const perSheet = count('perSheet', draft.perSheet, 100) ?? NaN;
   if (Number.isNaN(perSheet)) errors.perSheet = say.timesPerStudent;
   const link = draft.meetingLink.trim();
-  if (draft.meet === 'link' && !/^https?:\/\/\S+$/i.test(link)) errors.meetingLink = panelTexts.errors.url;
+  if (draft.meet === 'link' && !/^https?:\/\/\S+$/i.test(link)) errors.meetingLink = formTexts.errors.url;
   if (draft.asks && draft.question.trim() === '') errors.question = say.question;
   const take = notice('take', draft.take);
   const giveBack = notice('giveBack', draft.giveBack);

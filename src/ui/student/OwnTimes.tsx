@@ -1,10 +1,8 @@
 'use client';
 import Button from '@mui/material/Button';
-import { signupTexts } from '@/core/texts/signup';
+import { takeTexts as say } from '@/core/texts/takeTimes';
 import styles from './SignUp.module.css';
 import type { OwnTime } from './signUpView';
-
-const { take: say } = signupTexts;
 
 /** The times one holds: where they are, and ways to give them back or exchange them. */
 export function OwnTimes({

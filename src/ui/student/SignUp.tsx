@@ -2,7 +2,7 @@
 import Button from '@mui/material/Button';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { signupTexts } from '@/core/texts/signup';
+import { takeTexts as say } from '@/core/texts/takeTimes';
 import type { Called } from '../controls/callApi';
 import { callApi } from '../controls/callApi';
 import type { Packed } from '../controls/packed';
@@ -15,7 +15,6 @@ import styles from './SignUp.module.css';
 import { SignUpDayList } from './SignUpDayList';
 import type { OwnTime, SignUpView, SlotChoice } from './signUpView';
 
-const { take: say } = signupTexts;
 const ALL = '';
 /** So many days of sheets are drawn at first; all that the filters leave are one tap away. */
 const DAYS_SHOWN = 20;

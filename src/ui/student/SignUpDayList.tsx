@@ -1,13 +1,12 @@
 'use client';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
-import { signupTexts } from '@/core/texts/signup';
+import { takeTexts as say } from '@/core/texts/takeTimes';
 import { Field } from '../controls/Field';
 import { Select } from '../controls/Select';
 import styles from './SignUp.module.css';
 import type { SignUpDay, SlotChoice } from './signUpView';
 
-const { take: say } = signupTexts;
 const LABELS = {
   yours: say.slotYours,
   taken: say.slotTaken,
@@ -109,7 +108,7 @@ export function SignUpDayList({ days, host, busy, moving, onTake, onWait }: Prop
                 {slot.when.split(',')[0]}, {slot.range}
               </b>
             </p>
-            <p className="soft">{[slot.hosts, day.place, day.takeUntil].filter(Boolean).join(' · ')}</p>
+            <p className="soft">{[slot.hosts, day.place, ...slot.facts].filter(Boolean).join(' · ')}</p>
             {slot.clash ? <p className="notice">{slot.clash}</p> : null}
             {slot.state === 'free' || slot.state === 'offered' ? (
               <>

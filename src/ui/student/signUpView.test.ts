@@ -45,6 +45,24 @@ describe('a day of times', () => {
     expect(day).toMatchObject({ tag: 'HL', title: 'Office hours', hosts: 'Maren Toft', place: 'Loft office', week: 'Week 6', free: 2, shut: '' });
     expect(day!.slots.map(({ time: t, minutes, state }) => `${t} ${minutes} ${state}`)).toEqual(['12:00 25 taken', '12:30 25 free', '13:00 25 free']);
   }); // prettier-ignore
+  test('each time says what is to be known before it is taken: until when, and where several come, seats and names', () => {
+    const facts = (given: Sheet) => view(of([given])).days[0]!.slots.map((slot) => slot.facts);
+    const notice = { take: { kind: 'minutes', minutes: 60 }, giveBack: { kind: 'day', days: 1, at: time('18:00') } } as const; // prettier-ignore
+    expect(facts(sheet([[], []], { ...rules(notice), meetingLink: '' }))).toEqual([
+      ['can be taken until Thu 15 Oct, 11:00', 'can be given back until Wed 14 Oct, 18:00'],
+      ['can be taken until Thu 15 Oct, 11:30', 'can be given back until Wed 14 Oct, 18:00'],
+    ]);
+    const shared = sheet([[others]], { ...rules({}), meetingLink: 'https://meet.example/loft' });
+    const seats = { ...shared, slots: shared.slots.map((slot) => ({ ...slot, seats: 3 })) };
+    expect(facts(seats)[0]!.slice(0, 3)).toEqual([
+      '2 of 3 seats are free',
+      'others do not see your name',
+      'the link to join is yours once you have taken it',
+    ]);
+    expect(facts({ ...seats, rules: { ...seats.rules, namesShown: true } })[0]).toContain(
+      'those who come see one another’s names',
+    );
+  });
   test('days of several sheets stand in the order of time', () => {
     const later = sheet([[]], { id: 'later' as SheetId }, '2026-10-16');
     const sooner = sheet([[]], { id: 'sooner' as SheetId }, '2026-10-14');

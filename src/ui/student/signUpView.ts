@@ -24,6 +24,8 @@ export type SlotChoice = Readonly<{
   mayWait: boolean;
   when: string;
   hosts: string;
+  /** What whoever takes it reads before: seats, names, how one meets, until when it can be taken and given back. */
+  facts: readonly string[];
   /** What the viewer has then already. */
   clash: string;
 }>;
@@ -41,7 +43,6 @@ export type SignUpDay = Readonly<{
   free: number;
   /** Why nothing can be taken now: the sheet opens later, or is closed. */
   shut: string;
-  takeUntil: string;
   question?: Readonly<{ text: string; choices: readonly string[] }>;
   slots: readonly SlotChoice[];
 }>;
@@ -126,6 +127,7 @@ export function signUpView(plan: SeenPlan, { zoneOf, now, occurrences = [], term
           mayWait: state === 'taken' && sheet.rules.waitingList && shut === '',
           when: momentLabel({ wall: start, tzid: zone.tzid }, plan.locale),
           hosts: listed(slot.hostNames),
+          facts: factsOf(sheet, slot, { zone, locale: plan.locale }),
           clash: clash ? signupTexts.take.clash(clash.title) : '',
         };
       });
@@ -140,9 +142,6 @@ export function signUpView(plan: SeenPlan, { zoneOf, now, occurrences = [], term
           ? 0
           : choices.filter((choice) => choice.state === 'free' || choice.state === 'offered').length,
         shut,
-        takeUntil: signupTexts.take.until(
-          untilWords(noticeEnds(sheet.rules.take, slots[0]!.interval.start, zone), zone, plan.locale),
-        ),
         question: sheet.rules.question,
         slots: choices,
       });
@@ -153,6 +152,26 @@ export function signUpView(plan: SeenPlan, { zoneOf, now, occurrences = [], term
   days.sort((a, b) => a.sortMs - b.sortMs);
   own.sort((a, b) => a.sortMs - b.sortMs);
   return { days, own };
+}
+
+/** What is to be known of a time before it is taken. */
+function factsOf(
+  sheet: SeenSheet,
+  slot: SeenSlot,
+  { zone, locale }: { zone: Zone; locale: string },
+): string[] {
+  const { take: say } = signupTexts;
+  const { rules } = sheet;
+  const until = (notice: SeenSheet['rules']['take']) =>
+    untilWords(noticeEnds(notice, slot.interval.start, zone), zone, locale);
+  return [
+    ...(slot.seats > 1
+      ? [say.seats(freeOf(slot), slot.seats), rules.namesShown ? say.namesSeen : say.namesHidden]
+      : []),
+    ...(rules.privateMeetings || sheet.meetingLink ? [say.online] : []),
+    say.until(until(rules.take)),
+    say.returnUntil(until(rules.giveBack)),
+  ];
 }
 
 function ownTime(

@@ -8,7 +8,7 @@ import styles from './TermGrid.module.css';
 import { movedMarks } from './movedMarks';
 import { TermItem } from './TermItem';
 import type { GridItem } from './termMarks';
-import type { GridDay, GridWeek, TermGridView } from './termView';
+import type { GridBar, GridDay, GridWeek, TermGridView } from './termView';
 import { useDragLoad } from './useDragLoad';
 import { useGridDrag } from './useGridDrag';
 import { useOpenDay } from './useOpenDay';
@@ -36,7 +36,9 @@ export function TermGrid({ view, desk }: Props) {
     () => (pending ? movedMarks(view.weeks, pending) : view.weeks),
     [view.weeks, pending],
   );
-  const all = weeks.flatMap((week) => week.days.flatMap((day) => day.items));
+  const all = weeks.flatMap((week) =>
+    week.days.flatMap((day) => [...day.bars.map(({ item }) => item), ...day.items]),
+  );
   /** A mark with all that are chosen along with it, the one that is moved by hand first. */
   const together = (item: GridItem) =>
     picked.has(item.key) ? [item, ...[...picked.values()].filter((i) => i.key !== item.key)] : [item];
@@ -51,7 +53,7 @@ export function TermGrid({ view, desk }: Props) {
   const moving = drag?.kind === 'mark' ? all.find((i) => i.key === drag.key) : undefined;
   const load = useDragLoad(moving?.kind === 'due' ? moving.entry : undefined);
   const columns = {
-    '--columns': view.columns.map(({ narrow }) => `minmax(0, ${narrow ? 0.72 : 1}fr)`).join(' '),
+    '--columns': view.columns.map(({ narrow }) => `minmax(0, ${partOf(narrow)}fr)`).join(' '),
   } as CSSProperties;
 
   const focus = (row: number, column: number) => {
@@ -73,7 +75,8 @@ export function TermGrid({ view, desk }: Props) {
     const arrow = ARROWS[event.key];
     if (event.altKey) {
       const key = (event.target as HTMLElement).dataset.key;
-      const item = cell.items.find((i) => i.key === key) ?? (cell.count === 1 ? cell.items[0] : undefined);
+      const here = [...cell.bars.map((bar) => bar.item), ...cell.items];
+      const item = here.find((i) => i.key === key) ?? (here.length === 1 ? here[0] : undefined);
       if (!arrow || !item) return;
       event.preventDefault();
       return moveBy(item, arrow);
@@ -144,6 +147,7 @@ export function TermGrid({ view, desk }: Props) {
             id={week.now ? 'now' : undefined}
             data-now={week.now}
             data-past={week.past}
+            style={{ '--lanes': week.lanes } as CSSProperties}
           >
             <div role="rowheader" className={styles.weekName}>
               <b>{week.number}</b> <span className="numbers">{week.range}</span>
@@ -156,6 +160,7 @@ export function TermGrid({ view, desk }: Props) {
             {week.days.map((cell, column) => {
               const here = active[0] === row && active[1] === column;
               const more = cell.count - cell.items.length;
+              const count = cell.count + cell.bars.length;
               return (
                 <div
                   role="gridcell"
@@ -166,13 +171,13 @@ export function TermGrid({ view, desk }: Props) {
                   data-outside={!cell.inTerm}
                   data-add={desk.canAdd}
                   data-closed={cell.closed !== undefined}
-                  data-empty={cell.count === 0}
+                  data-empty={count === 0}
                   data-long={cell.long}
                   data-load={load?.get(cell.date)?.words}
                   data-much={load?.get(cell.date)?.much}
                   className={styles.cell}
                   tabIndex={here ? 0 : -1}
-                  aria-label={`${cell.long}${cell.today ? `, ${termTexts.today}` : ''}: ${cell.count === 0 ? (cell.closed ?? termTexts.empty) : termTexts.entries(cell.count)}`}
+                  aria-label={`${cell.long}${cell.today ? `, ${termTexts.today}` : ''}: ${count === 0 ? (cell.closed ?? termTexts.empty) : termTexts.entries(count)}${cell.during ? `, ${termTexts.during(cell.during)}` : ''}`}
                   aria-selected={desk.day === cell.date}
                   onKeyDown={(event) => onKey(event, cell, row, column)}
                   onFocus={() => setActive([row, column])}
@@ -184,6 +189,23 @@ export function TermGrid({ view, desk }: Props) {
                     if (desk.canAdd) desk.add({ day: cell.date });
                   }}
                 >
+                  {cell.bars.map((bar) => (
+                    <div
+                      key={bar.item.key}
+                      className={styles.bar}
+                      data-begins={bar.begins}
+                      data-ends={bar.ends}
+                      style={{ '--lane': bar.lane, '--reach': reachOf(bar, view.columns) } as CSSProperties}
+                    >
+                      <TermItem
+                        item={bar.ends ? bar.item : { ...bar.item, by: bar.until }}
+                        selected={desk.selected !== undefined && desk.selected === bar.item.entry}
+                        picked={picked.has(bar.item.key)}
+                        onOpen={(extend) => onItem(bar.item, extend)}
+                        onPress={(event) => bar.item.movable && begin(event, 'mark', bar.item.key)}
+                      />
+                    </div>
+                  ))}
                   {cell.closed ? <span className={styles.closed}>{cell.closed}</span> : null}
                   <div className={cell.whole ? styles.opened : styles.items} data-alone={cell.count === 1}>
                     {cell.items.map((item) => (
@@ -221,6 +243,15 @@ export function TermGrid({ view, desk }: Props) {
       </div>
     </>
   );
+}
+
+/** The width of a column, in parts of a day's. */
+const partOf = (narrow: boolean): number => (narrow ? 0.72 : 1);
+
+/** How wide a line is, in widths of the column in which it begins. */
+function reachOf({ from, to }: GridBar, columns: TermGridView['columns']): number {
+  const parts = columns.map(({ narrow }) => partOf(narrow));
+  return parts.slice(from, to + 1).reduce((sum, part) => sum + part, 0) / parts[from]!;
 }
 
 /** The cell that the keyboard enters first: today, or the first day. */

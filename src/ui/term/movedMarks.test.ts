@@ -7,9 +7,9 @@ function week(first: string, marks: Record<string, string[]> = {}): GridWeek {
   const [year, month, day] = first.split('-').map(Number);
   const dates = [0, 1, 2, 3, 4, 5].map((i) => `${year}-${month}-${String(day! + i).padStart(2, '0')}`);
   return {
-    number: 1, theme: '', range: '', now: false, past: false,
+    number: 1, lanes: 0, theme: '', range: '', now: false, past: false,
     days: dates.map((date) => ({
-      date, long: '', today: false, inTerm: true,
+      date, long: '', today: false, inTerm: true, bars: [],
       whole: false, count: (marks[date] ?? []).length + 3,
       items: (marks[date] ?? []).map((key) => ({ key, title: key, date, start: date, movable: true, kind: 'due', tags: [], planned: false, release: 'shown', cancelled: false, news: false, words: '' })),
     })),

@@ -1,3 +1,4 @@
+import { isExam } from '@/core/checks/twoExams';
 import type { Occurrence } from '@/core/plan/occurrence';
 import type { Release } from '@/core/entries/visibility';
 import { entryTexts, listed } from '@/core/texts/entries';
@@ -34,7 +35,7 @@ export type GridItem = PlanItem &
     words: string;
   }>;
 
-/** What a busy cell shows first: due work, then whatever has its time, then what is set. */
+/** What a cell without room for all shows before the rest: due work and examinations, then whatever has its time, then what is set. */
 const PRECEDENCE: Record<Occurrence['kind'], number> = {
   due: 0,
   booking: 1,
@@ -148,17 +149,37 @@ function standingFor(others: readonly Occurrence[], item: GridItem, { locale }: 
   };
 }
 
-/** The marks of a cell, from all that touches its days: what matters most first, sections that share a class plan in one. */
+const pressing = (o: Occurrence): number => (isExam(o) ? 0 : PRECEDENCE[o.kind]);
+/** Within a day: what has no time first, then by time. */
+const timeText = (o: Occurrence): string => (isDay(o.start) ? '' : momentText(o.start).slice(11));
+
+/** A mark, and how pressing it is where there is no room for all: the lower, the more. */
+export type RankedMark = Readonly<{ item: GridItem; rank: number }>;
+
+/** Of the marks of a cell, those that it has room for, in their order. */
+export function mostPressing(marks: readonly RankedMark[], most: number): readonly RankedMark[] {
+  if (marks.length <= most) return marks;
+  const chosen = new Set([...marks].sort((a, b) => a.rank - b.rank).slice(0, most));
+  return marks.filter((mark) => chosen.has(mark));
+}
+
+/** The marks of a cell, from all that touches its days, by day and time; sections that share a class plan are one. */
 export const cellMarks = (
   here: readonly Occurrence[],
   tagsOf: (o: Occurrence) => readonly Tag[],
   marking: Marking,
-): GridItem[] =>
+): RankedMark[] =>
   here
     .filter((o) => o.kind !== 'closure')
-    .sort((a, b) => PRECEDENCE[a.kind] - PRECEDENCE[b.kind])
+    .sort((a, b) => {
+      const [x, y] = [a, b].map((o) => `${momentText(dayOf(o.start))} ${timeText(o)}`);
+      return x! < y! ? -1 : x! > y! ? 1 : pressing(a) - pressing(b);
+    })
     .reduce<Occurrence[][]>(intoMarks, [])
-    .map(([o, ...others]) => standingFor(others, itemOf(o!, tagsOf(o!), marking), marking));
+    .map(([o, ...others]) => ({
+      item: standingFor(others, itemOf(o!, tagsOf(o!), marking), marking),
+      rank: pressing(o!),
+    }));
 
 /** A mark where there is room for its bare words alone. */
 export const printedMark = ({ tags, time, title }: GridItem): string =>

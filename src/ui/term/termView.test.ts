@@ -69,7 +69,7 @@ test('Saturday and Sunday share a cell', () => {
   ]);
 });
 
-test('in a busy cell due work comes first', () => {
+test('within a day marks stand by time; what has none before them', () => {
   const given = plan({
     courses: [
       course({
@@ -91,13 +91,77 @@ test('in a busy cell due work comes first', () => {
     sheets: [sheet([[booking()], []])],
   });
   expect(cell(given, '2026-10-15').items.map((item) => item.kind)).toEqual([
-    'due',
-    'booking',
     'event',
-    'times',
-    'class',
     'set',
+    'class',
+    'booking',
+    'times',
+    'due',
   ]);
+});
+
+test('where room is short due work and examinations stay, in their order', () => {
+  const given = plan({
+    entries: [
+      ...['Knots', 'Rope walk', 'Splices'].map((title, n) =>
+        event({ id: title as EntryId, title, when: { kind: 'timed', start: at(`2026-10-15T0${n + 7}:00`) } }),
+      ),
+      event({
+        id: 'e9' as EntryId,
+        title: 'Midterm',
+        when: { kind: 'timed', start: at('2026-10-15T14:00') },
+      }),
+      assignment({ setOn: undefined }),
+    ],
+  });
+  const day15 = view(given, student(), { zoom: { kind: 'six', from: 4 } })
+    .weeks.flatMap((week) => week.days)
+    .find((d) => d.date === '2026-10-15')!;
+  expect(day15.items.map((item) => item.title)).toEqual(['Knots', 'Midterm', 'Body plan']);
+  expect(day15.behind).toContain('Rope walk');
+});
+
+describe('what goes over several days', () => {
+  const lasting = (id: string, start: string, end: string) =>
+    event({ id: id as EntryId, title: id, when: { kind: 'days', start: day(start), end: day(end) } });
+  const bars = (given: Plan, more?: Parameters<typeof view>[2]) =>
+    view(given, student(), more).weeks.flatMap((week) =>
+      week.days.flatMap((d) =>
+        d.bars.map((bar) => [
+          `week ${week.number} lane ${bar.lane} of ${week.lanes}`,
+          `${bar.from}-${bar.to}`,
+          `${bar.begins ? '[' : ''}${bar.item.title}${bar.ends ? ']' : ''}`,
+        ]),
+      ),
+    );
+  test('is one line in each week, and no mark of its days', () => {
+    const given = plan({ entries: [lasting('Discussion', '2026-10-07', '2026-11-01')] });
+    expect(bars(given)).toEqual([
+      ['week 5 lane 0 of 1', '2-5', '[Discussion'],
+      ['week 6 lane 0 of 1', '0-5', 'Discussion'],
+      ['week 7 lane 0 of 1', '0-5', 'Discussion'],
+      ['week 8 lane 0 of 1', '0-5', 'Discussion]'],
+    ]);
+    const days = view(given).weeks.flatMap((week) => week.days);
+    expect(days.every((d) => d.items.length === 0)).toBe(true);
+    expect(days.find((d) => d.date === '2026-10-15')!.during).toBe('Discussion');
+  });
+  test('over night, and over several days with times, too; a weekend within its column is a mark', () => {
+    const trip = event({
+      title: 'Excursion',
+      when: { kind: 'timed', start: at('2026-10-16T16:00'), end: at('2026-10-18T12:00') },
+    });
+    expect(bars(plan({ entries: [trip, lasting('Open house', '2026-10-24', '2026-10-26')] }))).toEqual([
+      ['week 6 lane 0 of 1', '4-5', '[Excursion]'],
+    ]);
+  });
+  test('lies in lanes; what has no lane left is a mark of each of its days', () => {
+    const given = plan({
+      entries: ['A', 'B', 'C'].map((id) => lasting(id, '2026-10-13', '2026-10-15')),
+    });
+    expect(bars(given).map(([where]) => where)).toEqual(['week 6 lane 0 of 2', 'week 6 lane 1 of 2']);
+    expect(cell(given, '2026-10-14').items.map((item) => item.title)).toEqual(['C']);
+  });
 });
 
 describe('a cell with more than it has room for', () => {

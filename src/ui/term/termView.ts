@@ -1,14 +1,16 @@
-import type { Temporal } from 'temporal-polyfill';
+import { Temporal } from 'temporal-polyfill';
 import type { Occurrence } from '@/core/plan/occurrence';
-import { touching } from '@/core/plan/occurrenceDays';
+import { inLanes } from '@/core/plan/lanes';
+import { lastDayText, touching } from '@/core/plan/occurrenceDays';
 import type { SeenPlan } from '@/core/plan/seenPlan';
 import { entryTexts, listed } from '@/core/texts/entries';
 import { termTexts } from '@/core/texts/term';
 import { dateLabel, timeLabel, weekAndDate } from '@/core/time/dateLabels';
+import { dayOf, momentText } from '@/core/time/zonedWall';
 import type { Term } from '@/core/time/term';
 import { teachingWeeks } from '@/core/time/term';
 import type { GridItem, MayMove } from './termMarks';
-import { cellMarks, printedMark } from './termMarks';
+import { cellMarks, itemOf, mostPressing, printedMark } from './termMarks';
 
 export type GridDay = Readonly<{
   /** The first date of the cell; the last column holds Saturday and Sunday. */
@@ -18,6 +20,10 @@ export type GridDay = Readonly<{
   inTerm: boolean;
   /** The name of a closure that takes the whole day, and of one that ends it early. */
   closed?: string;
+  /** What goes over several days and begins here, or goes on here from the week before. */
+  bars: readonly GridBar[];
+  /** The titles of those that began on an earlier day of the week, for whoever does not see their lines. */
+  during?: string;
   /** The marks that are drawn. */
   items: readonly GridItem[];
   /** Whether that is all of more than a cell has room for. */
@@ -28,8 +34,24 @@ export type GridDay = Readonly<{
   behind?: string;
 }>;
 
+/** A line across the columns that something lasts, at the head of the week. */
+export type GridBar = Readonly<{
+  item: GridItem;
+  lane: number;
+  /** The first and the last column of this week, from 0. */
+  from: number;
+  to: number;
+  /** Whether it begins, and ends, in this week. */
+  begins: boolean;
+  ends: boolean;
+  /** Until when, where that is not in sight. */
+  until: string;
+}>;
+
 export type GridWeek = Readonly<{
   number: number;
+  /** How many lines lie over one another at its head. */
+  lanes: number;
   /** What the week is about, in each course that says so. */
   theme: string;
   range: string;
@@ -88,6 +110,11 @@ export type SeenTerm = Readonly<{
   mayMove: MayMove;
 }>;
 
+/** How many lines lie at the head of a week; what is beyond them stands on each of its days, so that nothing is missing. */
+const LANES = { all: 2, six: 3, one: 12 } as const;
+/** What is drawn as a line where it goes over several days. A closure is the ground of its days. */
+const LASTING: ReadonlySet<Occurrence['kind']> = new Set(['event', 'outside', 'siteDate']);
+
 /** How many marks a screen has room for in all weeks of a term together. */
 const ROOM = 30;
 /** Beyond this many a cell shows a count, which opens the day in place. What is not drawn is not sent. */
@@ -121,7 +148,11 @@ export function termView(
   const weekStart = term.weekStart ?? 1;
   const columns = columnsFrom(weekStart);
   const teaching = teachingWeeks(term);
+  const lasts = (o: Occurrence) => LASTING.has(o.kind) && lastDayText(o) !== momentText(dayOf(o.start));
   const on = touching(occurrences);
+  const lasting = touching(occurrences.filter(lasts));
+  const tagsOf = (o: Occurrence) => o.courses.flatMap((id) => tagOf.get(id) ?? []);
+  const marking = { mayMove, locale: plan.locale };
   const room = DRAWN[zoom.kind](teaching.length);
   const weekday = (offset: number) =>
     dateLabel(teaching[0]!.first.add({ days: offset }), 'weekday', plan.locale);
@@ -131,32 +162,43 @@ export function termView(
   const dayNow = (weekBegins: Temporal.PlainDate) => today.since(weekBegins, { largestUnit: 'days' }).days;
   const weeks = drawn.map(({ number, first: weekBegins }): GridWeek => {
     const now = dayNow(weekBegins);
-    const days = columns.map((offsets): GridDay => {
+    const bars = barsOf(weekBegins);
+    const drawnAsBars = new Set(bars.map(({ occurrence }) => occurrence));
+    const days = columns.map((offsets, column): GridDay => {
       const first = weekBegins.add({ days: offsets[0]! });
       const marks = cellMarks(
-        on(first, weekBegins.add({ days: offsets.at(-1)! })),
-        (o) => o.courses.flatMap((id) => tagOf.get(id) ?? []),
-        { mayMove, locale: plan.locale },
+        on(first, weekBegins.add({ days: offsets.at(-1)! })).filter((o) => !drawnAsBars.has(o)),
+        tagsOf,
+        marking,
       );
+      const during = bars.filter(({ bar }) => bar.from < column && bar.to >= column);
       const closed = closedOn(on(first), plan.locale);
       // The name of a closure takes the line of one mark, a count that of another.
       const most = room - (closed ? 1 : 0);
       const whole = marks.length > most && open === first.toString();
-      const items = !whole && marks.length > most ? marks.slice(0, most - 1) : marks;
+      const shownMarks = whole || marks.length <= most ? marks : mostPressing(marks, most - 1);
+      const kept = new Set(shownMarks);
       return {
         date: first.toString(),
         long: weekAndDate(term, first, plan.locale),
         today: offsets.includes(now),
         inTerm: first.since(term.startsOn).sign >= 0 && first.since(term.endsOn).sign <= 0,
         closed,
-        items,
+        bars: bars.flatMap(({ bar }) => (bar.from === column ? [bar] : [])),
+        during: listed(during.map(({ bar }) => bar.item.title)) || undefined,
+        items: shownMarks.map(({ item }) => item),
         whole,
         count: marks.length,
-        behind: marks.slice(items.length).map(printedMark).join(' · ') || undefined,
+        behind:
+          marks
+            .filter((mark) => !kept.has(mark))
+            .map(({ item }) => printedMark(item))
+            .join(' · ') || undefined,
       };
     });
     return {
       number,
+      lanes: Math.max(-1, ...bars.map(({ bar }) => bar.lane)) + 1,
       theme: themes(number),
       range: rangeOf(weekBegins.add({ days: (8 - weekStart) % 7 })),
       now: now >= 0 && now < 7,
@@ -164,6 +206,39 @@ export function termView(
       days,
     };
   });
+  /** The lines of a week, from what lasts beyond a day and a column. */
+  function barsOf(weekBegins: Temporal.PlainDate) {
+    const reaching = lasting(weekBegins, weekBegins.add({ days: 6 })).flatMap((o) => {
+      const [first, last] = [momentText(dayOf(o.start)), lastDayText(o)];
+      const touched = columns.flatMap((offsets, column) => {
+        const [begins, ends] = [offsets[0]!, offsets.at(-1)!].map((n) =>
+          momentText(weekBegins.add({ days: n })),
+        );
+        return first <= ends! && last >= begins! ? [column] : [];
+      });
+      const begins = first >= momentText(weekBegins);
+      const ends = last <= momentText(weekBegins.add({ days: 6 }));
+      const whole = begins && ends && touched.length < 2;
+      const [start, end] = [touched[0]!, touched.at(-1)! + 1];
+      return whole ? [] : [{ o, start, end, begins, ends, last }];
+    });
+    return inLanes(reaching).flatMap(({ o, start, end, begins, ends, last, lane }) => {
+      if (lane >= LANES[zoom.kind]) return [];
+      const item = itemOf(o, tagsOf(o), marking);
+      const until = termTexts.lastsUntil(dateLabel(Temporal.PlainDate.from(last), 'short', plan.locale));
+      const movable = item.movable && begins;
+      const bar: GridBar = {
+        lane,
+        from: start,
+        to: end - 1,
+        begins,
+        ends,
+        until,
+        item: { ...item, movable, words: `${item.words}, ${until}` },
+      };
+      return [{ occurrence: o, bar }];
+    });
+  }
   function rangeOf(monday: Temporal.PlainDate): string {
     const friday = monday.add({ days: 4 });
     const end = dateLabel(friday, 'dayMonth', plan.locale);

@@ -64,9 +64,27 @@ export function todayView(
       o.kind === 'booking' && !o.mine ? [{ ...dated(o), href: `/office-hours/${o.sheet}` }] : [],
     ),
     due: soon.filter((o) => o.kind === 'due' && o.cancelled === undefined).map(dated),
-    waits: waitsIn(soon, waiting),
+    waits: [...offClasses(occurrences, today), ...waitsIn(soon, waiting)],
   };
 }
+
+/** Plans that stand on a class that was called off, from today on: each waits for a slide. */
+function offClasses(occurrences: readonly Occurrence[], today: Temporal.PlainDate): Waiting[] {
+  const off = new Map(
+    occurrences.flatMap((o) =>
+      o.kind === 'class' && o.edits && o.plan && o.cancelled !== undefined && !isBefore(o, today)
+        ? [[o.plan, { title: o.title, day: dayOf(o.start).toString() }] as const]
+        : [],
+    ),
+  );
+  return [...off].map(([plan, { title, day }]) => ({
+    key: `off ${plan}`,
+    words: say.calledOff(title),
+    href: `/week?from=${day}`,
+  }));
+}
+
+const isBefore = (o: Occurrence, day: Temporal.PlainDate): boolean => dayOf(o.start).since(day).sign < 0;
 
 function waitsIn(soon: readonly Occurrence[], { checks, homeless }: WaitingCounts): Waiting[] {
   const unplanned = soon.filter((o) => o.kind === 'class' && o.edits && !o.plan && o.cancelled === undefined);

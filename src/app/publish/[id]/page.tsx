@@ -22,7 +22,7 @@ export default async function ChangeOutletPage({ params }: { params: Promise<{ i
   if (!found.ok) notFound();
   const outlet = found.value;
   if (outlet.audience === 'personal' || actor.viewer.staffOf.size === 0) notFound();
-  const parts = composing(await planSeenBy(pembit, actor.viewer), actor);
+  const parts = await composing(await planSeenBy(pembit, actor.viewer), actor);
   return (
     <PageFrame actor={actor}>
       <p className="soft">

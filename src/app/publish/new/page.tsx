@@ -21,7 +21,7 @@ export default async function NewOutletPage({ searchParams }: { searchParams: Se
   const actor = await signedInOr('/publish');
   if (actor.viewer.staffOf.size === 0) redirect('/');
   const plan = await planSeenBy(sharedPembit(), actor.viewer);
-  const parts = composing(plan, actor);
+  const parts = await composing(plan, actor);
   const asked = courseByKey(plan.courses, course ?? '')?.id;
   const { term } = await termOnPage(plan);
   const inTerm = plan.courses.filter((c) => c.term === term?.id).map(({ id }) => id as string);

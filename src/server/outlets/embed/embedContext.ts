@@ -27,6 +27,8 @@ export type EmbedContext = Readonly<{
   embed: string;
   /** Where times are taken: Pembit's own page. */
   signUp: string;
+  /** Where a link leads for a reader; undefined: it opens for people of the course alone. */
+  opened: (url: string) => string | undefined;
   locale: string;
   weekStart: number;
   term?: Term;
@@ -78,7 +80,7 @@ function wanted(o: Occurrence, contents: OutletContents, asked: EmbedAsked): boo
 export function embedContext(
   { name, look }: Readonly<{ name: string; look: EmbedLook }>,
   contents: OutletContents,
-  { asked, embed, signUp, now }: Pick<EmbedContext, 'asked' | 'embed' | 'signUp' | 'now'>,
+  { asked, embed, signUp, opened, now }: Pick<EmbedContext, 'asked' | 'embed' | 'signUp' | 'opened' | 'now'>,
 ): EmbedContext {
   const { plan } = contents;
   const tzid = plan.terms[0]?.tzid ?? 'UTC';
@@ -91,6 +93,7 @@ export function embedContext(
     asked,
     embed,
     signUp,
+    opened,
     locale: look.locale || plan.locale || DEFAULT_LOCALE,
     weekStart: look.weekStart ?? term?.weekStart ?? 1,
     term,

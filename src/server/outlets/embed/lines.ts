@@ -19,26 +19,36 @@ export function whenOf(o: Occurrence): string {
   return o.end && !isDay(o.end) ? rangeLabel(o.start.wall, o.end.wall) : timeLabel(o.start.wall);
 }
 
-const linkList = (links: readonly { url: string; label: string }[]): Html | undefined =>
+const soft = (text: string): Html | undefined => (text ? html`<span class="soft">${text}</span>` : undefined);
+
+/** Links as the readers of the outlet can follow them; what is closed to them says so. */
+export const linkList = (
+  links: readonly { url: string; label: string }[],
+  { opened }: Pick<EmbedContext, 'opened'>,
+): Html | undefined =>
   links.length === 0
     ? undefined
     : html`<ul class="links">
-        ${links.map((link) => html`<li><a href="${link.url}" target="_blank" rel="noopener">${link.label || link.url}</a></li>`)}
+        ${links.map((link) => {
+          const url = opened(link.url);
+          return url === undefined
+            ? html`<li>${link.label} ${soft(embedTexts.closedLink)}</li>`
+            : html`<li><a href="${url}" target="_blank" rel="noopener">${link.label || link.url}</a></li>`;
+        })}
       </ul>`;
 
-const soft = (text: string): Html | undefined => (text ? html`<span class="soft">${text}</span>` : undefined);
-
 /** A way into a meeting, where the outlet has those; `meetingLink` is empty otherwise. */
-const joinLink = (meetingLink: string): Html | undefined =>
-  meetingLink ? linkList([{ url: meetingLink, label: embedTexts.join }]) : undefined;
+const joinLink = (meetingLink: string, context: EmbedContext): Html | undefined =>
+  meetingLink ? linkList([{ url: meetingLink, label: embedTexts.join }], context) : undefined;
 
-function detailOf(o: Occurrence, { contents, signUp, locale }: EmbedContext): Html | undefined {
+function detailOf(o: Occurrence, context: EmbedContext): Html | undefined {
+  const { contents, signUp, locale } = context;
   switch (o.kind) {
     case 'event':
     case 'class':
-      return html`${soft(o.cancelled === undefined ? o.place : entryTexts.cancelled(o.cancelled))}${joinLink(o.meetingLink)}${linkList(o.links)}`;
+      return html`${soft(o.cancelled === undefined ? o.place : entryTexts.cancelled(o.cancelled))}${joinLink(o.meetingLink, context)}${linkList(o.links, context)}`;
     case 'announcement':
-      return linkList(o.links);
+      return linkList(o.links, context);
     case 'note':
     case 'booking':
       return undefined; // somebody's own: never in an embed
@@ -47,12 +57,12 @@ function detailOf(o: Occurrence, { contents, signUp, locale }: EmbedContext): Ht
     case 'siteDate':
       return soft(entryTexts.kind.siteDate);
     case 'outside':
-      return html`${soft([o.calendarName, o.place].filter(Boolean).join(' · '))}${o.url ? linkList([{ url: o.url, label: embedTexts.more }]) : undefined}`;
+      return html`${soft([o.calendarName, o.place].filter(Boolean).join(' · '))}${o.url ? linkList([{ url: o.url, label: embedTexts.more }], context) : undefined}`;
     case 'set':
-      return html`${soft(entryTexts.due(momentLabel(o.due, locale)))}${linkList(o.links)}`;
+      return html`${soft(entryTexts.due(momentLabel(o.due, locale)))}${linkList(o.links, context)}`;
     case 'due': {
       const set = o.setOn && embedTexts.setLine(dateLabel(o.setOn, 'short', locale));
-      return html`${soft([o.handIn, set].filter(Boolean).join(' · '))}${linkList(o.links)}`;
+      return html`${soft([o.handIn, set].filter(Boolean).join(' · '))}${linkList(o.links, context)}`;
     }
     case 'times': {
       const seats = o.slots.reduce((sum, slot) => sum + slot.seats, 0);

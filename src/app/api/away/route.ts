@@ -1,0 +1,8 @@
+import { awayInput } from '@/core/frame/awayInput';
+import { beAway } from '@/server/frame/away';
+import { endpoint } from '../endpoint';
+
+/** Calls off one's own classes and times of some days, in all courses or in some. */
+export const POST = endpoint({ who: 'person', body: awayInput }, ({ pembit, actor, body }) =>
+  beAway(pembit, actor, body),
+);

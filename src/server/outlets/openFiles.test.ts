@@ -1,0 +1,90 @@
+import { afterAll, beforeAll, expect, test } from 'vitest';
+import { valueOf } from '../../../tests/support/outcomes';
+import { PDF } from '../../../tests/support/cartridge';
+import type { School } from '../../../tests/support/school';
+import { newSchool } from '../../../tests/support/school';
+import { silence } from '../../../tests/support/wav';
+import { entryInput } from '@/core/entries/entryInput';
+import type { FileId } from '@/core/ids';
+import { outletInput } from '@/core/outlets/outletInput';
+import { planEntry } from '../entries/planEntry';
+import { uploadFile } from '../materials/uploadFile';
+import { createOutletAnswerer } from './answerOutlet';
+import { publish } from './publish';
+
+let school: School;
+let answer: ReturnType<typeof createOutletAnswerer>;
+let pdf: FileId;
+let sound: FileId;
+let hidden: FileId;
+
+const upload = async (name: string, bytes: Uint8Array) => {
+  const body = new Blob([new Uint8Array(bytes)]).stream() as ReadableStream<Uint8Array>;
+  return valueOf(await uploadFile(school.pembit, school.instructor, { name, as: 'file', body })).id;
+};
+const plan = async (title: string, file: FileId, changes: object = {}, link: object = {}) => {
+  const input = entryInput.parse({
+    kind: 'event',
+    title,
+    start: '2026-10-20T10:00',
+    audience: [{ course: school.course }],
+    links: [{ file, ...link }],
+    ...changes,
+  });
+  return valueOf(await planEntry(school.pembit, school.instructor, input)).id;
+};
+let visit = '';
+beforeAll(async () => {
+  school = await newSchool();
+  answer = createOutletAnswerer(school.pembit);
+  pdf = await upload('offsets.pdf', Buffer.from(PDF));
+  sound = await upload('talk.wav', silence(2));
+  hidden = await upload('answers.pdf', Buffer.concat([Buffer.from(PDF), Buffer.from('\n%x')]));
+  visit = await plan('Visit', pdf);
+  await plan('Talk', sound);
+  await plan('Draft', hidden, { visibility: { kind: 'draft' } });
+});
+afterAll(() => school.close());
+
+const outlet = async (changes: object) => {
+  const made = valueOf(
+    await publish(
+      school.pembit,
+      school.instructor,
+      outletInput.parse({ kind: 'embed', name: 'Hull', courses: [school.course], ...changes }),
+    ),
+  );
+  return new URL(made.url).pathname;
+};
+const ask = (path: string, headers: Record<string, string> = {}) =>
+  answer({ method: 'GET', path, query: '', headers });
+const status = async (embed: string) =>
+  Promise.all([pdf, sound, hidden].map(async (file) => (await ask(`${embed}/f/${file}`)).status));
+const textOf = async (embed: string) => (await ask(`${embed}/e/${visit}`)).body!.toString();
+
+test('whoever holds the address of a roster’s embed opens its files there, in parts, too', async () => {
+  const embed = await outlet({ audience: 'roster' });
+  expect(await status(embed)).toEqual([200, 200, 404]);
+  expect(await textOf(embed)).toContain(`href="${embed}/f/${pdf}"`);
+  const part = await ask(`${embed}/f/${pdf}`, { range: 'bytes=0-3' });
+  expect(part.status).toBe(206);
+  expect(part.headers).toMatchObject({
+    'content-range': `bytes 0-3/${Buffer.from(PDF).length}`,
+    'x-robots-tag': 'noindex',
+  });
+  expect(await new Response(part.stream).text()).toBe('%PDF');
+});
+
+test('anyone does only where that was ticked, and a recording never; what is closed says so', async () => {
+  const closed = await outlet({ audience: 'public' });
+  expect(await status(closed)).toEqual([404, 404, 404]);
+  expect(await textOf(closed)).toContain('(for people of the course, in Pembit)');
+  expect(await textOf(closed)).not.toContain(`/f/${pdf}`);
+  expect(await status(await outlet({ audience: 'public', files: true }))).toEqual([200, 404, 404]);
+});
+
+test('an outlet opens nothing that it does not hold, and a personal feed nothing at all', async () => {
+  expect(await status(await outlet({ audience: 'roster', kinds: ['class'] }))).toEqual([404, 404, 404]);
+  expect(await status(await outlet({ audience: 'roster', detail: 'titles' }))).toEqual([404, 404, 404]);
+  expect((await ask(`/embed/${'x'.repeat(43)}/f/${pdf}`)).status).toBe(404);
+});
