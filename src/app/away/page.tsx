@@ -8,6 +8,7 @@ import { previewAway } from '@/server/frame/away';
 import { sharedPembit } from '@/server/pembit';
 import { planSeenBy } from '@/server/plan/planSeenBy';
 import { todayIn } from '@/server/plan/todayIn';
+import styles from '@/ui/school/School.module.css';
 import { AwayForm } from '@/ui/today/AwayForm';
 import { PageFrame } from '../PageFrame';
 import { signedInOr } from '../signedIn';
@@ -35,12 +36,14 @@ export default async function AwayPage({ searchParams }: { searchParams: Search 
     <PageFrame actor={actor} everyTerm>
       <h1>{awayTexts.title}</h1>
       <p className="soft">{awayTexts.lead}</p>
-      <AwayForm
-        key={`${days.from} ${days.to}`}
-        name={actor.person.name}
-        start={days}
-        lines={lines?.ok ? lines.value : { classes: [], times: [], holding: 0 }}
-      />
+      <div className={styles.closing}>
+        <AwayForm
+          key={`${days.from} ${days.to}`}
+          name={actor.person.name}
+          start={days}
+          lines={lines?.ok ? lines.value : { classes: [], times: [], holding: 0 }}
+        />
+      </div>
     </PageFrame>
   );
 }

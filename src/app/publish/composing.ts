@@ -18,7 +18,7 @@ export async function composing(plan: SeenPlan, { viewer }: SignedIn) {
       id,
       tag,
       title: names.get(id)!.title,
-      ...(files.get(id) ?? { files: 0, recordings: 0 }),
+      ...(files.get(id) ?? { files: 0, recordings: 0, pages: 0 }),
       sections: sections.map(({ id: section, name }) => ({ id: section, name })),
     })),
     calendars: plan.calendars

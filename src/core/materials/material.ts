@@ -22,9 +22,12 @@ export type MaterialKind = (typeof MATERIAL_KINDS)[number];
 export const FILE_PATH = '/f/';
 export const fileAddress = (file: FileId): string => `${FILE_PATH}${file}`;
 
+/** Where what has no address of its own is read: units and pages, each under its id. */
+export const PAGE_PATH = '/m/';
+
 /** Where a click on a material leads: to the thing itself, or, where there is none, to its page in Pembit. */
 export const addressOf = ({ id, url, file }: Pick<Material, 'id' | 'url' | 'file'>): string =>
-  file ? fileAddress(file) : url === '' ? `/m/${id}` : url;
+  file ? fileAddress(file) : url === '' ? `${PAGE_PATH}${id}` : url;
 
 export type Material = Readonly<{
   id: MaterialId;

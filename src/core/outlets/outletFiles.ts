@@ -1,12 +1,11 @@
-import type { FileId } from '../ids';
+import type { Link } from '../entries/entry';
 import { isRecording } from '../materials/fileTypes';
-import { fileOfAddress } from '../materials/fileOfAddress';
 import type { OutletContents } from './outletContents';
 import type { PublishedOutlet } from './outlet';
 
-/** The uploaded files that what an outlet holds leads to, as its readers see it. */
-export function linkedFiles({ plan, has }: Pick<OutletContents, 'plan' | 'has'>): ReadonlySet<FileId> {
-  const links = [
+/** The links of what an outlet holds, as its readers see it. */
+export function heldLinks({ plan, has }: Pick<OutletContents, 'plan' | 'has'>): readonly Link[] {
+  return [
     ...plan.entries.flatMap((entry) => {
       if (entry.kind === 'note') return [];
       const held = entry.kind === 'assignment' ? has('set') || has('due') : has(entry.kind);
@@ -14,7 +13,6 @@ export function linkedFiles({ plan, has }: Pick<OutletContents, 'plan' | 'has'>)
     }),
     ...(has('class') ? plan.classes.flatMap((seen) => seen.plan?.links ?? []) : []),
   ];
-  return new Set(links.flatMap(({ url }) => fileOfAddress(url) ?? []));
 }
 
 /** Whether an outlet opens a file of this type for its readers. Whom a recording shows agreed to the course, not to everybody. */

@@ -16,7 +16,10 @@ export const awayTexts = {
   nothing: 'You have no class and no time then.',
   classes: (n: number) => counted(n, 'class', 'classes'),
   times: (n: number) => counted(n, 'time', 'times'),
-  holding: (n: number) => (n === 1 ? '1 student holds one of them' : `${n} students hold one of them`),
+  holding: (n: number) =>
+    n === 1
+      ? '1 student holds one of the times, and is written to.'
+      : `${n} students hold one of the times, and are written to.`,
   actNone: 'Call it off',
   act: (classes: number, times: number) =>
     `Call off ${listed([

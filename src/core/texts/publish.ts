@@ -37,17 +37,20 @@ export const publishTexts = {
   calendars: 'Outside calendars in it',
   joining: 'Meetings',
   meetingLinks: 'With links into meetings',
-  files: 'Files',
+  files: 'Files and pages',
   openFiles: (
     audience: 'public' | 'roster',
-    { files, recordings }: Readonly<{ files: number; recordings: number }>,
+    { files, recordings, pages }: Readonly<{ files: number; recordings: number; pages: number }>,
   ) => {
     const open = audience === 'public' ? files - recordings : files;
-    const said = open === 1 ? '1 file opens' : `${open} files open`;
+    const said = [
+      ...(open > 0 || pages === 0 ? [open === 1 ? '1 file' : `${open} files`] : []),
+      ...(pages > 0 ? [pages === 1 ? '1 page' : `${pages} pages`] : []),
+    ].join(' and ');
     const kept = recordings === 1 ? 'a recording stays' : `${recordings} recordings stay`;
     return audience === 'roster'
-      ? `${said} for whoever holds the address`
-      : `${said} for anyone${recordings > 0 ? `; ${kept} with the course` : ''}`;
+      ? `Open ${said} for whoever holds the address`
+      : `Open ${said} for anyone${recordings > 0 ? `; ${kept} with the course` : ''}`;
   },
   tags: 'Titles begin with the course’s tag',
   detail: 'How much it tells',

@@ -1,6 +1,6 @@
 import { Temporal } from 'temporal-polyfill';
-import type { EntryId, FileId } from '@/core/ids';
-import { entryId, fileId } from '@/core/ids';
+import type { EntryId, FileId, MaterialId } from '@/core/ids';
+import { entryId, fileId, materialId } from '@/core/ids';
 import { coursesOf } from '@/core/entries/viewer';
 import type { Viewer } from '@/core/entries/viewer';
 import type { Outlet, PublishedOutlet } from '@/core/outlets/outlet';
@@ -23,7 +23,7 @@ import { isStored } from '../materials/fileStore';
 import { countRead } from './countReads';
 import { askedBy, embedContext } from './embed/embedContext';
 import { embedDocument } from './embed/embedDocument';
-import { dayPage, entryPage, ownPage, viewOf } from './embed/embedPages';
+import { dayPage, entryPage, materialPage, ownPage, viewOf } from './embed/embedPages';
 import { goneAnswer, tooManyMisses, sent } from './goneAnswer';
 import { CORS, embedHeaders, feedHeaders, jsonHeaders, policyFor } from './headers';
 import type { CachedAnswer } from './outletCache';
@@ -35,7 +35,7 @@ import { tokenHash } from './token';
 
 const FEED = /^\/feeds\/([\w-]{43})\.ics$/;
 const EMBED =
-  /^\/embed\/([\w-]{43})(?:\/(?:e\/([0-9a-f-]{36})|day\/(\d{4}-\d{2}-\d{2})|f\/([0-9a-f-]{36})))?$/;
+  /^\/embed\/([\w-]{43})(?:\/(?:e\/([0-9a-f-]{36})|day\/(\d{4}-\d{2}-\d{2})|(f|m)\/([0-9a-f-]{36})))?$/;
 const OEMBED = '/embed/oembed.json';
 /** No reader's choice is longer; beyond it the query is as if it were not there. */
 const LONGEST_QUERY = 1000;
@@ -45,7 +45,14 @@ export const isOutletPath = (path: string): boolean =>
 
 type Wanted =
   | { kind: 'feed'; token: string }
-  | { kind: 'embed'; token: string; query: URLSearchParams; entry?: EntryId; date?: Temporal.PlainDate }
+  | {
+      kind: 'embed';
+      token: string;
+      query: URLSearchParams;
+      entry?: EntryId;
+      date?: Temporal.PlainDate;
+      material?: MaterialId;
+    }
   | { kind: 'file'; token: string; file: FileId };
 
 function wantedBy(path: string, query: string): Wanted | undefined {
@@ -53,9 +60,12 @@ function wantedBy(path: string, query: string): Wanted | undefined {
   if (feed) return { kind: 'feed', token: feed[1]! };
   const embed = EMBED.exec(path);
   if (!embed) return undefined;
-  const [, token = '', entry, day, file] = embed;
+  const [, token = '', entry, day, which, id] = embed;
+  const file = which === 'f' ? id : undefined;
   if (file) return fileId.safeParse(file).success ? { kind: 'file', token, file: file as FileId } : undefined;
   const asked = { kind: 'embed', token, query: new URLSearchParams(query) } as const;
+  if (which === 'm')
+    return materialId.safeParse(id).success ? { ...asked, material: id as MaterialId } : undefined;
   if (entry) return entryId.safeParse(entry).success ? { ...asked, entry: entry as EntryId } : undefined;
   try {
     return { ...asked, date: day ? Temporal.PlainDate.from(day, { overflow: 'reject' }) : undefined };
@@ -135,7 +145,7 @@ async function build({ pembit, outlet, viewer, wanted, now, changedAtMs }: Makin
   const author = outlet.audience === 'personal' ? outlet.owner : undefined;
   const plan = await keptPlan(pembit, coursesOf(viewer), author);
   const contents = outletContents(outlet, viewer, plan, now);
-  const files = await openFiles(pembit, outlet, contents);
+  const open = await openFiles(pembit, { outlet, viewer, contents });
   const { baseUrl } = pembit.config;
   const facts = {
     outlet: outlet.id,
@@ -145,7 +155,7 @@ async function build({ pembit, outlet, viewer, wanted, now, changedAtMs }: Makin
     validUntilMs: contents.validUntil?.epochMilliseconds ?? Infinity,
   };
   if (wanted.kind === 'feed')
-    return codedAnswer(outletFile(outlet, contents, { token: wanted.token, baseUrl, files }), {
+    return codedAnswer(outletFile(outlet, contents, { token: wanted.token, baseUrl, open }), {
       ...facts,
       headers: feedHeaders(outlet),
     });
@@ -155,16 +165,18 @@ async function build({ pembit, outlet, viewer, wanted, now, changedAtMs }: Makin
     asked: askedBy(wanted.query, look.filters),
     embed,
     signUp: `${baseUrl}/sign-up`,
-    opened: openedAt(embed, files),
+    opened: openedAt(embed, open),
     now,
   });
-  const page = wanted.entry
-    ? entryPage(context, wanted.entry)
-    : wanted.date
-      ? dayPage(context, wanted.date)
-      : ownPage(context, audience === 'public');
+  const page = wanted.material
+    ? materialPage(context, open, wanted.material)
+    : wanted.entry
+      ? entryPage(context, wanted.entry)
+      : wanted.date
+        ? dayPage(context, wanted.date)
+        : ownPage(context, audience === 'public');
   if (!page) return undefined;
-  const holds = wanted.entry || wanted.date ? 'day' : viewOf(look.view).changes;
+  const holds = wanted.entry || wanted.date || wanted.material ? 'day' : viewOf(look.view).changes;
   const minute = holds === 'minute' ? now.epochMilliseconds + 60_000 : Infinity;
   const oembed = `${baseUrl}${OEMBED}?url=${encodeURIComponent(`${baseUrl}${embed}`)}`;
   return codedAnswer(embedDocument({ title: context.title, look, locale: context.locale, oembed }, page), {
@@ -181,7 +193,7 @@ async function answerFileOf(
   { outlet, viewer, file: id }: Readonly<{ outlet: Outlet; viewer: Viewer; file: FileId }>,
 ): Promise<OutletAnswer> {
   const contents = outletContents(outlet, viewer, await keptPlan(pembit, coursesOf(viewer)), pembit.now());
-  const file = (await openFiles(pembit, outlet, contents)).get(id);
+  const file = (await openFiles(pembit, { outlet, viewer, contents })).files.get(id);
   if (!file || !(await isStored(pembit.config, file.hash)))
     return goneAnswer(request, undefined, undefined, pembit.now().epochMilliseconds);
   const asked = Object.entries(request.headers).flatMap(([name, value]) => (value === undefined ? [] : [[name, value]])); // prettier-ignore

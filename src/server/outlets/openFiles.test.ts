@@ -6,8 +6,10 @@ import { newSchool } from '../../../tests/support/school';
 import { silence } from '../../../tests/support/wav';
 import { entryInput } from '@/core/entries/entryInput';
 import type { FileId } from '@/core/ids';
+import { newMaterialInput } from '@/core/materials/materialInput';
 import { outletInput } from '@/core/outlets/outletInput';
 import { planEntry } from '../entries/planEntry';
+import { addMaterial } from '../materials/editMaterials';
 import { uploadFile } from '../materials/uploadFile';
 import { createOutletAnswerer } from './answerOutlet';
 import { publish } from './publish';
@@ -87,4 +89,46 @@ test('an outlet opens nothing that it does not hold, and a personal feed nothing
   expect(await status(await outlet({ audience: 'roster', kinds: ['class'] }))).toEqual([404, 404, 404]);
   expect(await status(await outlet({ audience: 'roster', detail: 'titles' }))).toEqual([404, 404, 404]);
   expect((await ask(`/embed/${'x'.repeat(43)}/f/${pdf}`)).status).toBe(404);
+});
+
+test('units and pages open as well, with what they hold, as far as it is visible by now', async () => {
+  const { pembit, instructor, course } = school;
+  const add = async (input: object) =>
+    valueOf(await addMaterial(pembit, instructor, course, newMaterialInput.parse(input))).id;
+  const unit = await add({ kind: 'unit', title: 'Week of bevels' });
+  const page = await add({
+    kind: 'page',
+    title: 'How to hold a bevel',
+    text: '<p>Lightly.</p>',
+    parent: unit,
+  });
+  await add({
+    kind: 'webContent',
+    title: 'Answers',
+    file: hidden,
+    parent: unit,
+    visibleFrom: '2027-01-01T00:00',
+  });
+  const other = await add({ kind: 'page', title: 'Not linked', text: '<p>Elsewhere.</p>' });
+  valueOf(
+    await planEntry(
+      pembit,
+      instructor,
+      entryInput.parse({
+        kind: 'event',
+        title: 'Bevels',
+        start: '2026-10-21T10:00',
+        audience: [{ course }],
+        links: [{ material: unit }],
+      }),
+    ),
+  );
+  const embed = await outlet({ audience: 'roster' });
+  const text = async (id: string) => (await ask(`${embed}/m/${id}`)).body?.toString() ?? '';
+  expect(await text(unit)).toContain(`href="${embed}/m/${page}"`);
+  expect(await text(unit)).not.toContain('Answers');
+  expect(await text(page)).toContain('Lightly.');
+  expect((await ask(`${embed}/m/${other}`)).status).toBe(404);
+  expect((await ask(`${await outlet({ audience: 'public' })}/m/${unit}`)).status).toBe(404);
+  expect((await ask(`${embed}/f/${hidden}`)).status).toBe(404);
 });

@@ -1,6 +1,5 @@
-import type { FileId } from '@/core/ids';
-import type { StoredFile } from '@/data/materials/files';
-import { openedAt } from './openFiles';
+import type { OpenFiles } from './openFiles';
+import { NOTHING_OPEN, openedAt } from './openFiles';
 import type { Outlet } from '@/core/outlets/outlet';
 import { feedEvents, feedTombstones } from '@/core/outlets/feedEvents';
 import type { OutletContents } from '@/core/outlets/outletContents';
@@ -16,15 +15,11 @@ const MINUTES_BETWEEN_POLLS = 60;
 export function outletFile(
   outlet: Outlet,
   contents: OutletContents,
-  {
-    token,
-    baseUrl,
-    files = new Map(),
-  }: Readonly<{ token: string; baseUrl: string; files?: ReadonlyMap<FileId, StoredFile> }>,
+  { token, baseUrl, open = NOTHING_OPEN }: Readonly<{ token: string; baseUrl: string; open?: OpenFiles }>,
 ): string {
   const personal = outlet.audience === 'personal';
   const embed = `${baseUrl}/embed/${token}`;
-  const opened = openedAt(embed, files);
+  const opened = openedAt(embed, open);
   const events = feedEvents(
     contents,
     {

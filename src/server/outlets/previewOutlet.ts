@@ -74,19 +74,19 @@ export async function previewOutlet(
   const viewer = outletViewer(outlet, actor.viewer);
   const contents = outletContents(outlet, viewer, plan, now);
   const { baseUrl } = pembit.config;
-  const files = await openFiles(pembit, outlet, contents);
+  const open = await openFiles(pembit, { outlet, viewer, contents });
   if (outlet.kind === 'embed') {
     const context = embedContext(outlet, contents, {
       asked: askedBy(parameters, outlet.look.filters),
       embed: '#',
       signUp: `${baseUrl}/sign-up`,
-      opened: openedAt('#', files),
+      opened: openedAt('#', open),
       now,
     });
     const page = ownPage(context, outlet.audience === 'public');
     return sent(200, headers(pembit), method, embedDocument({ title: context.title, look: outlet.look, locale: context.locale }, page)); // prettier-ignore
   }
-  const file = outletFile(outlet, contents, { token: 'preview', baseUrl, files });
+  const file = outletFile(outlet, contents, { token: 'preview', baseUrl, open });
   const title = outlet.name;
   return sent(200, headers(pembit), method, embedDocument({ title }, asRead(file, contents, title)));
 }

@@ -41,6 +41,7 @@ export function Composer({ id, start, courses, calendars, entries }: Props) {
   const files = {
     files: chosen.reduce((sum, course) => sum + course.files, 0),
     recordings: chosen.reduce((sum, course) => sum + course.recordings, 0),
+    pages: chosen.reduce((sum, course) => sum + course.pages, 0),
   };
   const name = nameOf(draft, courses);
   const input = inputOf(draft, courses, calendars);
@@ -114,7 +115,7 @@ export function Composer({ id, start, courses, calendars, entries }: Props) {
           ]}
           onChange={(value) => set({ audience: value, files: value === 'roster' })}
         />
-        {files.files > 0 ? (
+        {files.files + files.pages > 0 ? (
           <Ticks
             legend={say.files}
             options={[{ value: 'files', label: say.openFiles(audience, files) }]}

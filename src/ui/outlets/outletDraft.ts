@@ -9,9 +9,10 @@ export type PublishCourse = Readonly<{
   tag: string;
   title: string;
   sections: readonly Readonly<{ id: string; name: string }>[];
-  /** How many uploaded files it leads to, and how many of them are recordings. */
+  /** How many uploaded files it leads to, how many of them are recordings, and how many pages. */
   files: number;
   recordings: number;
+  pages: number;
 }>;
 
 /** What is chosen on the form, as its fields have it. */

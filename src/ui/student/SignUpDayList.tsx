@@ -108,7 +108,12 @@ export function SignUpDayList({ days, host, busy, moving, onTake, onWait }: Prop
                 {slot.when.split(',')[0]}, {slot.range}
               </b>
             </p>
-            <p className="soft">{[slot.hosts, day.place, ...slot.facts].filter(Boolean).join(' · ')}</p>
+            <p className="soft">{[slot.hosts, day.place].filter(Boolean).join(' · ')}</p>
+            <ul className={`soft ${styles.facts}`}>
+              {slot.facts.map((fact) => (
+                <li key={fact}>{fact}</li>
+              ))}
+            </ul>
             {slot.clash ? <p className="notice">{slot.clash}</p> : null}
             {slot.state === 'free' || slot.state === 'offered' ? (
               <>

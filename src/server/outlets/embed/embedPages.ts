@@ -1,5 +1,5 @@
 import type { Temporal } from 'temporal-polyfill';
-import type { EntryId } from '@/core/ids';
+import type { EntryId, MaterialId } from '@/core/ids';
 import type { EmbedView } from '@/core/outlets/outlet';
 import { embedTexts } from '@/core/texts/embeds';
 import { pageAt } from './embedContext';
@@ -11,6 +11,8 @@ import { entryView, oneEntry } from './entryView';
 import { filters } from './filters';
 import type { Html } from './html';
 import { html } from './html';
+import type { OpenFiles } from '../openFiles';
+import { oneMaterial } from './materialView';
 import { monthView } from './monthView';
 import { termView } from './termView';
 import { timesView } from './timesView';
@@ -41,6 +43,11 @@ export const ownPage = (context: EmbedContext, isPublic: boolean): Html =>
 export const dayPage = (context: EmbedContext, date: Temporal.PlainDate): Html =>
   html`${back(context)} ${heading(context.title)}
     ${oneDay(context, date, (day) => `${context.embed}/day/${day.toString()}`)}`;
+
+export function materialPage(context: EmbedContext, open: OpenFiles, id: MaterialId): Html | undefined {
+  const material = oneMaterial(context, open, id);
+  return material && html`${back(context)} ${heading(context.title)} ${material}`;
+}
 
 export function entryPage(context: EmbedContext, id: EntryId): Html | undefined {
   const entry = oneEntry(context, id);
