@@ -21,7 +21,7 @@ module.exports = {
         'zod',
         'papaparse|fast-xml-parser',
         '@types/papaparse|fast-xml-parser',
-        'rrule-temporal|color-name|windows-iana',
+        'rrule-temporal|culori|windows-iana',
         'sanitize-html|htmlparser2',
         '@types/sanitize-html',
       ],

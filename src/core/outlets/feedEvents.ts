@@ -1,6 +1,5 @@
-import { dayOf, isDay, momentText } from '../time/zonedWall';
+import { dayOf, momentText } from '../time/zonedWall';
 import { plainText } from '../richText/plainText';
-import type { Temporal } from 'temporal-polyfill';
 import { perSection } from '../entries/perSection';
 import type { VEvent, VTombstone } from '../icalendar/calendar';
 import { outsideShown } from '../outside/outsideShown';
@@ -14,6 +13,7 @@ import type { Addresses, EventContext } from './eventParts';
 import { entryEvents } from './entryEvents';
 import { colorOf, describe, linkLine, styled, tagged } from './eventParts';
 import type { OutletContents } from './outletContents';
+import { reachingBack } from './reachesBack';
 import { sheetEvents } from './sheetEvents';
 
 function classEvents(contents: OutletContents, { plan, addresses, named }: EventContext): VEvent[] {
@@ -118,15 +118,6 @@ function outsideEvents(contents: OutletContents, { plan, addresses }: EventConte
   );
 }
 
-/** Whether an event is over before a day: a series with its UNTIL. */
-function overBefore({ dtstart, dtend, rrule }: VEvent, day: Temporal.PlainDate): boolean {
-  const until = rrule && /UNTIL=(\d{4})(\d{2})(\d{2})/.exec(rrule);
-  if (rrule && !until) return false;
-  const last = until ? `${until[1]}-${until[2]}-${until[3]}` : momentText(dtend ?? dtstart).slice(0, 10);
-  const exclusive = !until && dtend !== undefined && isDay(dtend);
-  return exclusive ? last <= day.toString() : last < day.toString();
-}
-
 /** What feeds keep of what they held and hold no more. */
 export const feedTombstones = ({ plan }: OutletContents, events: readonly VEvent[]): VTombstone[] => {
   const present = new Set(events.map(({ uid }) => uid));
@@ -159,7 +150,7 @@ export function feedEvents(contents: OutletContents, addresses: Addresses, zoneO
     ...contents.plan.sheets.flatMap((sheet) => sheetEvents(sheet, context, contents)),
     ...outsideEvents(contents, context),
   ]
-    .filter((event) => !since || !overBefore(event, since))
+    .filter(since ? reachingBack(since, contents.plan.entries) : () => true)
     .map((event) => ({ event, key: key(event) }))
     .sort((a, b) => (a.key < b.key ? -1 : 1))
     .map(({ event }) => event);
