@@ -205,6 +205,14 @@ test('the staff’s page: a day is cancelled with a message, other times show wh
   await maren.click('button', 'Save');
   await maren.sees('10:00–10:30');
   await maren.sees(/09:00–09:30 Ivo Saltmarsh/);
+  await maren.click('button', /^Change 09:00/);
+  await maren.click('button', 'Remove the time');
+  await maren.type('What Ivo Saltmarsh reads about it', 'The stem is not glued yet.');
+  await maren.click('button', 'Remove it and write to them');
+  await maren.sees('Cancelled the time 09:00–09:30');
+  await maren.click('button', 'Undo');
+  await maren.sees('Undone.');
+  await maren.sees(/09:00–09:30 Ivo Saltmarsh/);
   await maren.click('button', 'Cancel times');
   await maren.type('What you say to them', 'The loft is closed.');
   await maren.click('button', 'Cancel these times');

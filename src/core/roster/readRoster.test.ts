@@ -34,6 +34,30 @@ describe('a list of students', () => {
     });
   });
 
+  test('as a program for mail has it, several on a line, with headings of sections, and twice', () => {
+    const text = [
+      'Section A',
+      'Signe Tarn <signe@k.example>, "Oda Brink" <ODA@k.example>;',
+      'B:',
+      'Wilma Thole <wilma@k.example>',
+      'Corin Garland, corin@k.example',
+      'Signe Tarn <signe@k.example>',
+      'Signe <signe@k.example>',
+      'nobody at all',
+    ].join('\n');
+    expect(taken(text)).toEqual([
+      'Signe Tarn <signe@k.example> A',
+      'Oda Brink <oda@k.example> A',
+      'Wilma Thole <wilma@k.example> B',
+      'Corin Garland <corin@k.example> B',
+    ]);
+    expect(faults(text).map((fault) => fault.slice(0, 32))).toEqual([
+      '7: The same address as in line 2',
+      '8: “” is not an e-mail address.',
+    ]);
+    expect(read(text).passed).toBe(3);
+  });
+
   test('names each line that cannot be read, and takes the others', () => {
     const text = [
       'Signe Tarn,signe@k.example,A',
@@ -50,7 +74,7 @@ describe('a list of students', () => {
       '3: The name is missing.',
       '4: The name begins like a formula.',
       '5: There is no section “C” in this course.',
-      '6: The same address as in line 1.',
+      '6: The same address as in line 1, with another name.',
       '7: The name is longer than 100 characters.',
     ]);
   });
@@ -80,8 +104,8 @@ describe('a list of students', () => {
             email,
             section,
           ]);
-          const { lines, known, faults: wrong } = read(plain.map((row) => row.join(',')).join('\n'));
-          expect(lines.length + known.length + wrong.length).toBe(plain.length);
+          const { lines, known, faults: wrong, passed } = read(plain.map((row) => row.join(',')).join('\n'));
+          expect(lines.length + known.length + wrong.length + passed).toBe(plain.length);
         },
       ),
     );

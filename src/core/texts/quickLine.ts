@@ -1,6 +1,7 @@
 /** Words of the quick line: what it understood, what it asks. */
 export const quickTexts = {
   finds: 'On the plan',
+  closedThen: (name: string) => `There are no classes that day: ${name}.`,
   findsNothing: 'Nothing on the plan has these words in its title.',
   save: (title: string) => `Add ${title}`,
   kind: 'Kind',

@@ -206,10 +206,11 @@ export const courseTexts = {
   saveSection: 'Add the section',
   pasteTitle: 'Add students',
   pasteLead:
-    'One a line: name, e-mail address, section. Commas, semicolons or tabs; a first line with the names of the columns is understood.',
+    'One a line: name, e-mail address, section; or as your mail has them: Name <address>. Commas, semicolons or tabs; a first line with the names of the columns, or a line that names a section for those below it, is understood.',
   paste: 'List of students',
   preview: 'Look at it first',
-  addStudents: (n: number) => (n === 1 ? 'Add 1 student' : `Add ${n} students`),
+  addStudents: (n: number, wrong: number) =>
+    `${n === 1 ? 'Add 1 student' : `Add ${n} students`}${wrong === 0 ? '' : wrong === 1 ? ', leave 1 line out' : `, leave ${wrong} lines out`}`,
   nothingToAdd: 'There is nobody new in this list.',
   report: (added: number, known: number, wrong: number) =>
     [

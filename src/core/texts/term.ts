@@ -132,6 +132,8 @@ export const panelTexts = {
   moveToDay: 'Move to a day',
   toDay: 'To which day',
   moveTo: (day: string) => `Move to ${day}`,
+  showNow: 'Show it now',
+  nowShown: (title: string, who: string) => `${title} is shown to ${who} now`,
   cancelIt: 'Call it off',
   cancelReason: 'Reason (students read it)',
   cancelNow: (who: string) => `Call it off for ${who}`,

@@ -71,18 +71,19 @@ export async function previewRoster(
   return read.ok ? done(read.value.reading) : read;
 }
 
-/** Adds the students of a list. A list with lines that cannot be read adds nobody. */
+/** Adds the students of a list. Lines that cannot be read refuse it, unless they are to be left out. */
 export function addStudents(
   pembit: Pembit,
   actor: SignedIn,
   id: CourseId,
   text: string,
+  { leaveOut = false }: Readonly<{ leaveOut?: boolean }> = {},
 ): Promise<Outcome<{ added: number }>> {
   return perform(pembit, actor, 'addStudents', async (change) => {
     const read = await readFor(change, actor, id, text);
     if (!read.ok) return read;
     const { course, reading } = read.value;
-    if (reading.faults.length > 0)
+    if (reading.faults.length > 0 && !(leaveOut && reading.lines.length > 0))
       return refused(
         'badRequest',
         reading.faults.map(({ line, message }) => ({ field: `line ${line}`, message })),

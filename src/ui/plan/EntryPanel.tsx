@@ -6,6 +6,7 @@ import DeleteIcon from '@mui/icons-material/DeleteOutlined';
 import EditIcon from '@mui/icons-material/EditOutlined';
 import MoveIcon from '@mui/icons-material/RedoOutlined';
 import OtherCourseIcon from '@mui/icons-material/DriveFileMoveOutlined';
+import ShowIcon from '@mui/icons-material/VisibilityOutlined';
 import TakesPlaceIcon from '@mui/icons-material/EventAvailableOutlined';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
@@ -107,6 +108,20 @@ export function EntryPanel({ entry, occurrence, courses, show, dayWords, onMove 
       {entry.editable ? (
         <div className={styles.acts}>
           <div className={styles.buttons}>
+            {entry.shown || entry.kind === 'note' ? null : (
+              <Button
+                variant="contained"
+                startIcon={<ShowIcon />}
+                disabled={busy}
+                onClick={() =>
+                  void submit('POST', '/api/entries/bulk', { ids: [entry.id], act: 'show' }, () =>
+                    panelTexts.nowShown(entry.title, entry.who),
+                  )
+                }
+              >
+                {panelTexts.showNow}
+              </Button>
+            )}
             {scopes.map((scope) => (
               <Button
                 key={scope}

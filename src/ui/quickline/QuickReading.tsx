@@ -88,6 +88,7 @@ export function QuickReading({
             <b>{panelTexts.whoSees}: </b>
             {ready.who}
           </p>
+          {ready.closed ? <p className="notice">{ready.closed}</p> : null}
           {ready.load ? <p className="soft">{ready.load}</p> : null}
           <Button size="small" variant="contained" onClick={onSave}>
             {quickTexts.save(ready.title)}

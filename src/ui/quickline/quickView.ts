@@ -1,4 +1,4 @@
-import type { Temporal } from 'temporal-polyfill';
+import { Temporal } from 'temporal-polyfill';
 import type { EntryInputJson } from '@/core/entries/entryInput';
 import { mainMoment } from '@/core/entries/entry';
 import type { Viewer } from '@/core/entries/viewer';
@@ -6,7 +6,7 @@ import { isOnStaff, isStaffOf } from '@/core/entries/viewer';
 import { audienceWords } from '@/core/plan/audienceWords';
 import { classTitle } from '@/core/plan/occurrences';
 import type { SeenPlan } from '@/core/plan/seenPlan';
-import type { Ask, Piece, QuickContext, QuickCourse } from '@/core/quickline/quickEntry';
+import type { Ask, Piece, QuickContext, QuickCourse, QuickEntry } from '@/core/quickline/quickEntry';
 import { quickInput } from '@/core/quickline/quickInput';
 import type { AwayLine } from '@/core/quickline/readAwayLine';
 import { readAwayLine } from '@/core/quickline/readAwayLine';
@@ -17,6 +17,7 @@ import { awayTexts } from '@/core/texts/away';
 import { closureTexts } from '@/core/texts/closures';
 import { quickTexts } from '@/core/texts/quickLine';
 import { panelTexts } from '@/core/texts/term';
+import { concernsCourse, isOn } from '@/core/time/closure';
 import { dateLabel, weekAndDate } from '@/core/time/dateLabels';
 import type { Term } from '@/core/time/term';
 import { termsBeside } from '@/core/time/term';
@@ -41,6 +42,8 @@ export type QuickView = Readonly<{
     title: string;
     who: string;
     input: EntryInputJson;
+    /** What closes the day that it is due, or takes place. */
+    closed?: string;
     /** Of work: what else its students have due that day. */
     load?: string;
   }>;
@@ -74,7 +77,32 @@ export function quickView({ viewer, plan, term, today, line }: Asked): QuickView
   const { pieces, asks, entry } = readQuickLine(line, context);
   if (!entry) return { line, pieces, asks, finds };
   const who = entry.kind === 'note' ? panelTexts.onlyYou : audienceWords(entry.courses, plan.courses);
-  return { line, pieces, asks, finds, ready: { title: entry.title, who, input: quickInput(entry, context) } };
+  const closed = closedOn(entry, plan);
+  return {
+    line,
+    pieces,
+    asks,
+    finds,
+    ready: {
+      title: entry.title,
+      who,
+      input: quickInput(entry, context),
+      ...(closed ? { closed: quickTexts.closedThen(closed.name) } : {}),
+    },
+  };
+}
+
+/** The closure of the day that work is due, or that something takes place. */
+function closedOn({ on, due, courses }: QuickEntry, { closures }: SeenPlan) {
+  const day = due?.kind === 'date' ? due.date : on?.date;
+  if (day === undefined) return undefined;
+  const date = Temporal.PlainDate.from(day);
+  return closures.find(
+    (closure) =>
+      !closure.closesAt &&
+      isOn(closure, date) &&
+      courses.some(({ course }) => concernsCourse(closure, course)),
+  );
 }
 
 /** Where a line that says one is away leads, or which of its days it is asked to mean. */

@@ -12,6 +12,9 @@ import { RosterPackage } from './RosterPackage';
 import styles from './School.module.css';
 import { useSubmit } from '../controls/useSubmit';
 
+/** So many of a list are named before they are added. */
+const MOST_NAMES = 200;
+
 /** Who takes the course; a pasted list is looked at line by line before anybody is added. */
 export function RosterSection({
   course,
@@ -29,6 +32,7 @@ export function RosterSection({
     setReading(undefined);
     setList(text);
   };
+  const wrong = reading?.faults.length ?? 0;
   const look = async () => {
     const answer = await submit<RosterReading>('POST', `/api/courses/${course}/roster/preview`, { list });
     if (answer.ok) setReading(answer.value);
@@ -37,14 +41,14 @@ export function RosterSection({
     const answer = await submit<{ added: number }>(
       'POST',
       `/api/courses/${course}/roster`,
-      { list },
+      { list, leaveOut: wrong > 0 },
       ({ added }) => frameHistoryTexts.enrolled(added),
     );
     if (!answer.ok) return;
     setList('');
     setReading(undefined);
   };
-  const ready = reading && reading.faults.length === 0 && reading.lines.length > 0;
+  const ready = reading && reading.lines.length > 0;
   return (
     <section className={`card ${styles.section}`} aria-labelledby="roster">
       <h2 id="roster">{courseTexts.roster}</h2>
@@ -55,7 +59,7 @@ export function RosterSection({
         ))}
       </ul>
       <FormBox
-        action={ready ? courseTexts.addStudents(reading.lines.length) : courseTexts.preview}
+        action={ready ? courseTexts.addStudents(reading.lines.length, wrong) : courseTexts.preview}
         onSubmit={ready ? add : look}
         message={message}
         disabled={busy || list.trim() === ''}
@@ -74,6 +78,15 @@ export function RosterSection({
                   <li key={fault.line}>{courseTexts.line(fault.line, fault.message)}</li>
                 ))}
               </ul>
+              {reading.lines.length > 0 ? (
+                <ol className={styles.preview}>
+                  {reading.lines.slice(0, MOST_NAMES).map(({ line, name, email, section }) => (
+                    <li key={`${line} ${email}`}>
+                      {name} <span className="soft">{[email, section].filter(Boolean).join(' · ')}</span>
+                    </li>
+                  ))}
+                </ol>
+              ) : null}
               {reading.lines.length === 0 && reading.faults.length === 0 ? (
                 <p>{courseTexts.nothingToAdd}</p>
               ) : null}

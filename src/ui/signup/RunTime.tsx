@@ -3,6 +3,7 @@ import Button from '@mui/material/Button';
 import type { ReactNode } from 'react';
 import { useState } from 'react';
 import { historyTexts } from '@/core/texts/history';
+import { listed } from '@/core/texts/entries';
 import { signupTexts } from '@/core/texts/signup';
 import { readTime } from '@/core/time/typedTime';
 import { timeLabel } from '@/core/time/dateLabels';
@@ -28,6 +29,8 @@ export function RunTime({
 }) {
   const { submit, errors, message, busy } = useSubmit();
   const [open, setOpen] = useState(false);
+  const [removing, setRemoving] = useState(false);
+  const [reason, setReason] = useState('');
   const [value, setValue] = useState({
     start: slot.start,
     end: slot.end,
@@ -54,8 +57,15 @@ export function RunTime({
     submit('POST', `/api/slots/${slot.id}/students`, { person: value.person }, () =>
       say.bookedFor(roster.find(({ id }) => id === value.person)?.name ?? ''),
     ).then((answer) => answer.ok && setOpen(false));
-  const remove = () =>
-    submit('DELETE', `/api/slots/${slot.id}`, undefined, () => historyTexts.cancelledTime(slot.clock));
+  const holders = slot.bookings.map(({ name }) => name);
+  /** Of a time that somebody holds it is asked first what they read. */
+  const remove = () => {
+    if (holders.length > 0 && !removing) return setRemoving(true);
+    const query = new URLSearchParams({ message: reason });
+    return submit('DELETE', `/api/slots/${slot.id}?${query}`, undefined, () =>
+      historyTexts.cancelledTime(slot.clock),
+    );
+  };
   return (
     <li className={styles.time} data-past={slot.past}>
       <span className={styles.clock}>
@@ -138,14 +148,30 @@ export function RunTime({
               </div>
             ) : null}
             {message ? <p role="alert">{message}</p> : null}
+            {removing ? (
+              <Field
+                label={say.takeOffWhy(listed(holders))}
+                hint={say.takeOffHint}
+                value={reason}
+                onChange={setReason}
+                rows={2}
+                autoFocus
+              />
+            ) : null}
             <div className={styles.tools}>
               <Button variant="contained" size="small" disabled={busy} onClick={() => void save()}>
                 {signupTexts.save}
               </Button>
               <Button variant="outlined" size="small" disabled={busy} onClick={() => void remove()}>
-                {say.takeOff}
+                {removing ? say.takeOffNow(holders.length) : say.takeOff}
               </Button>
-              <Button size="small" onClick={() => setOpen(false)}>
+              <Button
+                size="small"
+                onClick={() => {
+                  setOpen(false);
+                  setRemoving(false);
+                }}
+              >
                 {say.back}
               </Button>
             </div>
