@@ -2,8 +2,11 @@ import type { Temporal } from 'temporal-polyfill';
 import type { AnnouncementEntry, AssignmentEntry, EventEntry, NoteEntry } from '../entries/entry';
 import type { SeenEntry } from '../entries/seenBy';
 import type { VEvent } from '../icalendar/calendar';
+import { lastShownDay } from '../plan/occurrences';
 import type { Course } from '../plan/plan';
 import { plainText } from '../richText/plainText';
+import type { Recurrence } from '../series/recurrence';
+import { endingOn, ruleParts } from '../series/rule';
 import { entryTexts } from '../texts/entries';
 import { feedTexts } from '../texts/feeds';
 import { dateLabel, momentLabel } from '../time/dateLabels';
@@ -62,10 +65,17 @@ function eventEvents(entry: EventEntry, parts: Parts, context: EventContext): VE
   };
   if (!entry.recurrence) return [event];
   return seriesEvents(event, {
-    recurrence: entry.recurrence,
+    recurrence: withEnd(entry.recurrence, context.plan),
     zone: context.zoneOf(entry.tzid),
     name: (title) => context.named(courses, title),
   });
+}
+
+/** A rule without an end ends where Pembit's own views do: what they never show does not stand elsewhere for ever. */
+function withEnd(recurrence: Recurrence, plan: EventContext['plan']): Recurrence {
+  const parts = ruleParts(recurrence.rrule);
+  if (parts.has('UNTIL') || parts.has('COUNT')) return recurrence;
+  return { ...recurrence, rrule: endingOn(recurrence.rrule, lastShownDay(plan)) };
 }
 
 /** When it is due, and the day it is set. */

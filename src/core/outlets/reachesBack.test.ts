@@ -35,6 +35,10 @@ test('what is over before the day is left out, what lasts into it stays', () => 
   expect(days('2026-10-01', '2026-10-07')).toHaveLength(1);
 });
 
+test('a series without an end ends where the views of the plan do: two months after the last term', () => {
+  expect(held(weekly('FREQ=WEEKLY;BYDAY=TU'))).toEqual(['FREQ=WEEKLY;BYDAY=TU;UNTIL=20270219T035959Z']);
+});
+
 describe('a series', () => {
   const moved = { recurrenceId: at('2026-09-15T12:00'), start: at('2026-09-16T12:00') };
   test('goes out whole, its rule uncut, with what was moved and called off long before', () => {

@@ -244,6 +244,9 @@ function spanOf(plan: Pick<SeenPlan, 'terms'>): Span {
   return { from: first.subtract({ months: 2 }), to: last.add({ months: 2 }) };
 }
 
+/** The last day of which a plan shows anything that repeats: a rule without an end ends there. */
+export const lastShownDay = (plan: Pick<SeenPlan, 'terms'>): Temporal.PlainDate => spanOf(plan).to;
+
 /** Everything in a seen plan, expanded, by day, time and title. A closure or date of the site concerns all its term's courses. */
 export function occurrencesOf(plan: SeenPlan, zoneOf: ZoneLookup, span?: Span): readonly Occurrence[] {
   if (span) return expanded(plan, zoneOf, span);
