@@ -85,6 +85,7 @@ test('while the server is gone what was typed stays, the page says so, and it go
     await person.driver.executeScript('arguments[0].focus()', cell);
     await person.press('O');
     await person.type('Title', 'Open loft');
+    await person.click('field', 'HL Hull lofting');
     await server.kill();
     await person.click('button', /^Save for/);
     await person.sees('Nothing is lost: try again in a moment');
