@@ -3,6 +3,8 @@ import { redirect } from 'next/navigation';
 import { isOnStaff } from '@/core/entries/viewer';
 import { plainDate } from '@/core/fields';
 import { awayInput } from '@/core/frame/awayInput';
+import { may } from '@/core/may/may';
+import { courseNames } from '@/core/plan/courseNames';
 import { awayTexts } from '@/core/texts/away';
 import { previewAway } from '@/server/frame/away';
 import { sharedPembit } from '@/server/pembit';
@@ -23,14 +25,32 @@ export default async function AwayPage({ searchParams }: { searchParams: Search 
   const actor = await signedInOr('/away');
   if (!isOnStaff(actor.viewer)) redirect('/');
   const pembit = sharedPembit();
-  const today = todayIn(pembit, await planSeenBy(pembit, actor.viewer));
+  const plan = await planSeenBy(pembit, actor.viewer);
+  const { viewer } = actor;
+  const today = todayIn(pembit, plan);
+  const names = courseNames(plan.courses, plan.terms);
+  const courses = plan.courses
+    .filter(
+      ({ id, archived, sections }) =>
+        !archived &&
+        sections.some(
+          (section) => may(actor, 'callOffClass', { parts: [{ course: id, sections: [section.id] }] }).ok,
+        ),
+    )
+    .map(({ id, tag }) => ({
+      id,
+      name: `${tag} ${names.get(id)!.title}`,
+      // A co-instructor stands beside somebody who leads; a substitute has the classes that they were given.
+      own: viewer.instructs.has(id) || !viewer.staffOf.has(id),
+    }));
   const dated = (text: string | undefined) => {
     const read = plainDate.safeParse(text);
     return read.success ? read.data.toString() : undefined;
   };
   const from = dated(search.from) ?? today.toString();
   const days = { from, to: dated(search.to) ?? from };
-  const input = awayInput.safeParse(days);
+  const own = courses.filter((course) => course.own).map(({ id }) => id);
+  const input = awayInput.safeParse({ ...days, courses: own });
   const lines = input.success ? await previewAway(pembit, actor, input.data) : undefined;
   return (
     <PageFrame actor={actor} everyTerm>
@@ -41,6 +61,7 @@ export default async function AwayPage({ searchParams }: { searchParams: Search 
           key={`${days.from} ${days.to}`}
           name={actor.person.name}
           start={days}
+          courses={courses}
           lines={lines?.ok ? lines.value : { classes: [], times: [], holding: 0 }}
         />
       </div>

@@ -3,7 +3,7 @@ import { Temporal } from 'temporal-polyfill';
 import { line, plainDate } from '../fields';
 import { courseId } from '../ids';
 
-/** Being away: from a day to another, both included; today what is still to come. Without courses, all of them. */
+/** Being away: from a day to another, both included; today what is still to come. `courses`: whose classes; absent, all of one's own. */
 export const awayInput = z
   .object({
     from: plainDate,

@@ -12,7 +12,7 @@ export const awayTexts = {
   reason: 'What students read',
   reasonHint: (name: string) => `Empty: ${name} is away`,
   away: (name: string) => `${name} is away`,
-  courses: 'In',
+  courses: 'Whose classes are called off',
   nothing: 'You have no class and no time then.',
   classes: (n: number) => counted(n, 'class', 'classes'),
   times: (n: number) => counted(n, 'time', 'times'),

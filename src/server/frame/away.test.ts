@@ -60,6 +60,9 @@ test('what being away would call off is said by name, and nothing is saved', asy
     holding: 1,
   });
   expect(await off()).toEqual([]);
+  // Where a colleague holds the classes, one's own times go alone.
+  const without = await must(previewAway(school.pembit, school.instructor, days({ courses: [] })));
+  expect([without.value.classes, without.value.times.length]).toEqual([[], 2]);
 });
 
 test('classes and times are called off in one act, whoever holds a time is written to, one undo brings all back', async () => {

@@ -38,8 +38,9 @@ async function hitsOf(
   actor: SignedIn,
   input: AwayInput,
 ): Promise<AwayHits & { locale: string }> {
-  const own = ownCourses(actor).filter((course) => !input.courses || input.courses.includes(course));
-  const plan = await loadPlan(reader, own);
+  const plan = await loadPlan(reader, ownCourses(actor));
+  // A colleague may hold the classes; the times that one holds oneself are nobody else's.
+  const chosen = (course: CourseId) => !input.courses || input.courses.includes(course);
   const hits = awayHits(
     {
       person: actor.person.id,
@@ -47,7 +48,7 @@ async function hitsOf(
       to: input.to,
       now: pembit.now(),
       teaches: (course, section) =>
-        may(actor, 'callOffClass', { parts: [{ course, sections: [section] }] }).ok,
+        chosen(course) && may(actor, 'callOffClass', { parts: [{ course, sections: [section] }] }).ok,
     },
     plan,
     requireZone,
