@@ -5,7 +5,7 @@ const counted = (n: number, one: string, several: string) => `${n} ${n === 1 ? o
 /** Words of being away: what is called off at once. */
 export const awayTexts = {
   title: 'I am away',
-  lead: 'Your classes and your times are called off at once, in all your courses. Plans stay on their classes until you slide them; work stays due. One undo brings everything back.',
+  lead: 'Your classes, and the times that you hold, are called off at once. Plans stay on their classes until you slide them; work stays due. One undo brings everything back.',
   link: 'I am away…',
   from: 'From',
   to: 'To, itself included',
