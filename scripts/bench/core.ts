@@ -204,7 +204,7 @@ async function slide(): Promise<Figure> {
     name,
     students: 20,
     patterns: [],
-    meetings: fitMeetings([], plannedMeetings(long, [{ from: long.startsOn, classes }], []), {
+    meetings: fitMeetings([], plannedMeetings(long, { patterns: [{ from: long.startsOn, classes }] }, []), {
       idOf: (key) => `${name} ${key}` as MeetingId,
       now: NOW,
     }).meetings,

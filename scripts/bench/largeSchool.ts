@@ -22,7 +22,7 @@ import { requireZone } from '../../src/core/time/zoneData';
 import { fromEntry } from '../../src/data/entries/entryRows';
 import { outletRow } from '../../src/data/outlets/outlets';
 import { personRow } from '../../src/data/people/people';
-import { fromMeeting, fromPattern, fromTerm } from '../../src/data/plan/frameRows';
+import { fromMeeting, fromPattern, fromSection, fromTerm } from '../../src/data/plan/frameRows';
 import type { Rows, Table } from '../../src/data/rows';
 import { fromRules } from '../../src/data/signup/sheetRows';
 import { readConfig } from '../../src/server/config';
@@ -73,11 +73,11 @@ export async function fillLargeSchool(pembit: Pembit, sizes: Sizes): Promise<voi
     await insert('terms', [fromTerm(term)]);
     await insert('courses', courses.map((id, i) => ({ id, term_id: term.id, code: `LG ${100 + i}`, title: `Large course ${i}`, tag: `L${i % 10}`, color: COURSE_COLORS[i % 10]!, credits: 3, weekly_hours: null, shares_titles: 0, place: 'Hall', meeting_link: '', archived_at: null, reopened: 0, join_generation: 0, join_hash: null })));
     await insert('staff', courses.map((id, i) => staffRow({ course: id, person: teacherOf(i), role: 'instructor' })));
-    await insert('sections', courses.map((id, i) => ({ id: sections[i]!, course_id: id, name: 'A' })));
+    await insert('sections', courses.map((id, i) => fromSection({ id: sections[i]!, name: 'A' }, id)));
     await insert('roster', students.flatMap((id, n) => Array.from({ length: TAKEN }, (_, k) => (n + k * 37) % sizes.courses).map((i) => rosterRow({ course: courses[i]!, section: sections[i]!, person: id }))));
     const patterns = sections.map((_, i) => [{ from: term.startsOn, classes: [1, 3].map((weekday) => ({ weekday: weekday + (i % 2), start: time('10:00'), end: time('11:15') })) }]);
     await insert('patterns', sections.flatMap((section, i) => patterns[i]!.map((pattern) => fromPattern(pattern, { id: randomUUID(), section }))));
-    await insert('meetings', sections.flatMap((section, i) => plannedMeetings(term, patterns[i]!, []).map((m, n) => fromMeeting({ ...m, id: randomUUID() as MeetingId, ordinal: n + 1, moved: false, sequence: 0, lastModified: NOW }, section))));
+    await insert('meetings', sections.flatMap((section, i) => plannedMeetings(term, { patterns: patterns[i]! }, []).map((m, n) => fromMeeting({ ...m, id: randomUUID() as MeetingId, ordinal: n + 1, moved: false, sequence: 0, lastModified: NOW }, section))));
 
     const entries = Array.from({ length: sizes.entries }, (_, n) => {
       // The entries of a course are spread over the days of the term and the hours of a day.

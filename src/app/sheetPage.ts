@@ -49,12 +49,13 @@ export function sheetPage(page: PlanPage, otherThan?: string): SheetPage | undef
       weeks: weeks.length,
       endsOn: term.endsOn.toString(),
       closures: plan.closures
-        .filter((closure) => closure.term === term.id && concern(closure.course))
-        .map(({ name, start, end, closesAt, course }) => ({
+        .filter((closure) => closure.term === term.id && !closure.online && concern(closure.course))
+        .map(({ name, start, end, closesAt, opensAt, course }) => ({
           name,
           start: momentText(start),
           end: momentText(end),
           ...(closesAt ? { closesAt: closesAt.toString() } : {}),
+          ...(opensAt ? { opensAt: opensAt.toString() } : {}),
           ...(course ? { course } : {}),
         })),
       busy: busyTimes(occurrences, requireZone, { otherThan }).map(({ title, start, end }) => ({

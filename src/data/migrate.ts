@@ -24,6 +24,8 @@ import { secondStepForStaff } from './migrations/0018-second-step-for-staff';
 import { publishing } from './migrations/0013-publishing';
 import { locks } from './migrations/0019-locks';
 import { events } from './migrations/0020-events';
+import { whoStudentsAre } from './migrations/0022-who-students-are';
+import { timetables } from './migrations/0021-timetables';
 
 type Migration = Readonly<{
   name: string;
@@ -53,6 +55,8 @@ const MIGRATIONS: readonly Migration[] = [
   secondStepForStaff,
   locks,
   events,
+  timetables,
+  whoStudentsAre,
 ];
 
 export type MigrationReport = Readonly<{ applied: readonly string[]; backups: readonly string[] }>;

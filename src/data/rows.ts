@@ -1,3 +1,4 @@
+import type { Students } from '@/core/frame/students';
 import type { StaffRole } from '@/core/may/role';
 
 /** The tables as they are stored: plain values only. Times that happened and derived instants are epoch milliseconds. */
@@ -24,12 +25,14 @@ export type Rows = {
     locale: string;
     week_start: number;
     second_step_for_staff: number;
+    students: Students;
     retention: string;
     held_for: string;
     course_megabytes: number;
     school_megabytes: number;
   };
-  terms: { id: string; name: string; starts_on: string; ends_on: string; tzid: string };
+  /** `cycle` is JSON: the days that rotate. */
+  terms: { id: string; name: string; starts_on: string; ends_on: string; tzid: string; cycle: string | null };
   courses: {
     id: string;
     term_id: string;
@@ -70,12 +73,14 @@ export type Rows = {
     starts_on: string;
     ends_before: string;
     closes_at: string | null;
+    opens_at: string | null;
+    online: number;
     /** Of one that an outside calendar asks for: which calendar, and by which of its times. */
     calendar_id: string | null;
     source: string | null;
     created_at: number;
   };
-  /** `classes` is a JSON list of `[weekday, start, end]`. */
+  /** `classes` is a JSON list of `[weekday or name of a rotating day, start, end, {weeks, place}]`. */
   patterns: { id: string; section_id: string; from_date: string; classes: string };
   meetings: {
     id: string;
@@ -87,8 +92,17 @@ export type Rows = {
     end_time: string;
     moved: number;
     cancelled: string | null;
+    place: string | null;
     sequence: number;
     modified_at: number;
+  };
+  extra_classes: {
+    id: string;
+    section_id: string;
+    date: string;
+    start_time: string;
+    end_time: string;
+    place: string | null;
   };
   /** `sections` is a JSON list of ids, null for all; the dates, both included, are those of a substitute. */
   staff: {
@@ -100,7 +114,14 @@ export type Rows = {
     from_date: string | null;
     until_date: string | null;
   };
-  sections: { id: string; course_id: string; name: string };
+  /** The days, both included, on which it begins and ends, where they are not the term's. */
+  sections: {
+    id: string;
+    course_id: string;
+    name: string;
+    first_day: string | null;
+    last_day: string | null;
+  };
   /** `listed_name` is what the list says, until the person has come to the course. */
   roster: {
     id: string;
@@ -359,4 +380,5 @@ export const TABLES: readonly Table[] = [
   'school', 'course_groups', 'group_members', 'themes', 'site_dates', 'extensions', 'replies', 'class_plans', 'plan_bindings',
   'dismissals', 'materials', 'waiting', 'calendars', 'calendar_courses', 'gone_addresses', 'tombstones',
   'done_marks', 'person_settings', 'arrangements', 'corrections', 'offered_places', 'departures',
+  'extra_classes',
 ]; // prettier-ignore

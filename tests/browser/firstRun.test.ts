@@ -70,7 +70,10 @@ describe('an empty installation', () => {
       await admin.typeInto('section[aria-labelledby=closures] form', 'Name', name);
       await admin.typeInto('section[aria-labelledby=closures] form', 'First day', firstDay);
       await admin.typeInto('section[aria-labelledby=closures] form', 'Last day', lastDay);
-      if (closesAt) await admin.typeInto('section[aria-labelledby=closures] form', 'Closes at', closesAt);
+      if (closesAt) {
+        await admin.click('field', 'close early');
+        await admin.typeInto('section[aria-labelledby=closures] form', 'Closes at', closesAt);
+      }
       await admin.click('button', 'See what it hits');
       await admin.sees('It hits nothing that is planned.');
       await admin.click('button', 'Close these days');

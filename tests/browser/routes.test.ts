@@ -172,6 +172,14 @@ const CHECKS: Readonly<Record<string, () => readonly Check[]>> = {
   '/api/calendars/[id]/refresh': () => [
     { method: 'POST', path: `/api/calendars/${hlCalendar}/refresh`, expected: signedInOnly(404) },
   ],
+  '/api/outlets/empty': () => [
+    {
+      method: 'POST',
+      path: '/api/outlets/empty',
+      body: outletBody(),
+      expected: signedInOnly(404),
+    },
+  ],
   '/api/outlets/[id]': () =>
     [NOT_THERE, hlOutlet].flatMap((id) => [
       { method: 'PUT', path: `/api/outlets/${id}`, body: outletBody(), expected: signedInOnly(404) },
@@ -726,6 +734,37 @@ const CHECKS: Readonly<Record<string, () => readonly Check[]>> = {
       path: '/api/commands/admin',
       body: { email: 'ivo@kittiwake.example', until: 4_000_000_000_000 },
       expected: all(404),
+    },
+  ],
+  '/api/sections/[id]': () => [
+    {
+      method: 'PUT',
+      path: `/api/sections/${NOT_THERE}`,
+      body: { name: 'A' },
+      expected: signedInOnly(404),
+    },
+  ],
+  '/api/sections/[id]/rooms': () => [
+    {
+      method: 'PUT',
+      path: `/api/sections/${NOT_THERE}/rooms`,
+      body: { from: '2026-10-20' },
+      expected: signedInOnly(404),
+    },
+  ],
+  '/api/sections/[id]/classes': () => [
+    {
+      method: 'POST',
+      path: `/api/sections/${NOT_THERE}/classes`,
+      body: { date: '2026-10-20', start: '10:00', end: '11:00' },
+      expected: signedInOnly(404),
+    },
+  ],
+  '/api/sections/[id]/classes/[extra]': () => [
+    {
+      method: 'DELETE',
+      path: `/api/sections/${NOT_THERE}/classes/${NOT_THERE}`,
+      expected: signedInOnly(404),
     },
   ],
   '/api/sections/[id]/pattern': () => [

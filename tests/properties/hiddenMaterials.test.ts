@@ -12,7 +12,7 @@ import { uploadFile } from '@/server/materials/uploadFile';
 import { planEntry } from '@/server/entries/planEntry';
 import { planClass } from '@/server/plan/classPlans';
 import { planSeenBy } from '@/server/plan/planSeenBy';
-import { changeWeek } from '@/server/frame/courses';
+import { changeWeek } from '@/server/frame/sections';
 import { loadPlan } from '@/data/plan/loadPlan';
 import { PDF } from '../support/cartridge';
 import { valueOf } from '../support/outcomes';

@@ -24,7 +24,7 @@ import { planEntry } from '@/server/entries/planEntry';
 import { reply } from '@/server/entries/reply';
 import { shiftEntries } from '@/server/entries/shiftEntry';
 import { addClosure } from '@/server/frame/closures';
-import { changeWeek } from '@/server/frame/courses';
+import { changeWeek } from '@/server/frame/sections';
 import { writeTopics } from '@/server/plan/classPlans';
 import { slidePlans } from '@/server/plan/slidePlans';
 import { undoChange } from '@/server/history/undoChange';

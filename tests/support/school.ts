@@ -1,3 +1,4 @@
+import { fromSection } from '@/data/plan/frameRows';
 import { randomUUID } from 'node:crypto';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -62,6 +63,7 @@ export async function newSchool({ students = 3 } = {}): Promise<School> {
         starts_on: '2026-09-08',
         ends_on: '2026-12-18',
         tzid: 'America/Halifax',
+        cycle: null,
       },
     ]);
     await change.insert('courses', [
@@ -101,7 +103,7 @@ export async function newSchool({ students = 3 } = {}): Promise<School> {
       },
     ]);
     await change.insert('staff', [staffRow({ course, person: instructorId!, role: 'instructor' })]);
-    await change.insert('sections', [{ id: section, course_id: course, name: 'A' }]);
+    await change.insert('sections', [fromSection({ id: section, name: 'A' }, course)]);
     await change.insert('roster', [
       ...studentIds.map((person) => rosterRow({ course, section, person })),
       rosterRow({ course: other, person: strangerId! }),

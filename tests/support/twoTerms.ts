@@ -29,7 +29,7 @@ export function termWith({ id, from, to, weekdays, closed = [], sections = ['A']
     created: NOW,
   }));
   const classes = weekdays.map((weekday) => ({ weekday, start: time('10:00'), end: time('11:15') }));
-  const planned = plannedMeetings(term, [{ from: term.startsOn, classes }], closures);
+  const planned = plannedMeetings(term, { patterns: [{ from: term.startsOn, classes }] }, closures);
   return {
     term,
     zone: requireZone(TZID),

@@ -1,5 +1,6 @@
 import type { Metadata } from 'next';
 import { redirect } from 'next/navigation';
+import { CLOSINGS } from '@/core/quickline/readClosureLine';
 import { plainDate } from '@/core/fields';
 import { isStaffOf } from '@/core/entries/viewer';
 import { courseNames } from '@/core/plan/courseNames';
@@ -16,11 +17,13 @@ import { chosenTerm } from '../termOnPage';
 
 export const metadata: Metadata = { title: closureTexts.title };
 
-type Search = Promise<Readonly<{ day?: string; name?: string; course?: string }>>;
+type Search = Promise<
+  Readonly<{ day?: string; name?: string; course?: string; closing?: string; at?: string }>
+>;
 
-/** Days without classes, from wherever one stands: `/close?day=DATE&name=WORDS&course=ID`; for a course, or the whole school. */
+/** Days without classes, from wherever one stands: `/close?day=DATE&name=WORDS&course=ID&closing=late&at=10:00`; for a course, or the whole school. */
 export default async function ClosePage({ searchParams }: { searchParams: Search }) {
-  const { day, name = '', course } = await searchParams;
+  const { day, name = '', course, closing, at: clock = '' } = await searchParams;
   const actor = await signedInOr('/close');
   const { viewer, person } = actor;
   if (viewer.staffOf.size === 0 && !person.isAdmin) redirect('/');
@@ -39,12 +42,17 @@ export default async function ClosePage({ searchParams }: { searchParams: Search
       <p className="soft">{closureTexts.lead}</p>
       {term ? (
         <CloseDays
-          key={`${day} ${name} ${course}`}
+          key={`${day} ${name} ${course} ${closing} ${clock}`}
           term={term.id}
           whole={person.isAdmin}
           courses={own.map(({ id, tag }) => ({ id, name: `${tag} ${names.get(id)!.title}` }))}
           chosen={own.find(({ id }) => id === course)?.id}
-          start={{ name: name.slice(0, 100), firstDay: read.success ? at.toString() : '' }}
+          start={{
+            name: name.slice(0, 100),
+            firstDay: read.success ? at.toString() : '',
+            closing: CLOSINGS.find((each) => each === closing) ?? 'whole',
+            at: clock.slice(0, 5),
+          }}
         />
       ) : null}
     </PageFrame>

@@ -30,6 +30,7 @@ import { SettingsForm } from '@/ui/school/SettingsForm';
 import { SiteDateForm } from '@/ui/school/SiteDateForm';
 import { TermDeletion } from '@/ui/school/TermDeletion';
 import { TermForm } from '@/ui/school/TermForm';
+import { cycleDraft, NO_CYCLE } from '@/ui/school/cycleDraft';
 import { PageFrame } from '../PageFrame';
 import { signedInOr } from '../signedIn';
 
@@ -91,17 +92,20 @@ export default async function SchoolPage() {
             </ul>
             {terms.map((term) => (
               <TermForm
-                key={`${term.id} ${term.name} ${term.startsOn} ${term.endsOn} ${term.tzid}`}
+                key={`${term.id} ${term.name} ${term.startsOn} ${term.endsOn} ${term.tzid} ${JSON.stringify(term.cycle)}`}
                 term={term.id}
                 fields={{
                   name: term.name,
                   startsOn: term.startsOn.toString(),
                   endsOn: term.endsOn.toString(),
                   tzid: term.tzid,
+                  cycle: cycleDraft(term.cycle),
                 }}
               />
             ))}
-            <TermForm fields={{ name: '', startsOn: '', endsOn: '', tzid: now?.tzid ?? 'Etc/UTC' }} />
+            <TermForm
+              fields={{ name: '', startsOn: '', endsOn: '', tzid: now?.tzid ?? 'Etc/UTC', cycle: NO_CYCLE }}
+            />
           </section>
           <section className={styles.section} aria-labelledby="closures">
             <h2 id="closures">{schoolTexts.closures}</h2>

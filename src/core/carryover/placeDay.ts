@@ -1,6 +1,6 @@
 import { Temporal } from 'temporal-polyfill';
 import { openDayAfter } from '../frame/openDayAfter';
-import { concernsCourse, isOn } from '../time/closure';
+import { concernsCourse, isOn, isWhole } from '../time/closure';
 import { isIn } from '../time/term';
 import type { CarryLine, CarryProblem, CoursePlan } from './carry';
 
@@ -8,7 +8,7 @@ type Side = Pick<CoursePlan, 'term' | 'course' | 'closures'>;
 
 /** The closure of a course, if any, that takes away a whole day. */
 export const closureOn = ({ course, closures }: Side, day: Temporal.PlainDate) =>
-  closures.find((closure) => concernsCourse(closure, course.id) && !closure.closesAt && isOn(closure, day));
+  closures.find((closure) => concernsCourse(closure, course.id) && isWhole(closure) && isOn(closure, day));
 
 /** What is questionable about a day in the new term. */
 export function problemOn(side: Side, day: Temporal.PlainDate): CarryProblem | undefined {
@@ -28,7 +28,7 @@ export function placeDay(
   if (chosen) return { to: chosen, problem: problemOn(after, chosen) };
   const closure = closureOn(after, found);
   if (!closure || closureOn(before, old)) return { to: found, problem: problemOn(after, found) };
-  const own = after.closures.filter((c) => concernsCourse(c, after.course.id) && !c.closesAt);
+  const own = after.closures.filter((c) => concernsCourse(c, after.course.id) && isWhole(c));
   const to = openDayAfter(found, own);
   return { to, problem: problemOn(after, to), movedOff: closure.name };
 }

@@ -1,3 +1,4 @@
+import { Temporal } from 'temporal-polyfill';
 import { expect, describe, test } from 'vitest';
 import {
   HL,
@@ -59,9 +60,10 @@ const days = (start: string, end: string): EventEntry['when'] => ({
 const other = (entry: CheckedEntry, changes: Partial<CheckedEntry> = {}) => ({ ...entry, id: 'e2' as EntryId, title: 'Other', ...changes }) as CheckedEntry; // prettier-ignore
 const from = (text: string) => ({ kind: 'from' as const, from: at(text), at: instant(text) });
 const plan: ClassPlan = { id: 'p' as ClassPlanId, course: HL, title: 'Bevels', description: '', links: [], pinned: false, bindings: [], sequence: 0, created: NOW, lastModified: NOW }; // prettier-ignore
-const cls = (date: string, more: Partial<SeenClass> = {}): SeenClass => ({ course: hull, section: hull.sections[0]!, meeting: meeting({ id: date as MeetingId, date: day(date) }), asStaff: true, edits: true, ...more }); // prettier-ignore
+const cls = (date: string, more: Partial<SeenClass> = {}): SeenClass => ({ course: hull, section: hull.sections[0]!, meeting: meeting({ id: date as MeetingId, date: day(date) }), place: '', asStaff: true, edits: true, ...more }); // prettier-ignore
+const inNav = (start: string, place: string) => cls('2026-10-13', { plan, place, course: navigation(), meeting: meeting({ id: start as MeetingId, date: day('2026-10-13'), start: Temporal.PlainTime.from(start), end: Temporal.PlainTime.from(start).add({ minutes: 50 }) }) }); // prettier-ignore
 
-const outlet = (changes: Partial<CheckedOutlet> = {}): CheckedOutlet => ({ id: 'o' as OutletId, name: 'Hull lofting', audience: 'public', courses: [HL, NV], sections: [], holds: 3, generation: 1, ...changes }); // prettier-ignore
+const outlet = (changes: Partial<CheckedOutlet> = {}): CheckedOutlet => ({ id: 'o' as OutletId, name: 'Hull lofting', audience: 'public', courses: [HL, NV], sections: [], holds: 3, lacks: [], generation: 1, ...changes }); // prettier-ignore
 const calendar = (hours: number): CheckedCalendar => ({ id: 'k' as CalendarId, name: 'District', courses: [HL], failingSince: NOW.subtract({ hours }) }); // prettier-ignore
 
 const input = (entries: readonly CheckedEntry[], more: Partial<CheckInput> = {}): CheckInput => ({
@@ -94,10 +96,13 @@ const TABLE: readonly (readonly [check: string, found: CheckInput, nearMiss: Che
   ['sameTitle', input([work(), other(work({ due: at('2026-10-23T17:00'), audience: forB }), { title: 'body plan ', audience: [{ course: HL }] })]), input([work(), other(work({ due: at('2026-10-30T17:00') }), { title: 'Body plan' })])],
   ['dateInText', input([work({ description: '<p>Due Friday 16 October.</p>' })]), input([work({ description: '<p>Due Thursday 22 October.</p>' })])],
   ['clocksChange', input([show({ when: hours('2026-11-01T01:30') })], { classes: [cls('2026-11-01', { plan })] }), input([show({ when: hours('2026-11-01T02:00') })], { classes: [cls('2026-11-01', { plan })] })],
+  // The same room, under the eyes of one instructor; half an hour apart it is free.
+  ['roomClash', input([], { classes: [cls('2026-10-13', { plan, place: 'Shed 2' }), inNav('11:00', 'shed 2')] }), input([], { classes: [cls('2026-10-13', { plan, place: 'Shed 2' }), inNav('12:00', 'Shed 2')] })],
   ['noPlan', input([], { classes: [cls('2026-10-20'), cls('2026-10-13', { plan })] }), input([], { classes: [cls('2026-10-21'), cls('2026-10-13', { plan })] })],
   ['noSuchClass', input([work({ atClass: { due: { ordinal: 40, edge: 'start' } } })]), input([work({ atClass: { due: { ordinal: 11, edge: 'start' } } })])],
   ['linkFails', input([work({ links: [board] })], answered({ state: 'fails', status: 404 })), input([work({ links: [board] })], answered({ state: 'signIn', status: 401 }))],
   ['linkMoved', input([], { ...answered({ state: 'moved' }), classes: [cls('2026-10-20', { plan: { ...plan, links: [board] } })] }), input([work({ links: [board] })], answered({ state: 'opens' }))],
+  ['outletLacks', input([], { outlets: [outlet({ lacks: ['class'] })] }), input([], { outlets: [outlet({ holds: 0, lacks: ['class'] })] })],
   ['outletEmpty', input([], { outlets: [outlet({ holds: 0 })] }), input([], { outlets: [outlet({ holds: 1 })] })],
   ['outletOver', input([], { outlets: [outlet({ courses: ['gone' as CourseId] })] }), input([], { outlets: [outlet({ courses: ['gone' as CourseId, HL] })] })],
   ['sectionsPublic', input([work({ audience: forB })], { outlets: [outlet({ sections: [SECTION_B] })] }), input([work({ audience: forB })], { outlets: [outlet({ sections: [SECTION_B], audience: 'roster' })] })],

@@ -12,6 +12,7 @@ import { hiddenSoon } from './hiddenSoon';
 import { calendarFails } from './calendarFails';
 import { courseUnpublished } from './courseUnpublished';
 import { outletEmpty } from './outletEmpty';
+import { outletLacks } from './outletLacks';
 import { outletOver } from './outletOver';
 import { sectionsPublic } from './sectionsPublic';
 import { linkFails } from './linkFails';
@@ -23,6 +24,7 @@ import { onWeekend } from './onWeekend';
 import { outsideTerm } from './outsideTerm';
 import { overlap } from './overlap';
 import { pastMidnight } from './pastMidnight';
+import { roomClash } from './roomClash';
 import { sameTitle } from './sameTitle';
 import { setAfterDue } from './setAfterDue';
 import { severalDue } from './severalDue';
@@ -47,6 +49,7 @@ export const CHECKS: readonly Check[] = [
   severalDue,
   overlap,
   duringClass,
+  roomClash,
   wrongCourse,
   sameTitle,
   dateInText,
@@ -56,6 +59,7 @@ export const CHECKS: readonly Check[] = [
   linkFails,
   linkMoved,
   outletEmpty,
+  outletLacks,
   outletOver,
   sectionsPublic,
   courseUnpublished,

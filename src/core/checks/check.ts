@@ -3,6 +3,7 @@ import type { SharedEntry } from '../entries/entry';
 import type { SeenEntry } from '../entries/seenBy';
 import type { LinkTest } from '../links/linkTest';
 import type { CalendarId, CourseId, GroupId, OutletId, PersonId, SectionId } from '../ids';
+import type { OutletKind } from '../outlets/outlet';
 import type { Course } from '../plan/plan';
 import type { SeenClass } from '../plan/seenPlan';
 import type { Closure } from '../time/closure';
@@ -29,6 +30,8 @@ export type CheckedOutlet = Readonly<{
   courses: readonly CourseId[];
   sections: readonly SectionId[];
   holds: number;
+  /** Kinds that it is ticked for and has none of, while its courses show some. */
+  lacks: readonly OutletKind[];
   generation: number;
 }>;
 

@@ -1,6 +1,6 @@
 import type { Temporal } from 'temporal-polyfill';
 import { mainMoment } from '../entries/entry';
-import { concernsCourse, isOn } from '../time/closure';
+import { concernsCourse, isOn, isWhole } from '../time/closure';
 import { dayOf, momentText } from '../time/zonedWall';
 import { groupBy } from '../groupBy';
 import type { CheckInput, CheckedEntry, Finding } from './check';
@@ -20,7 +20,7 @@ export const asksForSomeone = (entry: CheckedEntry): boolean =>
 export const closureOn = (input: CheckInput, entry: CheckedEntry, day: Temporal.PlainDate) =>
   input.closures.find(
     (closure) =>
-      !closure.closesAt &&
+      isWhole(closure) &&
       isOn(closure, day) &&
       entry.audience.some((part) => concernsCourse(closure, part.course)),
   );

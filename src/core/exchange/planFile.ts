@@ -204,24 +204,51 @@ const sheet = z.object({
   ),
 });
 
+const weekCount = z.number().int().min(1).max(60);
+const patternTimes = {
+  start: clock,
+  end: clock,
+  weeks: z
+    .union([z.object({ every: weekCount, from: weekCount }), z.object({ only: listOf(weekCount, 60, 1) })])
+    .optional(),
+  place: line(200).optional(),
+};
+const patternClass = z.union([
+  z.object({ weekday: z.number().int().min(1).max(7), ...patternTimes }),
+  z.object({ cycleDay: line(3), ...patternTimes }),
+]);
+const cycle = z.object({
+  days: listOf(line(3), 20),
+  weekdays: listOf(z.number().int().min(1).max(7), 7),
+  onClosure: z.enum(['skip', 'use']),
+  given: listOf(z.object({ date: day, day: line(3) }), 400),
+});
+
 const section = z.object({
   id: sectionId,
   name: line(100),
+  firstDay: day.optional(),
+  lastDay: day.optional(),
+  extraClasses: listOf(
+    z.object({ id: z.string().max(100), date: day, start: clock, end: clock, place: line(200).optional() }),
+    500,
+  ).optional(),
   patterns: listOf(
     z.object({
       from: day,
-      classes: listOf(z.object({ weekday: z.number().int().min(1).max(7), start: clock, end: clock }), 50),
+      classes: listOf(patternClass, 50),
     }),
     100,
   ),
   meetings: listOf(
     z.object({
       id: meetingId,
-      key: z.string().regex(/^\d{4}-\d{2}-\d{2}(\/\d{1,2})?$/),
+      key: z.string().regex(/^\d{4}-\d{2}-\d{2}(\/\d{1,2}|\+[\w-]{1,100})?$/),
       ordinal: z.number().int().min(1),
       date: day,
       start: clock,
       end: clock,
+      place: line(200).optional(),
       moved: z.boolean(),
       cancelled: line(500).optional(),
       sequence: z.number().int().min(0),
@@ -265,9 +292,9 @@ export const planFile = z.object({
   outline: z
     .boolean()
     .describe('Without dates: the week of Monday 1 January 2001 stands for the first teaching week, the zone is UTC.'), // prettier-ignore
-  term: z.object({ id: termId, name: line(200), startsOn: day, endsOn: day, tzid }),
+  term: z.object({ id: termId, name: line(200), startsOn: day, endsOn: day, tzid, cycle: cycle.optional() }),
   closures: listOf(
-    z.object({ id: closureId, course: courseId.optional(), name: line(200), start: day, end: day, closesAt: clock.optional() }), 1000), // prettier-ignore
+    z.object({ id: closureId, course: courseId.optional(), name: line(200), start: day, end: day, closesAt: clock.optional(), opensAt: clock.optional(), online: z.boolean().optional() }), 1000), // prettier-ignore
   siteDates: listOf(z.object({ id: siteDateId, name: line(200), start: day, end: day, at: clock.optional() }), 1000), // prettier-ignore
   courses: listOf(course, 500, 1),
   classPlans: listOf(

@@ -108,6 +108,9 @@ function undated(plan: Plan): Plan {
     ...given,
     sections: given.sections.map((section) => ({
       ...section,
+      firstDay: section.firstDay && by(section.firstDay),
+      lastDay: section.lastDay && by(section.lastDay),
+      extraClasses: section.extraClasses?.map((extra) => ({ ...extra, date: by(extra.date) })),
       patterns: section.patterns.map((pattern) => ({ ...pattern, from: by(pattern.from) })),
       meetings: section.meetings.map((m) => ({ ...m, date: by(m.date), key: key(m.key) })),
     })),
@@ -137,7 +140,16 @@ function undated(plan: Plan): Plan {
   });
   return {
     ...plan,
-    terms: [{ ...term, name: '', startsOn: by(term.startsOn), endsOn: by(term.endsOn), tzid: OUTLINE_ZONE }],
+    terms: [
+      {
+        ...term,
+        name: '',
+        startsOn: by(term.startsOn),
+        endsOn: by(term.endsOn),
+        tzid: OUTLINE_ZONE,
+        cycle: term.cycle && { ...term.cycle, given: [] },
+      },
+    ],
     courses: plan.courses.map(course),
     closures: [],
     siteDates: [],

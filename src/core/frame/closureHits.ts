@@ -28,10 +28,12 @@ export type ClosureHits = Readonly<{
 
 /** What a closure, not yet saved, would hit: classes that go with their plans, work due on its days, times, events. */
 export function closureHits(closure: Closure, plan: Plan, zoneOf: ZoneLookup): ClosureHits[] {
-  const onClosed = (moment: Moment): boolean =>
-    isDay(moment) || !closure.closesAt
-      ? isOn(closure, dayOf(moment))
-      : closes(closure, { date: dayOf(moment), start: moment.wall.toPlainTime(), end: moment.wall.toPlainTime() }); // prettier-ignore
+  const onClosed = (moment: Moment): boolean => {
+    if (isDay(moment)) return !closure.online && isOn(closure, dayOf(moment));
+    const at = moment.wall.toPlainTime();
+    // What has no length is hit as what lasts a minute is.
+    return closes(closure, { date: dayOf(moment), start: at, end: at.add({ minutes: 1 }) });
+  };
   const isHit = (sheet: Sheet, { interval }: Slot): boolean => {
     const start = toWall(zoneOf(sheet.tzid), interval.start);
     const end = toWall(zoneOf(sheet.tzid), interval.end);

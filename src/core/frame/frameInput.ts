@@ -6,6 +6,7 @@ import { COURSE_COLORS } from '../plan/plan';
 import { SUGGESTED_RETENTION } from './retention';
 import { retentionInput } from './retentionInput';
 import { settingsFields } from './schoolSettings';
+import { areHours } from '../time/classHours';
 import { readPattern } from '../time/typedPattern';
 import { zoneNamed } from '../time/zoneData';
 
@@ -33,9 +34,41 @@ const week = z
       time: 'has no times. Write it as: Tue Thu 10-11:50.',
       ask: 'could be morning or afternoon. Write 14:00-16:00, or 2a-4a.',
       backwards: 'ends before it begins.',
+      weeks:
+        'names weeks in a way that cannot be read. Write: odd weeks, every 3 weeks from week 2, or weeks 1-4, 9.',
     }[read.why];
     context.addIssue({ code: 'custom', message: `“${read.part}” ${say}` });
     return z.NEVER;
+  });
+
+const cycleDay = line(3, 'Name the day.').transform((name) => name.toUpperCase());
+
+/** Days that rotate: their names in order, what a closed day does to its own, dates that are given another. */
+const cycleInput = z
+  .object({
+    days: z
+      .array(cycleDay, { error: 'Name the days that rotate.' })
+      .min(2, 'At least two days rotate.')
+      .max(20, 'At most 20 days rotate.')
+      .refine((days) => new Set(days).size === days.length, 'Two days have the same name.'),
+    weekdays: z
+      .array(z.number().int().min(1).max(7))
+      .min(1, 'Choose the weekdays that are school days.')
+      .default([1, 2, 3, 4, 5]),
+    onClosure: z.enum(['skip', 'use'], { error: 'Say "skip" or "use".' }).default('skip'),
+    given: z
+      .array(z.object({ date: plainDate, day: cycleDay }))
+      .max(400)
+      .default([]),
+  })
+  .superRefine(({ days, given }, context) => {
+    for (const { day } of given)
+      if (!days.includes(day))
+        context.addIssue({
+          code: 'custom',
+          path: ['given'],
+          message: `“${day}” is none of the days that rotate.`,
+        });
   });
 
 export const termInput = z
@@ -44,6 +77,11 @@ export const termInput = z
     startsOn: plainDate,
     endsOn: plainDate,
     tzid: zoneName,
+    /** Absent: as it was; null: no days rotate. */
+    cycle: cycleInput
+      .nullable()
+      .transform((cycle) => cycle ?? undefined)
+      .optional(),
   })
   .refine(({ startsOn, endsOn }) => Temporal.PlainDate.compare(startsOn, endsOn) <= 0, {
     path: ['endsOn'],
@@ -77,6 +115,9 @@ export const closureInput = z
     firstDay: plainDate,
     lastDay: plainDate,
     closesAt: plainTime.optional(),
+    opensAt: plainTime.optional(),
+    /** Classes take place, joined by their links. */
+    online: z.boolean().default(false),
     /** What becomes of plans that lose their class: slid along the later classes of the courses that one plans, or waiting for one. */
     plans: z.enum(['slide', 'wait'], { error: 'Say "slide" or "wait".' }).default('wait'),
     /** What becomes of times still to come on closed days: taken off, and who holds one is told; or kept. */
@@ -85,7 +126,18 @@ export const closureInput = z
   .refine(({ firstDay, lastDay }) => Temporal.PlainDate.compare(firstDay, lastDay) <= 0, {
     path: ['lastDay'],
     error: 'The last day lies before the first one.',
-  });
+  })
+  .refine(({ online, opensAt, closesAt }) => !online || (!opensAt && !closesAt), {
+    path: ['online'],
+    error: 'A day is either online or open for some hours.',
+  })
+  .refine(
+    ({ opensAt, closesAt }) => !opensAt || !closesAt || Temporal.PlainTime.compare(opensAt, closesAt) < 0,
+    {
+      path: ['closesAt'],
+      error: 'It closes before it opens.',
+    },
+  );
 export type ClosureInput = z.output<typeof closureInput>;
 
 /** A date for everyone: an exam day, a deadline. Classes go on. */
@@ -152,8 +204,37 @@ export const newCourseInput = z.object({
 });
 export type NewCourseInput = z.output<typeof newCourseInput>;
 
-export const sectionInput = z.object({ name: line(50, 'Name the section.'), week });
+const sectionName = line(50, 'Name the section.');
+export const sectionInput = z.object({ name: sectionName, week });
 export type SectionInput = z.output<typeof sectionInput>;
+
+/** What a section is called, and its own first and last day, both included; absent: the term's. */
+export const sectionFactsInput = z
+  .object({ name: sectionName, firstDay: plainDate.optional(), lastDay: plainDate.optional() })
+  .refine(
+    ({ firstDay, lastDay }) => !firstDay || !lastDay || Temporal.PlainDate.compare(firstDay, lastDay) <= 0,
+    {
+      path: ['lastDay'],
+      error: 'The last day lies before the first one.',
+    },
+  );
+export type SectionFactsInput = z.output<typeof sectionFactsInput>;
+
+const hours = { date: plainDate, start: plainTime, end: plainTime };
+const HOURS = { path: ['end'], error: 'It ends before it begins.' };
+
+/** A class outside of the pattern. */
+export const extraClassInput = z.object({ ...hours, place: line(200).default('') }).refine(areHours, HOURS);
+export type ExtraClassInput = z.output<typeof extraClassInput>;
+
+/** Another room for a section's classes from a day on, or until one; empty: where the course's classes are. */
+export const roomsInput = z
+  .object({ from: plainDate, until: plainDate.optional(), place: line(200).default('') })
+  .refine(({ from, until }) => !until || Temporal.PlainDate.compare(from, until) <= 0, {
+    path: ['until'],
+    error: 'The last day lies before the first one.',
+  });
+export type RoomsInput = z.output<typeof roomsInput>;
 
 export const patternInput = z.object({ from: plainDate, week });
 export type PatternInput = z.output<typeof patternInput>;
@@ -162,12 +243,7 @@ export type PatternInput = z.output<typeof patternInput>;
 export const meetingInput = z.discriminatedUnion(
   'act',
   [
-    z
-      .object({ act: z.literal('move'), date: plainDate, start: plainTime, end: plainTime })
-      .refine(({ start, end }) => Temporal.PlainTime.compare(start, end) < 0, {
-        path: ['end'],
-        error: 'It ends before it begins.',
-      }),
+    z.object({ act: z.literal('move'), ...hours, place: line(200).optional() }).refine(areHours, HOURS),
     z.object({ act: z.literal('cancel'), reason: line(300).default('') }),
     z.object({ act: z.literal('restore') }),
   ],

@@ -2,6 +2,8 @@ import { z } from 'zod';
 import { line } from '../fields';
 import { DEFAULT_LOCALE } from '../time/dateLabels';
 import type { Retention } from './retention';
+import type { Students } from './students';
+import { STUDENTS } from './students';
 import type { Locale } from './locales';
 import { LOCALES, WEEK_STARTS } from './locales';
 import { retentionInput } from './retentionInput';
@@ -18,6 +20,7 @@ export type SchoolSettings = Readonly<{
   schoolMegabytes: number;
   /** Whether whoever teaches or administers sets up a second step of signing in before anything else. */
   secondStepForStaff: boolean;
+  students: Students;
 }>;
 
 export const NO_SETTINGS: SchoolSettings = {
@@ -25,6 +28,7 @@ export const NO_SETTINGS: SchoolSettings = {
   locale: DEFAULT_LOCALE,
   weekStart: 1,
   secondStepForStaff: false,
+  students: 'adults',
   retention: {},
   heldFor: '',
   courseMegabytes: 2048,
@@ -52,5 +56,6 @@ export const settingsInput = z.object({
   courseMegabytes: megabytes.optional(),
   schoolMegabytes: megabytes.optional(),
   secondStepForStaff: z.boolean().default(false),
+  students: z.enum(STUDENTS, { error: 'Say "adults", "minors" or "mixed".' }).optional(),
 });
 export type SettingsInput = z.output<typeof settingsInput>;

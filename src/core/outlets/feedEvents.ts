@@ -1,3 +1,4 @@
+import { closureTitle } from '../plan/closureTitle';
 import { dayOf, momentText } from '../time/zonedWall';
 import { plainText } from '../richText/plainText';
 import { perSection } from '../entries/perSection';
@@ -5,7 +6,6 @@ import type { VEvent, VTombstone } from '../icalendar/calendar';
 import { outsideShown } from '../outside/outsideShown';
 import { classTitle } from '../plan/occurrences';
 import { entryTexts } from '../texts/entries';
-import { timeLabel } from '../time/dateLabels';
 import { spanOfMeeting } from '../time/meetings';
 import type { ZoneLookup } from '../time/zone';
 import { feedTexts } from '../texts/feeds';
@@ -26,6 +26,7 @@ function classEvents(contents: OutletContents, { plan, addresses, named }: Event
     )[0]!;
     const tzid = plan.terms.find((term) => term.id === course.term)?.tzid ?? 'UTC';
     const day = addresses.day(meeting.date, course);
+    const dayName = plan.dayNames.get(meeting.date.toString());
     return {
       uid: meeting.id,
       dtstamp: modified,
@@ -36,11 +37,12 @@ function classEvents(contents: OutletContents, { plan, addresses, named }: Event
       ...colorOf([course]),
       description: describe([
         meeting.cancelled === undefined ? '' : entryTexts.cancelled(meeting.cancelled),
+        dayName === undefined ? '' : entryTexts.dayName(dayName),
         seen.plan && plainText(seen.plan.description),
         ...(seen.plan?.links ?? []).map(linkLine(addresses)),
         feedTexts.daySheet(day),
       ]),
-      location: course.place,
+      location: seen.place,
       url: day,
       conference: course.meetingLink,
       categories: [course.code],
@@ -61,9 +63,7 @@ function closureEvents(contents: OutletContents, { plan, addresses }: EventConte
     dtstamp: closure.created,
     dtstart: closure.start,
     dtend: closure.end,
-    summary: closure.closesAt
-      ? entryTexts.closedFrom(closure.name, timeLabel(closure.closesAt))
-      : closure.name,
+    summary: closureTitle(closure.name, closure),
     url: addresses.day(closure.start, undefined),
     class: 'PUBLIC',
     transp: 'TRANSPARENT',

@@ -72,6 +72,8 @@ export type PublishedComposition = Composed &
     meetingLinks: boolean;
     /** Whether uploaded files open for its readers, under its own address. */
     files: boolean;
+    /** Whether rooms and names of sections are in it. */
+    places: boolean;
     look: EmbedLook;
   }>;
 
@@ -118,5 +120,6 @@ export const PUBLISHED_DEFAULTS: PublishedComposition = {
   times: 'days',
   meetingLinks: false,
   files: false,
+  places: true,
   look: DEFAULT_LOOK,
 };

@@ -9,6 +9,7 @@ import { seenPlan } from '../plan/seenPlan';
 import { toInstant, toWall } from '../time/zone';
 import { requireZone } from '../time/zoneData';
 import type { Outlet, PersonalKind, Reminder, TimesAs } from './outlet';
+import { withoutPlaces } from './withoutPlaces';
 import { titlesOnly } from './titlesOnly';
 
 export type OutletContents = Readonly<{
@@ -60,8 +61,9 @@ export function outletContents(
     closures: kinds.has('closure') ? seen.closures : [],
     tombstones: seen.tombstones.filter((tombstone) => !passed(forgottenAt(tombstone))),
   };
+  const placed = outlet.audience === 'personal' || outlet.places ? shown : withoutPlaces(shown);
   return {
-    plan: outlet.detail === 'titles' ? titlesOnly(shown) : shown,
+    plan: outlet.detail === 'titles' ? titlesOnly(placed) : placed,
     // Other outlets have outside calendars by their own ticks: what is not ticked is not seen.
     has: (kind) => kinds.has(kind) || (outlet.audience !== 'personal' && kind === 'outside'),
     times: outlet.audience === 'personal' ? 'days' : outlet.times,

@@ -108,6 +108,8 @@ export const outletInput = z.object({
   meetingLinks: z.boolean().default(false),
   /** Whether uploaded files open for its readers; absent: for the students of the course. */
   files: z.boolean().optional(),
+  /** Whether rooms and names of sections are in it; absent: unless anyone may read it, and students are minors. */
+  places: z.boolean().optional(),
   ...composed,
   look: lookInput.default(DEFAULT_LOOK as z.output<typeof lookInput>),
 });

@@ -7,6 +7,7 @@ export function titlesOnly(plan: SeenPlan): SeenPlan {
     courses: plan.courses.map((course) => ({ ...course, place: '', meetingLink: '' })),
     classes: plan.classes.map((seen) => ({
       ...seen,
+      place: '',
       course: { ...seen.course, place: '', meetingLink: '' },
       plan: seen.plan && { ...seen.plan, description: '', links: [] },
     })),

@@ -139,7 +139,7 @@ function ofClass(seen: SeenClass, tzid: string, several: ReadonlySet<string>): O
     ordinal: meeting.ordinal,
     sectionName: several.has(course.id) ? section.name : undefined,
     course: course.id,
-    place: course.place,
+    place: seen.place,
     meetingLink: course.meetingLink,
     plan: plan?.id,
     edits,
@@ -159,6 +159,8 @@ const ofClosure = (closure: Closure, tzid: string, courses: readonly CourseId[])
   release: 'shown',
   asStaff: false,
   closesAt: closure.closesAt,
+  opensAt: closure.opensAt,
+  online: closure.online,
 });
 
 const ofSiteDate = (date: SiteDate, tzid: string, courses: readonly CourseId[]): Occurrence => ({

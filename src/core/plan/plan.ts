@@ -8,7 +8,7 @@ import type { OutsideCalendar } from '../outside/outsideCalendar';
 import type { Material } from '../materials/material';
 import type { Sheet } from '../signup/sheet';
 import type { Closure } from '../time/closure';
-import type { Meeting } from '../time/meetings';
+import type { ExtraClass, Meeting } from '../time/meetings';
 import type { Pattern } from '../time/pattern';
 import type { Term } from '../time/term';
 
@@ -22,7 +22,12 @@ export type Section = Readonly<{
   id: SectionId;
   name: string;
   students: number;
+  /** Its own first and last day, both included; absent: the term's. */
+  firstDay?: Temporal.PlainDate;
+  lastDay?: Temporal.PlainDate;
   patterns: readonly Pattern[];
+  /** Classes outside of the patterns. */
+  extraClasses?: readonly ExtraClass[];
   /** In the order of their ordinals. */
   meetings: readonly Meeting[];
 }>;

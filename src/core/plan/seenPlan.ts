@@ -16,7 +16,10 @@ import { seenSheet } from '../signup/seenSheet';
 import type { CourseId } from '../ids';
 import type { Term } from '../time/term';
 import type { Zone } from '../time/zone';
+import { entryTexts } from '../texts/entries';
 import type { Closure } from '../time/closure';
+import { concernsCourse, putsOnline } from '../time/closure';
+import { cycleDays } from '../time/cycle';
 import type { Meeting } from '../time/meetings';
 import type { ClassPlan } from './classPlan';
 import type { Course, Plan, Section, SiteDate } from './plan';
@@ -26,6 +29,8 @@ export type SeenClass = Readonly<{
   course: Course;
   section: Section;
   meeting: Meeting;
+  /** Where it takes place: on a day that is online, so it says. */
+  place: string;
   asStaff: boolean;
   edits: boolean;
   /** What is taught in it; links for the staff alone are gone for others. */
@@ -43,6 +48,8 @@ export type SeenPlan = Readonly<{
   /** Closures of the whole site, and those of the viewer's courses. */
   closures: readonly Closure[];
   siteDates: readonly SiteDate[];
+  /** Which day of its rotation a date is, where days rotate. */
+  dayNames: ReadonlyMap<string, string>;
   classes: readonly SeenClass[];
   entries: readonly SeenEntry[];
   sheets: readonly SeenSheet[];
@@ -63,7 +70,12 @@ export const termOfCourse = (
 const present = <T>(value: T | undefined): value is T => value !== undefined;
 
 /** The meetings of the sections that concern a viewer: all of them where the course has one, or the viewer none. */
-function classesOf(viewer: Viewer, course: Course, planOf: ReadonlyMap<string, ClassPlan>): SeenClass[] {
+function classesOf(
+  viewer: Viewer,
+  course: Course,
+  planOf: ReadonlyMap<string, ClassPlan>,
+  online: readonly Closure[],
+): SeenClass[] {
   const asStaff = readsAsStaff(viewer, course.id);
   const edits = isStaffOf(viewer, course.id);
   const help = viewer.kind === 'person' && !edits ? viewer.helps.get(course.id) : undefined;
@@ -77,10 +89,24 @@ function classesOf(viewer: Viewer, course: Course, planOf: ReadonlyMap<string, C
   return course.sections.filter(concerns).flatMap((section) =>
     section.meetings.map((meeting) => {
       const plan = planOf.get(meeting.id);
-      return { course, section, meeting, asStaff, edits, plan: plan && seenClassPlan(plan, asStaff) };
+      return {
+        course,
+        section,
+        meeting,
+        place: placeOfClass(course, meeting, online),
+        asStaff,
+        edits,
+        plan: plan && seenClassPlan(plan, asStaff),
+      };
     }),
   );
 }
+
+/** Where a class takes place: online on a day that is, else in its own place, else in its course's. */
+const placeOfClass = (course: Course, meeting: Meeting, online: readonly Closure[]): string =>
+  online.some((closure) => putsOnline(closure, meeting.date))
+    ? entryTexts.online
+    : (meeting.place ?? course.place);
 
 const seenClassPlan = (plan: ClassPlan, asStaff: boolean): ClassPlan =>
   asStaff ? plan : { ...plan, links: plan.links.filter((link) => !link.staffOnly) };
@@ -109,7 +135,24 @@ export function seenPlan(viewer: Viewer, plan: Plan, now: Temporal.Instant): See
       (closure) => terms.has(closure.term) && (!closure.course || own.has(closure.course)),
     ),
     siteDates: plan.siteDates.filter((date) => terms.has(date.term)),
-    classes: courses.flatMap((course) => classesOf(viewer, course, planOf)),
+    dayNames: new Map(
+      plan.terms
+        .filter(({ id }) => terms.has(id))
+        .flatMap((term) => [
+          ...cycleDays(
+            term,
+            plan.closures.filter((c) => c.term === term.id),
+          ),
+        ]),
+    ),
+    classes: courses.flatMap((course) =>
+      classesOf(
+        viewer,
+        course,
+        planOf,
+        plan.closures.filter((c) => c.online && c.term === course.term && concernsCourse(c, course.id)),
+      ),
+    ),
     entries: plan.entries
       .map((entry) => seenBy(viewer, entry, now))
       .filter(present)

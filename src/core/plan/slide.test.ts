@@ -20,7 +20,7 @@ const closures = [
 
 function section(name: string, weekdays: readonly number[], off: readonly string[] = []): Section {
   const classes = weekdays.map((weekday) => ({ weekday, start: time('10:00'), end: time('11:15') }));
-  const planned = plannedMeetings(term, [{ from: term.startsOn, classes }], closures);
+  const planned = plannedMeetings(term, { patterns: [{ from: term.startsOn, classes }] }, closures);
   const { meetings } = fitMeetings([], planned, { idOf: (key) => `${name}${key}` as MeetingId, now: NOW });
   return { id: name as SectionId, name, students: 20, patterns: [], meetings: meetings.map((m) => (off.includes(m.key) ? { ...m, cancelled: '' } : m)) }; // prettier-ignore
 }

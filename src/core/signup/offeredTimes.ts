@@ -29,7 +29,7 @@ export type Offering = Readonly<{
   allTheSame: readonly string[];
 }>;
 
-export type ClosedDays = Readonly<{ name: string; start: Temporal.PlainDate; end: Temporal.PlainDate; closesAt?: Temporal.PlainTime }>; // prettier-ignore
+export type ClosedDays = Readonly<{ name: string; start: Temporal.PlainDate; end: Temporal.PlainDate; closesAt?: Temporal.PlainTime; opensAt?: Temporal.PlainTime }>; // prettier-ignore
 /** When the staff have something else. */
 export type Busy = Interval & Readonly<{ title: string }>;
 
@@ -111,9 +111,11 @@ function closureOver(
   const first = toWall(zone, start);
   const last = toWall(zone, end);
   const date = first.toPlainDate();
-  return closures.find(({ start: from, end: to, closesAt }) => {
+  return closures.find(({ start: from, end: to, closesAt, opensAt }) => {
     if (Temporal.PlainDate.compare(from, date) > 0 || Temporal.PlainDate.compare(date, to) >= 0) return false;
-    return !closesAt || Temporal.PlainDateTime.compare(last, date.toPlainDateTime(closesAt)) > 0;
+    if (!closesAt && !opensAt) return true;
+    const early = opensAt && Temporal.PlainDateTime.compare(first, date.toPlainDateTime(opensAt)) < 0;
+    return early || (closesAt && Temporal.PlainDateTime.compare(last, date.toPlainDateTime(closesAt)) > 0);
   });
 }
 

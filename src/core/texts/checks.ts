@@ -21,6 +21,8 @@ export const checkTexts = {
 
   outletEmpty:
     'It is published, and holds nothing: no course, kind or section that is ticked has anything to show.',
+  outletLacks: (kinds: string) =>
+    `It is ticked for ${kinds.toLowerCase()}, and holds none: those there are are for others than its readers.`,
   outletOver: 'All its courses are over or archived. Its address can go on with next term’s course.',
   sectionsPublic: 'Anyone with its address can read what is for single sections.',
   changeOutlet: 'Change what is in it',
@@ -57,6 +59,9 @@ export const checkTexts = {
     `Of the ${n} pieces of work due on this day, more than three pairs are for the same students, this one among them.`,
   manyExams: (n: number) =>
     `Of the ${n} examinations of this day, more than three pairs are for the same students, this one among them.`,
+  roomClash: (place: string, tag: string, when: string) =>
+    `${place} is taken then by the class of ${tag}, ${when}.`,
+  chooseRoom: 'Choose another room',
   duringClass: (tag: string, when: string) => `It is during the class of ${tag}, ${when}.`,
   wrongCourse: (tag: string) => `Its title names ${tag}, and it is not for that course.`,
   sameTitle: (day: string) => `An entry of the same title is in the same week, on ${day}.`,

@@ -1,10 +1,14 @@
+import type { Closing } from '../quickline/readClosureLine';
+
 /** Words of closing days from where one stands. */
 export const closureTexts = {
-  title: 'No classes',
+  title: 'Closed days and other hours',
   lead: 'What it hits is shown first: classes and their plans, work due, times, events. One undo brings everything back.',
   whole: 'the whole school',
   for: 'For',
   onThisDay: 'No classes on this day…',
-  quick: (day: string, name: string) => `No classes ${day}${name ? `: ${name}` : ''}`,
+  /** As it can be typed again. */
+  quick: (day: string, name: string, closing: Closing = 'whole', at = '') =>
+    `${{ whole: 'No classes', late: `School opens at ${at}`, early: `School closes at ${at}`, online: 'Classes online' }[closing]} ${day}${name ? `: ${name}` : ''}`,
   quickAct: 'See what it hits, and close it',
 } as const;

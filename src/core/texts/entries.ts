@@ -20,6 +20,14 @@ export const entryTexts = {
   /** A planned class of one of several sections. */
   ofSection: (title: string, section: string) => `${title}, ${section}`,
   cancelled: (reason: string) => (reason ? `Cancelled: ${reason}` : 'Cancelled'),
+  /** Of a term whose days rotate: `Thu 15 Oct · Day A`. */
+  onDay: (label: string, day: string | undefined) =>
+    day === undefined ? label : `${label} · ${entryTexts.dayName(day)}`,
+  dayName: (day: string): string => `Day ${day}`,
+  opensAt: (name: string, time: string) => `${name}, opens at ${time}`,
+  openBetween: (name: string, from: string, to: string) => `${name}, open from ${from} to ${to}`,
+  taughtOnline: (name: string) => `${name}, classes online`,
+  online: 'Online',
   closedFrom: (name: string, time: string) => `${name}, closed from ${time}`,
   by: (time: string) => `by ${time}`,
   due: (when: string) => `due ${when}`,

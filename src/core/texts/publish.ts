@@ -37,6 +37,9 @@ export const publishTexts = {
   calendars: 'Outside calendars in it',
   joining: 'Meetings',
   meetingLinks: 'With links into meetings',
+  places: 'With rooms and names of sections',
+  where: 'Where people are',
+  emptyOf: (kinds: string) => `It is ticked for ${kinds}, and holds none of that yet.`,
   files: 'Files and pages',
   openFiles: (
     audience: 'public' | 'roster',

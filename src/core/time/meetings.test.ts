@@ -23,11 +23,11 @@ const tueThu: Pattern = {
 };
 const idOf = (key: string) => `id ${key}` as MeetingId;
 const fit = (before: readonly Meeting[], patterns: readonly Pattern[], closures: readonly Closed[] = []) =>
-  fitMeetings(before, plannedMeetings(term, patterns, closures), { idOf, now });
+  fitMeetings(before, plannedMeetings(term, { patterns }, closures), { idOf, now });
 
 describe('the meetings of a section on Tuesdays and Thursdays', () => {
   test('stand on every Tuesday and Thursday of the term', () => {
-    const dates = plannedMeetings(term, [tueThu], []).map((m) => m.date.toString());
+    const dates = plannedMeetings(term, { patterns: [tueThu] }, []).map((m) => m.date.toString());
     expect(dates).toHaveLength(30);
     expect(dates.slice(0, 4)).toEqual(['2026-09-08', '2026-09-10', '2026-09-15', '2026-09-17']);
     expect(dates.at(-1)).toBe('2026-12-17');
@@ -40,7 +40,7 @@ describe('the meetings of a section on Tuesdays and Thursdays', () => {
       { start: day('2026-10-01'), end: day('2026-10-02'), closesAt: time('11:00') },
       { start: day('2026-10-06'), end: day('2026-10-07'), closesAt: time('12:00') },
     ];
-    const dates = plannedMeetings(term, [tueThu], closures).map((m) => m.date.toString());
+    const dates = plannedMeetings(term, { patterns: [tueThu] }, closures).map((m) => m.date.toString());
     expect(dates).toHaveLength(26);
     for (const gone of ['2026-09-15', '2026-11-10', '2026-11-12', '2026-10-01'])
       expect(dates).not.toContain(gone);
@@ -53,7 +53,7 @@ describe('the meetings of a section on Tuesdays and Thursdays', () => {
       classes: [{ weekday: 1, start: time('09:00'), end: time('10:00') }],
     };
     const patterns = changePattern([tueThu], monWed);
-    const dates = plannedMeetings(term, patterns, []).map((m) => m.date.toString());
+    const dates = plannedMeetings(term, { patterns }, []).map((m) => m.date.toString());
     expect(dates.filter((d) => d < '2026-10-12')).toHaveLength(10);
     expect(dates.filter((d) => d >= '2026-10-12').every((d) => day(d).dayOfWeek === 1)).toBe(true);
     expect(changePattern(patterns, { ...tueThu, from: day('2026-09-20') })).toHaveLength(2);
@@ -61,7 +61,7 @@ describe('the meetings of a section on Tuesdays and Thursdays', () => {
 
   test('two classes on one day have keys of their own', () => {
     const twice = { from: term.startsOn, classes: [{ weekday: 1, start: time('14:00'), end: time('15:00') }, { weekday: 1, start: time('09:00'), end: time('10:00') }] }; // prettier-ignore
-    expect(plannedMeetings(term, [twice], []).slice(0, 2)).toMatchObject([
+    expect(plannedMeetings(term, { patterns: [twice] }, []).slice(0, 2)).toMatchObject([
       { key: '2026-09-14', start: time('09:00') },
       { key: '2026-09-14/2', start: time('14:00') },
     ]);

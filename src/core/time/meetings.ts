@@ -1,15 +1,18 @@
 import { Temporal } from 'temporal-polyfill';
 import type { MeetingId } from '../ids';
 import type { Closure } from './closure';
+import { endsNextDay } from './classHours';
 import { closes } from './closure';
-import type { Pattern } from './pattern';
-import { patternOn } from './pattern';
+import { cycleDays } from './cycle';
+import type { Pattern, PatternClass } from './pattern';
+import { isAmong, patternOn } from './pattern';
 import type { Term } from './term';
+import { weekNumber } from './term';
 import type { ZonedWall } from './zonedWall';
 
 /**
- * A class on its date. `key` is where the pattern put it (`2026-10-15` and, for a second class that day, `2026-10-15/2`)
- * and stays when it is moved; the ordinal counts in the order of keys, cancelled meetings included.
+ * A class on its date. `key` is where the timetable put it (`2026-10-15`, for a second class that day `2026-10-15/2`, for one
+ * outside of the pattern its date and id) and stays when it is moved; the ordinal counts in the order of keys, cancelled meetings included.
  */
 export type Meeting = Readonly<{
   id: MeetingId;
@@ -17,7 +20,10 @@ export type Meeting = Readonly<{
   ordinal: number;
   date: Temporal.PlainDate;
   start: Temporal.PlainTime;
+  /** No later than its start: it runs into the next day, and belongs to its own. */
   end: Temporal.PlainTime;
+  /** Where it takes place, if not where the course's classes do. */
+  place?: string;
   moved: boolean;
   /** The reason why it was called off, which may be empty; absent while it takes place. */
   cancelled?: string;
@@ -36,40 +42,77 @@ export function spanOfMeeting(
   if (known?.start.tzid === tzid) return known;
   const span = {
     start: { wall: meeting.date.toPlainDateTime(meeting.start), tzid },
-    end: { wall: meeting.date.toPlainDateTime(meeting.end), tzid },
+    end: { wall: lastDayOf(meeting).toPlainDateTime(meeting.end), tzid },
   };
   spans.set(meeting, span);
   return span;
 }
 
-export type PlannedMeeting = Pick<Meeting, 'key' | 'date' | 'start' | 'end'>;
+const lastDayOf = (meeting: Pick<Meeting, 'date' | 'start' | 'end'>): Temporal.PlainDate =>
+  endsNextDay(meeting) ? meeting.date.add({ days: 1 }) : meeting.date;
+
+export type PlannedMeeting = Pick<Meeting, 'key' | 'date' | 'start' | 'end' | 'place'>;
+
+/** A class outside of the pattern, on its date alone. */
+export type ExtraClass = Readonly<{
+  id: string;
+  date: Temporal.PlainDate;
+  start: Temporal.PlainTime;
+  end: Temporal.PlainTime;
+  place?: string;
+}>;
+
+/** When a section meets: by its patterns, between its own first and last day where it has them, and on single dates. */
+export type Timetable = Readonly<{
+  patterns: readonly Pattern[];
+  firstDay?: Temporal.PlainDate;
+  lastDay?: Temporal.PlainDate;
+  extraClasses?: readonly ExtraClass[];
+}>;
+
+/** What takes classes away; `course` is absent where it is the whole school's. */
+export type ClosedForClasses = Pick<Closure, 'start' | 'end' | 'closesAt' | 'opensAt' | 'online' | 'course'>;
+
+const byStart = (a: Pick<Meeting, 'start'>, b: Pick<Meeting, 'start'>) =>
+  Temporal.PlainTime.compare(a.start, b.start);
+const later = (a: Temporal.PlainDate, b: Temporal.PlainDate) =>
+  Temporal.PlainDate.compare(a, b) > 0 ? a : b;
+const earlier = (a: Temporal.PlainDate, b: Temporal.PlainDate) =>
+  Temporal.PlainDate.compare(a, b) < 0 ? a : b;
 
 /**
- * The meetings that a section's patterns give over a term, minus those that a closure takes away, earliest first.
- * `closures` are those that concern the section's course.
+ * The meetings that a section's timetable gives over a term, minus those that a closure takes away, earliest first.
+ * Teaching weeks count from the first of the term, closed ones included. `closures` are those that concern the section's course.
  */
 export function plannedMeetings(
-  term: Pick<Term, 'startsOn' | 'endsOn'>,
-  patterns: readonly Pattern[],
-  closures: readonly Pick<Closure, 'start' | 'end' | 'closesAt'>[],
+  term: Pick<Term, 'startsOn' | 'endsOn' | 'weekStart' | 'cycle'>,
+  { patterns, firstDay, lastDay, extraClasses = [] }: Timetable,
+  closures: readonly ClosedForClasses[],
 ): PlannedMeeting[] {
-  const meetings: PlannedMeeting[] = [];
+  const letters = cycleDays(term, closures);
+  const meets = (c: PatternClass, date: Temporal.PlainDate) =>
+    (c.cycleDay === undefined ? c.weekday === date.dayOfWeek : c.cycleDay === letters.get(date.toString())) &&
+    (c.weeks === undefined || isAmong(c.weeks, weekNumber(term, date)!));
+  const isOpen = (range: Pick<Meeting, 'date' | 'start' | 'end'>) =>
+    !closures.some((closure) => closes(closure, range));
+  const meetings: PlannedMeeting[] = extraClasses
+    .filter(isOpen)
+    .map(({ id, ...extra }) => ({ key: `${extra.date}+${id}`, ...extra }));
+  const end = lastDay ? earlier(lastDay, term.endsOn) : term.endsOn;
   for (
-    let date = term.startsOn;
-    Temporal.PlainDate.compare(date, term.endsOn) <= 0;
+    let date = firstDay ? later(firstDay, term.startsOn) : term.startsOn;
+    Temporal.PlainDate.compare(date, end) <= 0;
     date = date.add({ days: 1 })
   ) {
-    const classes = (patternOn(patterns, date)?.classes ?? [])
-      .filter((c) => c.weekday === date.dayOfWeek)
-      .sort((a, b) => Temporal.PlainTime.compare(a.start, b.start));
-    classes.forEach(({ start, end }, i) => {
+    const classes = (patternOn(patterns, date)?.classes ?? []).filter((c) => meets(c, date)).sort(byStart);
+    classes.forEach(({ start, end: until, place }, i) => {
       const key = i === 0 ? date.toString() : `${date}/${i + 1}`;
       // The key is the pattern's, so that a closure that comes and goes gives every class its own meeting back.
-      if (!closures.some((closure) => closes(closure, { date, start, end })))
-        meetings.push({ key, date, start, end });
+      if (isOpen({ date, start, end: until }))
+        meetings.push({ key, date, start, end: until, ...(place === undefined ? {} : { place }) });
     });
   }
-  return meetings;
+  return meetings.sort((a, b) => Temporal.PlainDate.compare(a.date, b.date) || byStart(a, b));
 }
 
 export type MeetingChanges = Readonly<{
@@ -102,11 +145,15 @@ export function fitMeetings(
       added.push(meeting);
       return meeting;
     }
-    const { date, start, end } = old.moved ? old : p;
+    const { date, start, end, place } = old.moved ? old : p;
     const same =
-      old.ordinal === ordinal && old.date.equals(date) && old.start.equals(start) && old.end.equals(end);
+      old.ordinal === ordinal &&
+      old.date.equals(date) &&
+      old.start.equals(start) &&
+      old.end.equals(end) &&
+      old.place === place;
     if (same) return old;
-    const meeting = { ...old, ordinal, date, start, end };
+    const meeting = { ...old, ordinal, date, start, end, place };
     changed.push(meeting);
     return meeting;
   });

@@ -1,10 +1,32 @@
 import { Temporal } from 'temporal-polyfill';
 
-/** One class of a section's week. `weekday` is ISO's: Monday is 1. */
-export type PatternClass = Readonly<{ weekday: number; start: Temporal.PlainTime; end: Temporal.PlainTime }>;
+/** Which teaching weeks, counted from 1: every n-th from one on, or those that are named. */
+export type Weeks = Readonly<{ every: number; from: number }> | Readonly<{ only: readonly number[] }>;
+
+/** On which days a class is: on a weekday (ISO's, Monday is 1), or on a day of the term's rotation. */
+type OnDays =
+  Readonly<{ weekday: number; cycleDay?: undefined }> | Readonly<{ weekday?: undefined; cycleDay: string }>;
+
+/** One class of a section's week. One that ends no later than it starts runs into the next day. */
+export type PatternClass = OnDays &
+  Readonly<{
+    start: Temporal.PlainTime;
+    end: Temporal.PlainTime;
+    /** Absent: every week. */
+    weeks?: Weeks;
+    /** Absent: where the course's classes take place. */
+    place?: string;
+  }>;
 
 /** When a section meets from a date on, until the next pattern begins; an empty list is a section that does not meet. */
 export type Pattern = Readonly<{ from: Temporal.PlainDate; classes: readonly PatternClass[] }>;
+
+/** Whether a teaching week, counted from 1, is among some weeks. */
+export const isAmong = (weeks: Weeks | undefined, week: number): boolean =>
+  weeks === undefined ||
+  ('only' in weeks
+    ? weeks.only.includes(week)
+    : week >= weeks.from && (week - weeks.from) % weeks.every === 0);
 
 /** The pattern in force on a date: the latest that has begun. */
 export function patternOn(patterns: readonly Pattern[], date: Temporal.PlainDate): Pattern | undefined {

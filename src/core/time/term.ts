@@ -1,5 +1,6 @@
 import { Temporal } from 'temporal-polyfill';
 import type { TermId } from '../ids';
+import type { Cycle } from './cycle';
 
 export type Term = Readonly<{
   id: TermId;
@@ -10,6 +11,8 @@ export type Term = Readonly<{
   tzid: string;
   /** The ISO weekday on which its weeks begin; absent: Monday. */
   weekStart?: number;
+  /** Days that rotate; absent: it has none. */
+  cycle?: Cycle;
 }>;
 
 type Span = Pick<Term, 'startsOn' | 'endsOn' | 'weekStart'>;

@@ -1,4 +1,5 @@
 import { Temporal } from 'temporal-polyfill';
+import { areHours, hoursOf } from './classHours';
 
 /**
  * What a typed time means. `ask` carries both readings, the likelier first: a bare 1 to 6 is never guessed.
@@ -51,11 +52,22 @@ const after = (a: Temporal.PlainTime, b: Temporal.PlainTime) => Temporal.PlainTi
 const readingsOf = (t: TypedTime): readonly Temporal.PlainTime[] =>
   t.kind === 'time' ? [t.time] : t.kind === 'ask' ? t.readings : [];
 
+/** The range that runs into the next day, where one of at most eight hours does. */
+function overnight(
+  starts: readonly Temporal.PlainTime[],
+  ends: readonly Temporal.PlainTime[],
+): TypedRangeReading | undefined {
+  return starts
+    .flatMap((start) => ends.filter((end) => !after(end, start)).map((end) => ({ start, end })))
+    .filter(areHours)
+    .sort((a, b) => hoursOf(a) - hoursOf(b))[0];
+}
+
 /**
  * Reads a range as people type it: `12-2` is 12:00 to 14:00, `10-11:30`, `9a to 4p`. A range that ends before it
- * begins is never taken to run into the next day.
+ * begins is taken to run into the next day only where the caller knows such ranges, and only for a night's length.
  */
-export function readRange(text: string): TypedRange {
+export function readRange(text: string, { nights = false } = {}): TypedRange {
   const parts = text.trim().split(/\s*(?:-|–|—|\bto\b|\buntil\b)\s*/i);
   if (parts.length !== 2) return { kind: 'unreadable' };
   const [first = '', second = ''] = parts;
@@ -65,7 +77,10 @@ export function readRange(text: string): TypedRange {
   const fitting = starts.flatMap((start) =>
     ends.filter((end) => after(end, start)).map((end) => ({ start, end })),
   );
-  if (fitting.length === 0) return { kind: 'backwards' };
+  if (fitting.length === 0) {
+    const night = nights ? overnight(starts, ends) : undefined;
+    return night ? { kind: 'range', ...night } : { kind: 'backwards' };
+  }
   // "12-2" fits one way. "2-4" fits two ways that are each short; the crossing one (2:00 to 16:00) is nobody's meaning.
   const hours = (r: TypedRangeReading) => r.start.until(r.end).total('hours');
   const shortest = Math.min(...fitting.map(hours));

@@ -30,7 +30,7 @@ export const CASCADES: Readonly<Partial<Record<Table, readonly Reference[]>>> = 
     ['school_accounts', 'person_id'], ['second_steps', 'person_id'], ['sessions', 'person_id'], ['shown', 'person_id'],
     ['staff', 'person_id'], ['waiting', 'person_id'],
   ],
-  sections: [['meetings', 'section_id'], ['offered_places', 'section_id'], ['patterns', 'section_id'], ['plan_bindings', 'section_id']],
+  sections: [['extra_classes', 'section_id'], ['meetings', 'section_id'], ['offered_places', 'section_id'], ['patterns', 'section_id'], ['plan_bindings', 'section_id']],
   sheets: [['hosts', 'sheet_id'], ['sheet_audiences', 'sheet_id'], ['sheet_uses', 'sheet_id'], ['slots', 'sheet_id']],
   slots: [['bookings', 'slot_id'], ['waiting', 'slot_id']],
   terms: [['calendars', 'term_id'], ['closures', 'term_id'], ['site_dates', 'term_id']],

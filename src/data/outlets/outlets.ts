@@ -34,8 +34,8 @@ function compositionOf(outlet: Outlet): PersonalComposition | PublishedCompositi
   const { daysBack, tags, detail, reminders } = outlet;
   const composed = { ...(daysBack === undefined ? {} : { daysBack }), tags, detail, reminders };
   if (outlet.audience === 'personal') return { ...composed, kinds: outlet.kinds };
-  const { courses, sections, calendars, kinds, times, meetingLinks, files, look } = outlet;
-  return { ...composed, courses, sections, calendars, kinds, times, meetingLinks, files, look };
+  const { courses, sections, calendars, kinds, times, meetingLinks, files, places, look } = outlet;
+  return { ...composed, courses, sections, calendars, kinds, times, meetingLinks, files, places, look };
 }
 
 export const outletRow = (outlet: Outlet, tokenHash: string): Rows['outlets'] => ({

@@ -1,10 +1,11 @@
 import { Temporal } from 'temporal-polyfill';
-import type { CalendarId, ClosureId, CourseId, MeetingId, SiteDateId, TermId } from '@/core/ids';
-import type { Course, SiteDate } from '@/core/plan/plan';
+import type { CalendarId, ClosureId, CourseId, MeetingId, SectionId, SiteDateId, TermId } from '@/core/ids';
+import type { Course, Section, SiteDate } from '@/core/plan/plan';
 import type { Term } from '@/core/time/term';
 import type { Closure } from '@/core/time/closure';
-import type { Meeting } from '@/core/time/meetings';
-import type { Pattern } from '@/core/time/pattern';
+import type { Cycle } from '@/core/time/cycle';
+import type { ExtraClass, Meeting } from '@/core/time/meetings';
+import type { Pattern, PatternClass, Weeks } from '@/core/time/pattern';
 import type { Rows } from '../rows';
 
 const time = (text: string) => Temporal.PlainTime.from(text);
@@ -18,7 +19,17 @@ export const toTerm = (row: Rows['terms'] & { week_start: number | null }): Term
   endsOn: Temporal.PlainDate.from(row.ends_on),
   tzid: row.tzid,
   weekStart: row.week_start ?? 1,
+  ...(row.cycle === null ? {} : { cycle: toCycle(row.cycle) }),
 });
+
+type StoredCycle = Omit<Cycle, 'given'> &
+  Readonly<{ given: readonly Readonly<{ date: string; day: string }>[] }>;
+
+function toCycle(text: string): Cycle {
+  const stored = JSON.parse(text) as StoredCycle;
+  const given = stored.given.map(({ date, day }) => ({ date: Temporal.PlainDate.from(date), day }));
+  return { ...stored, given };
+}
 
 export const fromTerm = (term: Term): Rows['terms'] => ({
   id: term.id,
@@ -26,6 +37,8 @@ export const fromTerm = (term: Term): Rows['terms'] => ({
   starts_on: term.startsOn.toString(),
   ends_on: term.endsOn.toString(),
   tzid: term.tzid,
+  // Dates write themselves as they are read.
+  cycle: term.cycle ? JSON.stringify(term.cycle) : null,
 });
 
 type CourseFacts = Pick<
@@ -74,6 +87,8 @@ export const toClosure = (row: Rows['closures']): Closure => ({
   start: Temporal.PlainDate.from(row.starts_on),
   end: Temporal.PlainDate.from(row.ends_before),
   closesAt: row.closes_at === null ? undefined : time(row.closes_at),
+  ...(row.opens_at === null ? {} : { opensAt: time(row.opens_at) }),
+  ...(row.online === 1 ? { online: true } : {}),
   ...(row.calendar_id === null
     ? {}
     : { from: { calendar: row.calendar_id as CalendarId, source: row.source ?? '' } }),
@@ -88,20 +103,39 @@ export const fromClosure = (closure: Closure): Rows['closures'] => ({
   starts_on: closure.start.toString(),
   ends_before: closure.end.toString(),
   closes_at: closure.closesAt ? clock(closure.closesAt) : null,
+  opens_at: closure.opensAt ? clock(closure.opensAt) : null,
+  online: closure.online ? 1 : 0,
   calendar_id: closure.from?.calendar ?? null,
   source: closure.from?.source ?? null,
   created_at: closure.created.epochMilliseconds,
 });
 
-type StoredClass = readonly [weekday: number, start: string, end: string];
+type StoredClass = readonly [
+  /** A weekday, or the name of a rotating day. */
+  on: number | string,
+  start: string,
+  end: string,
+  more?: Readonly<{ weeks?: Weeks; place?: string }>,
+];
+
+const toClass = ([on, start, end, more]: StoredClass): PatternClass => ({
+  ...(typeof on === 'number' ? { weekday: on } : { cycleDay: on }),
+  start: time(start),
+  end: time(end),
+  ...more,
+});
+
+const fromClass = ({ weekday, cycleDay, start, end, weeks, place }: PatternClass): StoredClass =>
+  [
+    cycleDay ?? weekday!,
+    clock(start),
+    clock(end),
+    ...(weeks || place ? [{ ...(weeks ? { weeks } : {}), ...(place ? { place } : {}) }] : []),
+  ] as const as StoredClass;
 
 export const toPattern = (row: Rows['patterns']): Pattern => ({
   from: Temporal.PlainDate.from(row.from_date),
-  classes: (JSON.parse(row.classes) as StoredClass[]).map(([weekday, start, end]) => ({
-    weekday,
-    start: time(start),
-    end: time(end),
-  })),
+  classes: (JSON.parse(row.classes) as StoredClass[]).map(toClass),
 });
 
 export const fromPattern = (
@@ -111,7 +145,42 @@ export const fromPattern = (
   id,
   section_id: section,
   from_date: pattern.from.toString(),
-  classes: JSON.stringify(pattern.classes.map((c): StoredClass => [c.weekday, clock(c.start), clock(c.end)])),
+  classes: JSON.stringify(pattern.classes.map(fromClass)),
+});
+
+type SectionDays = Pick<Section, 'firstDay' | 'lastDay'>;
+
+export const toSectionDays = (row: Rows['sections']): SectionDays => ({
+  ...(row.first_day === null ? {} : { firstDay: Temporal.PlainDate.from(row.first_day) }),
+  ...(row.last_day === null ? {} : { lastDay: Temporal.PlainDate.from(row.last_day) }),
+});
+
+export const fromSection = (
+  { id, name, firstDay, lastDay }: Pick<Section, 'id' | 'name'> & SectionDays,
+  course: CourseId,
+): Rows['sections'] => ({
+  id,
+  course_id: course,
+  name,
+  first_day: firstDay?.toString() ?? null,
+  last_day: lastDay?.toString() ?? null,
+});
+
+export const toExtraClass = (row: Rows['extra_classes']): ExtraClass => ({
+  id: row.id,
+  date: Temporal.PlainDate.from(row.date),
+  start: time(row.start_time),
+  end: time(row.end_time),
+  ...(row.place === null ? {} : { place: row.place }),
+});
+
+export const fromExtraClass = (extra: ExtraClass, section: SectionId): Rows['extra_classes'] => ({
+  id: extra.id,
+  section_id: section,
+  date: extra.date.toString(),
+  start_time: clock(extra.start),
+  end_time: clock(extra.end),
+  place: extra.place ?? null,
 });
 
 export const toMeeting = (row: Rows['meetings']): Meeting => ({
@@ -123,6 +192,7 @@ export const toMeeting = (row: Rows['meetings']): Meeting => ({
   end: time(row.end_time),
   moved: row.moved === 1,
   cancelled: row.cancelled ?? undefined,
+  ...(row.place === null ? {} : { place: row.place }),
   sequence: row.sequence,
   lastModified: Temporal.Instant.fromEpochMilliseconds(row.modified_at),
 });
@@ -137,6 +207,7 @@ export const fromMeeting = (meeting: Meeting, section: string): Rows['meetings']
   end_time: clock(meeting.end),
   moved: meeting.moved ? 1 : 0,
   cancelled: meeting.cancelled ?? null,
+  place: meeting.place ?? null,
   sequence: meeting.sequence,
   modified_at: meeting.lastModified.epochMilliseconds,
 });

@@ -3,7 +3,15 @@ import { STAFF_ROLES } from '@/core/may/role';
 import type { Course, CourseColor, Plan, SiteDate, StaffMember } from '@/core/plan/plan';
 import type { Closure } from '@/core/time/closure';
 import type { Term } from '@/core/time/term';
-import { toClosure, toMeeting, toPattern, toSiteDate, toTerm } from './frameRows';
+import {
+  toClosure,
+  toExtraClass,
+  toMeeting,
+  toPattern,
+  toSectionDays,
+  toSiteDate,
+  toTerm,
+} from './frameRows';
 import { schoolSettings } from './schoolSettings';
 import type { Reader } from '../database';
 import { select } from '../database';
@@ -27,7 +35,7 @@ const toStaffMember = (row: Rows['staff'] & { name: string }): StaffMember => ({
 async function coursesByIds(reader: Reader, ids: readonly CourseId[]): Promise<Course[]> {
   if (ids.length === 0) return [];
   const IN_SECTIONS = 'section_id IN (SELECT id FROM sections WHERE course_id IN (:ids))';
-  const [courses, staff, sections, counts, patterns, meetings, groups, themes] = await Promise.all([
+  const [courses, staff, sections, counts, patterns, extras, meetings, groups, themes] = await Promise.all([
     select<Rows['courses']>(reader, 'SELECT * FROM courses WHERE id IN (:ids) ORDER BY code', { ids }),
     select<Rows['staff'] & { name: string }>(
       reader,
@@ -47,6 +55,11 @@ async function coursesByIds(reader: Reader, ids: readonly CourseId[]): Promise<C
     select<Rows['patterns']>(reader, `SELECT * FROM patterns WHERE ${IN_SECTIONS} ORDER BY from_date`, {
       ids,
     }),
+    select<Rows['extra_classes']>(
+      reader,
+      `SELECT * FROM extra_classes WHERE ${IN_SECTIONS} ORDER BY date, start_time`,
+      { ids },
+    ),
     select<Rows['meetings']>(
       reader,
       `SELECT * FROM meetings WHERE ${IN_SECTIONS} ORDER BY section_id, ordinal`,
@@ -84,7 +97,9 @@ async function coursesByIds(reader: Reader, ids: readonly CourseId[]): Promise<C
         id: s.id as SectionId,
         name: s.name,
         students: studentsOf((c) => c.section_id === s.id),
+        ...toSectionDays(s),
         patterns: patterns.filter((p) => p.section_id === s.id).map(toPattern),
+        extraClasses: extras.filter((e) => e.section_id === s.id).map(toExtraClass),
         meetings: meetings.filter((m) => m.section_id === s.id).map(toMeeting),
       })),
     groups: groups

@@ -15,9 +15,12 @@ import { coursesOf, isStaffOf } from '@/core/entries/viewer';
 import type { CourseId, GroupId, PersonId, SectionId, TermId } from '@/core/ids';
 import { addressesOf } from '@/core/links/usedLinks';
 import type { OutletContents } from '@/core/outlets/outletContents';
+import { countKinds, emptyKinds } from '@/core/outlets/heldKinds';
 import { outletContents } from '@/core/outlets/outletContents';
 import { outletViewer } from '@/core/outlets/outletViewer';
+import type { Plan } from '@/core/plan/plan';
 import type { SeenPlan } from '@/core/plan/seenPlan';
+import { seenPlan } from '@/core/plan/seenPlan';
 import { shownTerm } from '@/core/time/term';
 import { requireZone } from '@/core/time/zoneData';
 import { groupBy } from '@/core/groupBy';
@@ -118,13 +121,28 @@ async function checkedOutlets(pembit: Pembit, viewer: Viewer): Promise<CheckedOu
       .map(async (outlet) => {
         const known = outlet.courses.every((course) => own.includes(course));
         const whole = known ? plan : await keptPlan(pembit, outlet.courses);
+        const contents = outletContents(outlet, outletViewer(outlet, viewer), whole, now);
+        const shown = countKinds(seenPlan(viewer, ofCourses(whole, outlet.courses), now));
         return {
           ...outlet,
-          holds: holdings(outletContents(outlet, outletViewer(outlet, viewer), whole, now)),
+          holds: holdings(contents),
+          lacks: emptyKinds(contents).filter((kind) => shown[kind] > 0),
         };
       }),
   );
 }
+
+/** A plan with nothing but what some courses hold. */
+const ofCourses = (plan: Plan, ids: readonly CourseId[]): Plan => {
+  const isOf = ({ audience }: Readonly<{ audience: readonly { course: CourseId }[] }>) =>
+    audience.some(({ course }) => ids.includes(course));
+  return {
+    ...plan,
+    courses: plan.courses.filter(({ id }) => ids.includes(id)),
+    entries: plan.entries.filter((entry) => entry.kind !== 'note' && isOf(entry)),
+    sheets: plan.sheets.filter(isOf),
+  };
+};
 
 /** How many things an outlet holds, whatever their number of days. */
 const holdings = ({ plan, has }: OutletContents): number =>

@@ -19,7 +19,7 @@ import { hashPassword } from '../session/password';
 import type { DemoTerm } from './calendar';
 import { demoClosures, demoSiteDates, demoTerm } from './calendar';
 import { NO_SETTINGS } from '@/core/frame/schoolSettings';
-import { fromClosure, fromPattern, fromSiteDate } from '@/data/plan/frameRows';
+import { fromClosure, fromPattern, fromSection, fromSiteDate } from '@/data/plan/frameRows';
 import { writeClassPlan } from '@/data/plan/classPlans';
 import { loadFrame } from '@/data/plan/loadPlan';
 import { writeSettings } from '@/data/plan/schoolSettings';
@@ -93,6 +93,7 @@ async function insertCourses(change: Change, term: DemoTerm): Promise<void> {
       starts_on: term.startsOn.toString(),
       ends_on: term.endsOn.toString(),
       tzid: term.tzid,
+      cycle: null,
     },
   ]);
   await change.insert(
@@ -134,7 +135,7 @@ async function insertCourses(change: Change, term: DemoTerm): Promise<void> {
     );
     await change.insert(
       'sections',
-      course.sections.map(({ id, name }) => ({ id, course_id: course.id, name })),
+      course.sections.map((section) => fromSection(section, course.id)),
     );
     await change.insert(
       'patterns',

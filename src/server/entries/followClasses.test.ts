@@ -8,7 +8,7 @@ import type { School } from '../../../tests/support/school';
 import { newSchool } from '../../../tests/support/school';
 import { addClosure } from '../frame/closures';
 import { changeMeeting } from '../frame/changeMeeting';
-import { changeWeek } from '../frame/courses';
+import { changeWeek } from '../frame/sections';
 import { undoChange } from '../history/undoChange';
 import { changeEntry } from './changeEntry';
 import { planEntry } from './planEntry';

@@ -23,7 +23,9 @@ import {
   fromClosure,
   fromCourseFacts,
   fromMeeting,
+  fromExtraClass,
   fromPattern,
+  fromSection,
   fromSiteDate,
   fromTerm,
 } from '@/data/plan/frameRows';
@@ -190,9 +192,10 @@ async function insertFrame(
   await change.insert('courses', courses.map((course) => courseRow(course, change.nowMs)));
   await change.insert('staff', courses.map(({ id }) => staffRow({ course: id, person: instructor, role: 'instructor' })));
   for (const { id, sections, groups, themes } of courses) {
-    await change.insert('sections', sections.map((section) => ({ id: section.id, course_id: id, name: section.name })));
+    await change.insert('sections', sections.map((section) => fromSection(section, id)));
     for (const section of sections) {
       await change.insert('patterns', section.patterns.map((pattern) => fromPattern(pattern, { id: randomUUID(), section: section.id })));
+      await change.insert('extra_classes', (section.extraClasses ?? []).map((extra) => fromExtraClass(extra, section.id)));
       await change.insert('meetings', section.meetings.map((meeting) => fromMeeting(meeting, section.id)));
     }
     await change.insert('course_groups', groups.map((group) => ({ id: group.id, course_id: id, name: group.name })));

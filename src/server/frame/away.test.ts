@@ -10,7 +10,7 @@ import { undoChange } from '../history/undoChange';
 import { offerTimes } from '../signup/offerTimes';
 import { takeTime } from '../signup/takeTime';
 import { beAway, previewAway } from './away';
-import { changeWeek } from './courses';
+import { changeWeek } from './sections';
 
 let school: School;
 beforeAll(async () => {

@@ -43,7 +43,7 @@ export function changeMeeting(
     };
     switch (input.act) {
       case 'move': {
-        const { date, start, end } = input;
+        const { date, start, end, place = meeting.place } = input;
         const closed = closures.find(
           (closure) => concernsCourse(closure, courseId) && closes(closure, { date, start, end }),
         );
@@ -53,7 +53,10 @@ export function changeMeeting(
           ]);
         const { locale } = await schoolSettings(change);
         const when = `${dateLabel(date, 'short', locale)}, ${timeLabel(start, locale)}`;
-        return save({ ...meeting, date, start, end, moved: true }, frameHistoryTexts.movedClass(title, when));
+        return save(
+          { ...meeting, date, start, end, place: place || undefined, moved: true },
+          frameHistoryTexts.movedClass(title, when),
+        );
       }
       case 'cancel':
         return save({ ...meeting, cancelled: input.reason }, frameHistoryTexts.cancelledClass(title));

@@ -16,7 +16,7 @@ import { offerTimes } from '../signup/offerTimes';
 import { takeTime } from '../signup/takeTime';
 import { changeMeeting } from './changeMeeting';
 import { addClosure, previewClosure, removeClosure } from './closures';
-import { changeWeek } from './courses';
+import { changeWeek } from './sections';
 
 let school: School;
 beforeAll(async () => {

@@ -12,7 +12,9 @@ import { done, refused } from '@/core/refusals';
 import { frameHistoryTexts } from '@/core/texts/frameHistory';
 import { mainMoment } from '@/core/entries/entry';
 import { entryTexts } from '@/core/texts/entries';
-import { closes } from '@/core/time/closure';
+import { closes, concernsCourse, putsOnline } from '@/core/time/closure';
+import type { Plan } from '@/core/plan/plan';
+import { changeMeetingRow } from '@/data/plan/writeMeetings';
 import type { Meeting } from '@/core/time/meetings';
 import type { Closure } from '@/core/time/closure';
 import { dateLabel, momentLabel } from '@/core/time/dateLabels';
@@ -21,7 +23,7 @@ import { requireZone } from '@/core/time/zoneData';
 import type { Reader } from '@/data/database';
 import { closureById, courseIdsOf } from '@/data/plan/frameStore';
 import { fromClosure } from '@/data/plan/frameRows';
-import { allTerms, loadPlan } from '@/data/plan/loadPlan';
+import { allTerms, loadFrame, loadPlan } from '@/data/plan/loadPlan';
 import { sheetById } from '@/data/signup/sheets';
 import type { Change } from '@/data/history/change';
 import { slideWithin } from '../plan/slidePlans';
@@ -71,6 +73,8 @@ async function closureFrom(
     start: input.firstDay,
     end: input.lastDay.add({ days: 1 }),
     closesAt: input.closesAt,
+    ...(input.opensAt ? { opensAt: input.opensAt } : {}),
+    ...(input.online ? { online: true } : {}),
     created: pembit.now(),
   });
 }
@@ -165,6 +169,22 @@ function closableTimes(
 const holdersOf = (times: readonly Time[]): number =>
   times.reduce((sum, { slot }) => sum + slot.bookings.length, 0);
 
+/** Marks the classes that are online because of a closure as changed, so that calendars read their place anew. */
+async function touchOnline(
+  change: Change,
+  closure: Closure,
+  { courses }: Pick<Plan, 'courses'>,
+): Promise<void> {
+  for (const course of courses.filter(({ term, id }) => term === closure.term && concernsCourse(closure, id)))
+    for (const section of course.sections)
+      for (const meeting of section.meetings.filter(({ date }) => putsOnline(closure, date)))
+        await changeMeetingRow(
+          change,
+          { course: course.id, section: section.id },
+          { before: meeting, after: meeting },
+        );
+}
+
 /** Closes days, of the whole site (administrator) or of a course (its staff). Meetings on them go, and what was chosen follows. */
 export function addClosure(
   pembit: Pembit,
@@ -186,6 +206,7 @@ export function addClosure(
       ]);
     await change.insert('closures', [fromClosure(closure.value)]);
     await refitMeetings(change, courses);
+    await touchOnline(change, closure.value, plan);
     const hits = closureHits(closure.value, plan, requireZone);
     if (input.plans === 'slide') await slideLost(change, actor, hits);
     const times = input.times === 'close' ? closableTimes(pembit, actor, { input, hits }) : [];
@@ -210,7 +231,9 @@ export function removeClosure(pembit: Pembit, actor: SignedIn, id: ClosureId): P
       (closure.course ? mayIn(actor, 'removeClosure', closure.course) : mayOffice(actor, 'removeClosure'));
     if (!allowed) return refused('notFound');
     await change.remove('closures', id);
-    await refitMeetings(change, closure.course ? [closure.course] : await courseIdsOf(change, closure.term));
+    const courses = closure.course ? [closure.course] : await courseIdsOf(change, closure.term);
+    await refitMeetings(change, courses);
+    await touchOnline(change, closure, await loadFrame(change, courses));
     change.summarise(frameHistoryTexts.opened(closure.name));
     return done(closure);
   });

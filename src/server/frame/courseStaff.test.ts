@@ -30,7 +30,7 @@ import { offerTimes } from '../signup/offerTimes';
 import { bookFor, takeTime } from '../signup/takeTime';
 import { changeMeeting } from './changeMeeting';
 import { handOver, removeStaff, writeStaff } from './courseStaff';
-import { addSection } from './courses';
+import { addSection } from './sections';
 import { sectionInput } from '@/core/frame/frameInput';
 import { Temporal } from 'temporal-polyfill';
 

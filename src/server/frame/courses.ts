@@ -1,22 +1,21 @@
 import { mayIn, mayOffice } from '@/core/may/may';
 import { randomUUID } from 'node:crypto';
-import type { CourseInput, NewCourseInput, PatternInput, SectionInput } from '@/core/frame/frameInput';
+import type { CourseInput, NewCourseInput } from '@/core/frame/frameInput';
 import type { CourseId, SectionId, TermId } from '@/core/ids';
 import type { FieldError, Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
 import { frameHistoryTexts } from '@/core/texts/frameHistory';
-import { dateLabel } from '@/core/time/dateLabels';
-import { changePattern } from '@/core/time/pattern';
 import type { Reader } from '@/data/database';
 import { select } from '@/data/database';
 import { personById } from '@/data/people/people';
-import { fromCourseFacts } from '@/data/plan/frameRows';
-import { courseOfSection, writePatterns } from '@/data/plan/frameStore';
+import { fromCourseFacts, fromSection } from '@/data/plan/frameRows';
+import { writePatterns } from '@/data/plan/frameStore';
 import { allTerms, loadFrame } from '@/data/plan/loadPlan';
 import { perform } from '../history/perform';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
 import { refitMeetings } from './refitMeetings';
+import { unknownDays } from './sections';
 import { staffRow } from '@/data/people/memberRows';
 
 /** A code is unique within its term: it is what addresses and commands use. */
@@ -47,7 +46,8 @@ export function addCourse(
     if (!(await personById(change, input.instructor)))
       return refused('badRequest', [{ field: 'instructor', message: 'Choose an instructor.' }]);
     const taken = await codeTaken(change, { term: term.id, code: input.code });
-    if (taken.length > 0) return refused('badRequest', taken);
+    const wrong = [...taken, ...input.sections.flatMap(({ week }) => unknownDays(week, term, 'sections'))];
+    if (wrong.length > 0) return refused('badRequest', wrong);
     const id = randomUUID() as CourseId;
     await change.insert('courses', [
       {
@@ -63,7 +63,7 @@ export function addCourse(
     await change.insert('staff', [staffRow({ course: id, person: input.instructor, role: 'instructor' })]);
     for (const { name, week } of input.sections) {
       const section = randomUUID() as SectionId;
-      await change.insert('sections', [{ id: section, course_id: id, name }]);
+      await change.insert('sections', [fromSection({ id: section, name }, id)]);
       await writePatterns(change, section, [{ from: term.startsOn, classes: week }]);
     }
     await refitMeetings(change, [id]);
@@ -94,51 +94,5 @@ export function changeCourse(
     change.concerns(`course:${id}`);
     change.summarise(frameHistoryTexts.changedCourse(input.code));
     return done({ code: input.code });
-  });
-}
-
-export function addSection(
-  pembit: Pembit,
-  actor: SignedIn,
-  id: CourseId,
-  input: SectionInput,
-): Promise<Outcome<{ name: string }>> {
-  return perform(pembit, actor, 'addSection', async (change) => {
-    const frame = await loadFrame(change, [id]);
-    const [course] = frame.courses;
-    const [term] = frame.terms;
-    if (!course || !term || !mayIn(actor, 'addSection', id)) return refused('notFound');
-    if (course.sections.some((section) => section.name === input.name))
-      return refused('badRequest', [{ field: 'name', message: 'The course has a section of this name.' }]);
-    const section = randomUUID() as SectionId;
-    await change.insert('sections', [{ id: section, course_id: id, name: input.name }]);
-    await writePatterns(change, section, [{ from: term.startsOn, classes: input.week }]);
-    await refitMeetings(change, [id]);
-    change.summarise(frameHistoryTexts.addedSection(input.name));
-    return done({ name: input.name });
-  });
-}
-
-/** Another week for a section from a date on: what was before it stays, the meetings after it follow. */
-export function changeWeek(
-  pembit: Pembit,
-  actor: SignedIn,
-  id: SectionId,
-  input: PatternInput,
-): Promise<Outcome<{ lost: number }>> {
-  return perform(pembit, actor, 'changeWeek', async (change) => {
-    const courseId = await courseOfSection(change, id);
-    if (!courseId || !mayIn(actor, 'changeWeek', courseId)) return refused('notFound');
-    const [course] = (await loadFrame(change, [courseId])).courses;
-    const section = course?.sections.find((s) => s.id === id);
-    if (!section) return refused('notFound');
-    await writePatterns(
-      change,
-      id,
-      changePattern(section.patterns, { from: input.from, classes: input.week }),
-    );
-    const lost = await refitMeetings(change, [courseId]);
-    change.summarise(frameHistoryTexts.changedWeek(section.name, dateLabel(input.from)));
-    return done({ lost: lost.length });
   });
 }

@@ -22,7 +22,7 @@ export async function refitMeetings(change: Change, courses: readonly CourseId[]
     if (!term) continue;
     const closures = frame.closures.filter((c) => c.term === term.id && concernsCourse(c, course.id));
     for (const section of course.sections) {
-      const planned = plannedMeetings(term, section.patterns, closures);
+      const planned = plannedMeetings(term, section, closures);
       const fitted = fitMeetings(section.meetings, planned, {
         idOf: (key) => meetingIdOf(section.id, key),
         now,

@@ -81,7 +81,7 @@ async function effectsOf(reader: Reader, before: Term, after: Term): Promise<Ter
   for (const course of plan.courses) {
     const closures = plan.closures.filter((c) => c.term === before.id && concernsCourse(c, course.id));
     for (const section of course.sections) {
-      const keys = new Set(plannedMeetings(after, section.patterns, closures).map((m) => m.key));
+      const keys = new Set(plannedMeetings(after, section, closures).map((m) => m.key));
       const had = new Set(section.meetings.map((m) => m.key));
       classesAdded += [...keys].filter((key) => !had.has(key)).length;
       classesLost += [...had].filter((key) => !keys.has(key)).length;

@@ -14,7 +14,7 @@ import { deleteEntry } from '../entries/deleteEntry';
 import { planEntry } from '../entries/planEntry';
 import { shiftEntries } from '../entries/shiftEntry';
 import { changeMeeting } from '../frame/changeMeeting';
-import { changeWeek } from '../frame/courses';
+import { changeWeek } from '../frame/sections';
 import { undoChange } from './undoChange';
 import { movePlans, writeTopics } from '../plan/classPlans';
 import { changeOwnSettings } from '../students/settings';

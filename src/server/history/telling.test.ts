@@ -17,7 +17,7 @@ import { planEntry } from '../entries/planEntry';
 import { shiftEntries } from '../entries/shiftEntry';
 import { addClosure } from '../frame/closures';
 import { changeMeeting } from '../frame/changeMeeting';
-import { changeWeek } from '../frame/courses';
+import { changeWeek } from '../frame/sections';
 import { planSeenBy } from '../plan/planSeenBy';
 import { recordShown } from '../plan/recordShown';
 import { changesFor } from '../students/changes';

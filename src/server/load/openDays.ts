@@ -4,7 +4,7 @@ import type { CourseId, EntryId } from '@/core/ids';
 import { ALARM } from '@/core/load/loadItem';
 import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
-import { isOn } from '@/core/time/closure';
+import { isOn, isWhole } from '@/core/time/closure';
 import { entryById } from '@/data/entries/entries';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
@@ -17,7 +17,7 @@ export function isOpenDay({ dates, closures }: Pick<CourseLoad, 'dates' | 'closu
   return (
     date !== undefined &&
     date.dayOfWeek <= 5 &&
-    !closures.some((closure) => !closure.closesAt && isOn(closure, date))
+    !closures.some((closure) => isWhole(closure) && isOn(closure, date))
   );
 }
 

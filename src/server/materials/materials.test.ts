@@ -4,7 +4,7 @@ import { patternInput } from '@/core/frame/frameInput';
 import { classPlanInput } from '@/core/plan/classPlanInput';
 import { loadPlan } from '@/data/plan/loadPlan';
 import { planEntry } from '../entries/planEntry';
-import { changeWeek } from '../frame/courses';
+import { changeWeek } from '../frame/sections';
 import { planClass } from '../plan/classPlans';
 import { planSeenBy } from '../plan/planSeenBy';
 import { materialInput, newMaterialInput } from '@/core/materials/materialInput';

@@ -1,13 +1,11 @@
 import { parseCookie } from 'cookie';
 import { openFiles, openedAt } from './openFiles';
-import { opensFiles, sectionsOf } from './publish';
-import type { OutletId } from '@/core/ids';
+import { asComposed } from './publish';
 import { readCalendar } from '@/core/icalendar/readCalendar';
 import { isStaffOf } from '@/core/entries/viewer';
 import { outletContents } from '@/core/outlets/outletContents';
 import { outletInput } from '@/core/outlets/outletInput';
 import { outletViewer } from '@/core/outlets/outletViewer';
-import type { PublishedOutlet } from '@/core/outlets/outlet';
 import { outsideTimes } from '@/core/outside/outsideTimes';
 import { embedTexts } from '@/core/texts/embeds';
 import { dateLabel, rangeLabel, timeLabel } from '@/core/time/dateLabels';
@@ -62,14 +60,7 @@ export async function previewOutlet(
   if (!parsed.success) return nothing(400);
   if (!parsed.data.courses.every((course) => isStaffOf(actor.viewer, course))) return nothing(404);
   const plan = await keptPlan(pembit, parsed.data.courses);
-  const outlet: PublishedOutlet = {
-    ...parsed.data,
-    sections: parsed.data.sections ?? sectionsOf(plan.courses),
-    files: opensFiles(parsed.data),
-    id: 'preview' as OutletId,
-    owner: actor.person.id,
-    generation: 0,
-  };
+  const outlet = await asComposed(pembit, actor, parsed.data, plan);
   const now = pembit.now();
   const viewer = outletViewer(outlet, actor.viewer);
   const contents = outletContents(outlet, viewer, plan, now);

@@ -8,7 +8,9 @@ import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
 import { publishTexts } from '@/core/texts/publish';
 import { historyTexts } from '@/core/texts/history';
-import type { Course } from '@/core/plan/plan';
+import type { Students } from '@/core/frame/students';
+import type { Course, Plan } from '@/core/plan/plan';
+import { schoolSettings } from '@/data/plan/schoolSettings';
 import type { Reader } from '@/data/database';
 import type { Change } from '@/data/history/change';
 import { recordChange } from '@/data/history/change';
@@ -50,25 +52,52 @@ export const outletHash = (pembit: Pick<Pembit, 'secret'>, { id, generation }: O
 export const sectionsOf = (courses: readonly Pick<Course, 'sections'>[]): SectionId[] =>
   courses.flatMap((course) => course.sections.map((section) => section.id));
 
-type Composed = OutletInput & Readonly<{ sections: readonly SectionId[]; files: boolean }>;
+type Composed = OutletInput & Readonly<{ sections: readonly SectionId[]; files: boolean; places: boolean }>;
 
-/** Whether files open, where it is not said: to the students of a course they do. */
-export const opensFiles = ({ files, audience }: OutletInput): boolean => files ?? audience === 'roster';
+/** What is not said of an outlet: all sections, files for the students of the course, rooms where they endanger nobody. */
+function withDefaults(
+  input: OutletInput,
+  courses: readonly Pick<Course, 'sections'>[],
+  students: Students,
+): Composed {
+  const sections = input.sections ?? sectionsOf(courses);
+  const files = input.files ?? input.audience === 'roster';
+  const places = input.places ?? (input.audience === 'roster' || students === 'adults');
+  return { ...input, sections, files, places };
+}
+
+/** An outlet that is only being composed. */
+export async function asComposed(
+  pembit: Pembit,
+  { person }: SignedIn,
+  input: OutletInput,
+  { courses }: Pick<Plan, 'courses'>,
+): Promise<PublishedOutlet> {
+  const { students } = await schoolSettings(pembit);
+  return {
+    ...withDefaults(input, courses, students),
+    id: 'preview' as OutletId,
+    owner: person.id,
+    generation: 0,
+  };
+}
 
 /** What somebody would publish, or what is wrong with it: courses of others, sections and calendars of none of the courses. */
 async function composedOf(change: Change, actor: SignedIn, input: OutletInput): Promise<Outcome<Composed>> {
   if (!input.courses.every((course) => mayIn(actor, 'publish', course))) return refused('notYours');
   const { courses, terms } = await loadFrame(change, input.courses);
   const all = sectionsOf(courses);
-  const sections = input.sections ?? all;
+  const { students } = await schoolSettings(change);
+  const composed = withDefaults(input, courses, students);
   const bad = (field: string, message: string) => refused('badRequest', [{ field, message }]);
-  if (!sections.every((section) => all.includes(section))) return bad('sections', publishTexts.noSuchSection);
+  if (!composed.sections.every((section) => all.includes(section)))
+    return bad('sections', publishTexts.noSuchSection);
   const beside = await calendarsOf(change, { terms: terms.map((term) => term.id), courses: input.courses });
   const open = new Set(beside.filter((c) => c.seenBy === 'everyone').map((calendar) => calendar.id));
   if (!input.calendars.every((calendar) => open.has(calendar)))
     return bad('calendars', publishTexts.noSuchCalendar);
   if (input.look.view === 'entry' && !input.look.entry) return bad('look.entry', publishTexts.chooseEntry);
-  return done({ ...input, sections, files: opensFiles(input) });
+  return done(composed);
 }
 
 /** An instructor publishes courses they teach, under an address that nobody can guess. */

@@ -14,7 +14,7 @@ import { calendarById, calendarStates, calendarsDue } from '@/data/outside/calen
 import { allTerms, loadPlan } from '@/data/plan/loadPlan';
 import { readConfig } from '../config';
 import { undoChange } from '../history/undoChange';
-import { addSection } from '../frame/courses';
+import { addSection } from '../frame/sections';
 import { changeTerm } from '../frame/terms';
 import { uploadFile } from '../materials/uploadFile';
 import type { Pembit } from '../pembit';

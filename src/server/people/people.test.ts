@@ -1,3 +1,4 @@
+import { fromSection } from '@/data/plan/frameRows';
 import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import type { School } from '../../../tests/support/school';
@@ -77,7 +78,7 @@ describe('leaving and changing section', () => {
   test('what a student would give back is said first, then done, and undone', async () => {
     const section = randomUUID() as SectionId;
     await recordChange(school.pembit.queue, { act: 't', summary: '', actor: null, nowMs: 0 }, (change) =>
-      change.insert('sections', [{ id: section, course_id: school.course, name: 'B' }]),
+      change.insert('sections', [fromSection({ id: section, name: 'B' }, school.course)]),
     );
     const sheet = value(
       await offerTimes(school.pembit, school.instructor, sheetInput.parse({

@@ -11,7 +11,7 @@ import type { School } from '../../../tests/support/school';
 import { newSchool } from '../../../tests/support/school';
 import { planEntry } from '../entries/planEntry';
 import { addClosure } from '../frame/closures';
-import { addSection, changeWeek } from '../frame/courses';
+import { addSection, changeWeek } from '../frame/sections';
 import { seenBefore } from '../history/seenBefore';
 import { tellChange } from '../history/tellChange';
 import { undoChange } from '../history/undoChange';

@@ -1,3 +1,4 @@
+import { entryTexts } from '@/core/texts/entries';
 import type { Temporal } from 'temporal-polyfill';
 import type { CourseId } from '@/core/ids';
 import type { SeenMaterial } from '@/core/materials/seenMaterials';
@@ -58,7 +59,7 @@ export function daySheetView(date: Temporal.PlainDate, given: Given): DaySheetVi
   const words = (day: string) => dateLabel(T.PlainDate.from(day), 'short', plan.locale);
   return {
     date: date.toString(),
-    heading: dateLabel(date, 'full', plan.locale),
+    heading: entryTexts.onDay(dateLabel(date, 'full', plan.locale), plan.dayNames.get(date.toString())),
     where: [course && `${course.tag} ${course.title}`, week && `week ${week}`].filter(Boolean).join(' · '),
     parts: daySheet(occurrences, date, id).map(({ part, items }) => ({
       part,

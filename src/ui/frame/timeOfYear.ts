@@ -1,3 +1,4 @@
+import { entryTexts } from '@/core/texts/entries';
 import { Temporal } from 'temporal-polyfill';
 import type { SeenPlan } from '@/core/plan/seenPlan';
 import { studentTexts } from '@/core/texts/student';
@@ -13,7 +14,7 @@ export function timeOfYear(plan: SeenPlan, today: Temporal.PlainDate): string {
   const own = plan.terms.filter((term) => plan.courses.some((c) => c.term === term.id && !c.archived));
   const terms = [...own].sort((a, b) => compare(a.startsOn, b.startsOn));
   const now = terms.find((term) => isIn(term, today));
-  if (now) return weekAndDate(now, today, plan.locale);
+  if (now) return entryTexts.onDay(weekAndDate(now, today, plan.locale), plan.dayNames.get(today.toString()));
   const over = terms.filter((term) => compare(term.endsOn, today) < 0).at(-1);
   const coming = terms.find((term) => compare(term.startsOn, today) > 0);
   const day = (date: Temporal.PlainDate) => dateLabel(date, 'short', plan.locale);

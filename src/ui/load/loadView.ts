@@ -4,7 +4,7 @@ import type { LoadItem } from '@/core/load/loadItem';
 import type { Course } from '@/core/plan/plan';
 import { loadTexts as say } from '@/core/texts/load';
 import type { Closure } from '@/core/time/closure';
-import { isOn } from '@/core/time/closure';
+import { isOn, isWhole } from '@/core/time/closure';
 import { commonDates } from '@/core/load/commonDates';
 import { dateLabel } from '@/core/time/dateLabels';
 import type { TeachingWeek } from '@/core/time/term';
@@ -81,7 +81,7 @@ export function loadView(
       due: own.length + others,
       alarmed,
       level: students === 0 ? 0 : Math.ceil((concerned / students) * LEVELS),
-      closed: load.closures.some((closure) => !closure.closesAt && isOn(closure, date)),
+      closed: load.closures.some((closure) => isWhole(closure) && isOn(closure, date)),
       past: Temporal.PlainDate.compare(date, today) < 0,
       words: say.cell(dateLabel(date, 'short', locale), own.map((item) => item.title), others, titles, concerned, students, alarmed), // prettier-ignore
     };

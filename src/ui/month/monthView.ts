@@ -1,3 +1,5 @@
+import { entryTexts } from '@/core/texts/entries';
+import { isWhole } from '@/core/time/closure';
 import type { Temporal } from 'temporal-polyfill';
 import type { Occurrence } from '@/core/plan/occurrence';
 import { touching } from '@/core/plan/occurrenceDays';
@@ -40,10 +42,10 @@ export function monthView(
     return {
       date: date.toString(),
       number: date.day,
-      label: dateLabel(date, 'full', plan.locale),
+      label: entryTexts.onDay(dateLabel(date, 'full', plan.locale), plan.dayNames.get(date.toString())),
       today: date.equals(today),
       other: date.month !== first.month,
-      closed: list.some((o) => o.kind === 'closure' && !o.closesAt),
+      closed: list.some((o) => o.kind === 'closure' && isWhole(o)),
       lines: list.map((o) => dayLine(o, plan)),
     };
   };

@@ -1,11 +1,14 @@
 'use client';
 import Button from '@mui/material/Button';
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
+import type { OutletKind } from '@/core/outlets/outlet';
 import { OUTLET_KINDS, TIMES_AS } from '@/core/outlets/outlet';
 import { embedSnippet } from '@/core/outlets/snippet';
 import { publishTexts as say } from '@/core/texts/publish';
 import { panelTexts } from '@/core/texts/term';
+import { listed } from '@/core/texts/entries';
+import { callApi } from '../controls/callApi';
 import { Choice } from '../controls/Choice';
 import { Field } from '../controls/Field';
 import { Select } from '../controls/Select';
@@ -24,10 +27,29 @@ type Props = Readonly<{
   courses: readonly PublishCourse[];
   calendars: readonly Readonly<{ id: string; name: string; courses: readonly string[] }>[];
   entries: readonly Readonly<{ id: string; label: string; courses: readonly string[] }>[];
+  /** Whether rooms are in what anyone may read, unless they are unticked. */
+  placesInPublic: boolean;
 }>;
 
+/** The ticked kinds that it would hold nothing of, asked for once the form has come to rest. */
+function useEmptyKinds(input: string): readonly OutletKind[] {
+  const [empty, setEmpty] = useState<readonly OutletKind[]>([]);
+  useEffect(() => {
+    let current = true;
+    const timer = setTimeout(async () => {
+      const answer = await callApi<{ empty: OutletKind[] }>('POST', '/api/outlets/empty', JSON.parse(input));
+      if (current) setEmpty(answer.ok ? answer.value.empty : []);
+    }, 300);
+    return () => {
+      current = false;
+      clearTimeout(timer);
+    };
+  }, [input]);
+  return empty;
+}
+
 /** Composes a feed or an embed by ticks, beside a true preview of what is ticked. */
-export function Composer({ id, start, courses, calendars, entries }: Props) {
+export function Composer({ id, start, courses, calendars, entries, placesInPublic }: Props) {
   const router = useRouter();
   const { submit, errors, message, busy } = useSubmit();
   const [draft, setDraft] = useState(start);
@@ -46,6 +68,8 @@ export function Composer({ id, start, courses, calendars, entries }: Props) {
   const name = nameOf(draft, courses);
   const input = inputOf(draft, courses, calendars);
   const preview = `/embed/preview?${new URLSearchParams({ input: JSON.stringify(input) })}`;
+
+  const empty = useEmptyKinds(JSON.stringify(input));
 
   const publish = async () => {
     const answer = id
@@ -113,7 +137,9 @@ export function Composer({ id, start, courses, calendars, entries }: Props) {
             { value: 'public', label: say.public },
             { value: 'roster', label: say.roster },
           ]}
-          onChange={(value) => set({ audience: value, files: value === 'roster' })}
+          onChange={(value) =>
+            set({ audience: value, files: value === 'roster', places: value === 'roster' || placesInPublic })
+          }
         />
         {files.files + files.pages > 0 ? (
           <Ticks
@@ -155,6 +181,12 @@ export function Composer({ id, start, courses, calendars, entries }: Props) {
                 onChange={(times) => set({ times })}
               />
             ) : null}
+            <Ticks
+              legend={say.where}
+              options={[{ value: 'places', label: say.places }]}
+              ticked={draft.places ? ['places'] : []}
+              onChange={(ticked) => set({ places: ticked.length > 0 })}
+            />
             <Ticks
               legend={say.joining}
               options={[{ value: 'links', label: say.meetingLinks }]}
@@ -199,6 +231,11 @@ export function Composer({ id, start, courses, calendars, entries }: Props) {
             />
           ) : null}
         </div>
+        {empty.length > 0 ? (
+          <p className="notice">
+            {say.emptyOf(listed(empty.map((each) => say.kindNames[each].toLowerCase())))}
+          </p>
+        ) : null}
         <iframe
           key={preview}
           src={preview}

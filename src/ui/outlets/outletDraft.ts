@@ -27,6 +27,7 @@ export type OutletDraft = Readonly<{
   times: PublishedOutlet['times'];
   meetingLinks: boolean;
   files: boolean;
+  places: boolean;
   tags: boolean;
   detail: PublishedOutlet['detail'];
   /** Days; `all` for the whole term. */
@@ -40,7 +41,11 @@ export type OutletDraft = Readonly<{
 const NO_REMINDERS = { due: '', event: '', booking: '' };
 
 /** Classes of every section, until some are unticked. */
-export const newDraft = (kind: 'feed' | 'embed', courses: readonly PublishCourse[]): OutletDraft => ({
+export const newDraft = (
+  kind: 'feed' | 'embed',
+  courses: readonly PublishCourse[],
+  { places = true } = {},
+): OutletDraft => ({
   kind,
   audience: 'public',
   courses: courses.map(({ id }) => id),
@@ -50,6 +55,7 @@ export const newDraft = (kind: 'feed' | 'embed', courses: readonly PublishCourse
   times: PUBLISHED_DEFAULTS.times,
   meetingLinks: false,
   files: false,
+  places,
   tags: true,
   detail: 'full',
   back: 'all',
@@ -88,6 +94,7 @@ export const draftOfOutlet = (outlet: PublishedOutlet): OutletDraft => ({
   times: outlet.times,
   meetingLinks: outlet.meetingLinks,
   files: outlet.files,
+  places: outlet.places,
   tags: outlet.tags,
   detail: outlet.detail,
   back: outlet.daysBack === undefined ? 'all' : String(outlet.daysBack),
@@ -140,6 +147,7 @@ export function inputOf(
     times: draft.times,
     meetingLinks: draft.meetingLinks,
     files: draft.files,
+    places: draft.places,
     tags: draft.tags,
     detail: draft.detail,
     daysBack: draft.back === 'all' ? undefined : Number(draft.back),

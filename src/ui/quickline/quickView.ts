@@ -17,8 +17,8 @@ import { awayTexts } from '@/core/texts/away';
 import { closureTexts } from '@/core/texts/closures';
 import { quickTexts } from '@/core/texts/quickLine';
 import { panelTexts } from '@/core/texts/term';
-import { concernsCourse, isOn } from '@/core/time/closure';
-import { dateLabel, weekAndDate } from '@/core/time/dateLabels';
+import { concernsCourse, isOn, isWhole } from '@/core/time/closure';
+import { dateLabel, timeLabel, weekAndDate } from '@/core/time/dateLabels';
 import type { Term } from '@/core/time/term';
 import { termsBeside } from '@/core/time/term';
 import { dayOf } from '@/core/time/zonedWall';
@@ -99,7 +99,7 @@ function closedOn({ on, due, courses }: QuickEntry, { closures }: SeenPlan) {
   const date = Temporal.PlainDate.from(day);
   return closures.find(
     (closure) =>
-      !closure.closesAt &&
+      isWhole(closure) &&
       isOn(closure, date) &&
       courses.some(({ course }) => concernsCourse(closure, course)),
   );
@@ -141,9 +141,10 @@ function awayView(
 
 /** What a line that closes a day leads to, or which day it is asked to mean. */
 function closureView(
-  { day, name }: ClosureLine,
+  { day, name, closing, at }: ClosureLine,
   { term, locale }: Readonly<{ term: Term; locale: string }>,
 ): Partial<QuickView> {
+  const clock = at && timeLabel(at);
   if (day.kind === 'ask')
     return {
       asks: [
@@ -151,16 +152,26 @@ function closureView(
           question: day.question,
           choices: day.days.map((one) => ({
             label: dateLabel(one, 'dated', locale),
-            line: closureTexts.quick(one.toString(), name),
+            line: closureTexts.quick(one.toString(), name, closing, clock),
           })),
         },
       ],
     };
   if (day.kind === 'unreadable') return {};
-  const query = new URLSearchParams({ day: day.day.toString(), name });
+  const query = new URLSearchParams({
+    day: day.day.toString(),
+    name,
+    ...(closing === 'whole' ? {} : { closing }),
+    ...(clock ? { at: clock } : {}),
+  });
   return {
     leads: {
-      words: closureTexts.quick(weekAndDate(term, day.day, locale), name),
+      words: closureTexts.quick(
+        weekAndDate(term, day.day, locale),
+        name,
+        closing,
+        at && timeLabel(at, locale),
+      ),
       act: closureTexts.quickAct,
       href: `/close?${query}`,
     },

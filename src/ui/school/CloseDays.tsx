@@ -1,4 +1,5 @@
 'use client';
+import type { ComponentProps } from 'react';
 import { useState } from 'react';
 import { closureTexts as say } from '@/core/texts/closures';
 import { Select } from '../controls/Select';
@@ -19,7 +20,7 @@ export function CloseDays({
   courses: readonly Readonly<{ id: string; name: string }>[];
   whole: boolean;
   chosen?: string;
-  start: Readonly<{ name: string; firstDay: string }>;
+  start: ComponentProps<typeof ClosureForm>['start'];
 }) {
   const [course, setCourse] = useState(chosen ?? (whole ? WHOLE : (courses[0]?.id ?? WHOLE)));
   const options = [

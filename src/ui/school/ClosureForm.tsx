@@ -3,10 +3,12 @@ import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import { useState } from 'react';
 import { frameHistoryTexts } from '@/core/texts/frameHistory';
+import type { Closing } from '@/core/quickline/readClosureLine';
 import { schoolTexts } from '@/core/texts/school';
 import { timeLabel } from '@/core/time/dateLabels';
 import { readTime } from '@/core/time/typedTime';
 import { panelTexts } from '@/core/texts/term';
+import { Choice } from '../controls/Choice';
 import { Field } from '../controls/Field';
 import { DayField } from '../days/DayField';
 import { FormBox } from './FormBox';
@@ -31,26 +33,42 @@ type Props = Readonly<{
   terms: readonly Readonly<{ id: string; name: string }>[];
   course?: string;
   /** What is known already, on a page of its own; otherwise the form is folded away. */
-  start?: Readonly<{ name: string; firstDay: string }>;
+  start?: Readonly<{ name: string; firstDay: string; closing: Closing; at: string }>;
 }>;
+
+const CLOSINGS: readonly Closing[] = ['whole', 'late', 'early', 'online'];
+
+/** A typed time as `14:00`; of two readings the one named. */
+function clockOf(text: string, reading: 0 | 1): string | undefined {
+  const read = readTime(text);
+  if (read.kind === 'unreadable') return undefined;
+  return timeLabel(read.kind === 'time' ? read.time : read.readings[reading]);
+}
 
 /** Closes days; what that hits is shown before anything is saved. */
 export function ClosureForm({ terms, course, start }: Props) {
   const { submit, errors, message, busy } = useSubmit();
-  const empty = { term: terms.at(-1)?.id ?? '', name: '', firstDay: '', lastDay: '', closesAt: '' };
-  const [value, setValue] = useState({ ...empty, ...start });
+  const empty = {
+    term: terms.at(-1)?.id ?? '',
+    name: '',
+    firstDay: '',
+    lastDay: '',
+    closesAt: '',
+    opensAt: '',
+  };
+  const [value, setValue] = useState({
+    ...empty,
+    ...(start ? { name: start.name, firstDay: start.firstDay, closesAt: start.at, opensAt: start.at } : {}),
+  });
   const [hits, setHits] = useState<readonly HitLine[]>();
   // What most people would choose.
   const [slides, setSlides] = useState(true);
   const [closesTimes, setClosesTimes] = useState(true);
-  const read = value.closesAt.trim() === '' ? undefined : readTime(value.closesAt);
+  const [closing, setClosing] = useState<Closing>(start?.closing ?? 'whole');
+  const opens = clockOf(value.opensAt, 1);
   // Nothing closes at night: the afternoon is meant.
-  const closesAt =
-    read?.kind === 'time'
-      ? timeLabel(read.time)
-      : read?.kind === 'ask'
-        ? timeLabel(read.readings[0])
-        : undefined;
+  const closesAt = clockOf(value.closesAt, 0);
+  const unreadable = (closing === 'early' && !closesAt) || (closing === 'late' && !opens);
   const field = (key: Exclude<keyof typeof value, 'term'>) => ({
     value: value[key],
     onChange: (text: string) => {
@@ -59,13 +77,19 @@ export function ClosureForm({ terms, course, start }: Props) {
     },
     error: errors[key],
   });
+  const timeField = (key: 'opensAt' | 'closesAt') => ({
+    ...field(key),
+    error: unreadable && value[key].trim() !== '' ? panelTexts.errors.time : errors[key],
+  });
   const input = {
     term: value.term,
     course,
     name: value.name,
     firstDay: value.firstDay,
     lastDay: value.lastDay || value.firstDay,
-    closesAt,
+    ...(closing === 'early' ? { closesAt } : {}),
+    ...(closing === 'late' ? { opensAt: opens } : {}),
+    online: closing === 'online',
     plans: slides ? 'slide' : 'wait',
     times: closesTimes ? 'close' : 'keep',
   };
@@ -89,7 +113,7 @@ export function ClosureForm({ terms, course, start }: Props) {
       action={hits ? schoolTexts.close : schoolTexts.seeHits}
       onSubmit={hits ? close : look}
       message={message}
-      disabled={busy || read?.kind === 'unreadable'}
+      disabled={busy || unreadable}
       look={!hits}
     >
       {terms.length > 1 ? (
@@ -105,12 +129,21 @@ export function ClosureForm({ terms, course, start }: Props) {
         <DayField label={schoolTexts.firstDay} {...field('firstDay')} />
         <DayField label={schoolTexts.lastDay} hint={schoolTexts.lastDayHint} {...field('lastDay')} />
       </div>
-      <Field
-        label={schoolTexts.closesAt}
-        hint={closesAt ?? schoolTexts.closesAtHint}
-        {...field('closesAt')}
-        error={read?.kind === 'unreadable' ? panelTexts.errors.time : errors.closesAt}
+      <Choice
+        label={schoolTexts.whatCloses}
+        value={closing}
+        options={CLOSINGS.map((each) => ({ value: each, label: schoolTexts.closing[each] }))}
+        onChange={(next) => {
+          setHits(undefined);
+          setClosing(next);
+        }}
       />
+      {closing === 'early' ? (
+        <Field label={schoolTexts.closesAt} hint={closesAt} {...timeField('closesAt')} />
+      ) : null}
+      {closing === 'late' ? (
+        <Field label={schoolTexts.opensAt} hint={opens} {...timeField('opensAt')} />
+      ) : null}
       <div aria-live="polite">
         {hits ? (
           <div className="notice">

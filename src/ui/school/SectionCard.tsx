@@ -6,9 +6,9 @@ import { frameHistoryTexts } from '@/core/texts/frameHistory';
 import { courseTexts } from '@/core/texts/school';
 import { Field } from '../controls/Field';
 import { DayField } from '../days/DayField';
-import { FormBox } from './FormBox';
+import { SectionFrame } from './SectionFrame';
 import styles from './School.module.css';
-import { useSubmit } from '../controls/useSubmit';
+import { useAct, useSubmit } from '../controls/useSubmit';
 
 export type MeetingLine = Readonly<{
   id: string;
@@ -17,63 +17,53 @@ export type MeetingLine = Readonly<{
   date: string;
   start: string;
   end: string;
+  /** Its own place, where it has one. */
+  place?: string;
+  /** Of one outside of the pattern: by which it is taken away. */
+  extra?: string;
   moved: boolean;
   cancelled?: string;
 }>;
 export type SectionView = Readonly<{
   id: string;
   name: string;
-  week: string;
+  /** Its week as it is typed. */
+  typed: string;
+  firstDay: string;
+  lastDay: string;
+  /** Its own days in words. */
+  days: string;
   students: string;
   meetings: readonly MeetingLine[];
 }>;
 
 /** One section: when it meets, and each of its classes, which can be moved or called off singly. */
 export function SectionCard({ section, today }: { section: SectionView; today: string }) {
-  const { submit, errors, message, busy } = useSubmit();
-  const [week, setWeek] = useState('');
-  const [from, setFrom] = useState(today);
   const [open, setOpen] = useState<string>();
-  const change = async () => {
-    const answer = await submit('PUT', `/api/sections/${section.id}/pattern`, { from, week }, () =>
-      frameHistoryTexts.changedWeek(section.name, from),
+  const { act } = useAct();
+  const takeAway = (extra: string, when: string) =>
+    act('DELETE', `/api/sections/${section.id}/classes/${extra}`, undefined, () =>
+      frameHistoryTexts.removedClass(section.name, when),
     );
-    if (answer.ok) setWeek('');
-  };
   return (
     <section className={`card ${styles.section}`} aria-label={`${courseTexts.sectionOf} ${section.name}`}>
       <h2>
         {courseTexts.sectionOf} {section.name}
       </h2>
       <p>
-        {section.week || courseTexts.doesNotMeet}{' '}
+        {section.typed || courseTexts.doesNotMeet} {section.days}{' '}
         <span className="soft">
           · {courseTexts.classes(section.meetings.length)} · {section.students}
         </span>
       </p>
-      <FormBox
-        summary={courseTexts.changeWeek}
-        action={courseTexts.saveWeek}
-        onSubmit={change}
-        message={message}
-        disabled={busy}
-      >
-        <div className={styles.row}>
-          <Field
-            label={courseTexts.meets}
-            hint={courseTexts.weekHint}
-            value={week}
-            onChange={setWeek}
-            error={errors.week}
-          />
-          <DayField label={courseTexts.from} value={from} onChange={setFrom} error={errors.from} />
-        </div>
-      </FormBox>
+      <SectionFrame section={section} today={today} />
       <ol className={styles.classes}>
         {section.meetings.map((meeting) => (
           <li key={meeting.id}>
             <b>{meeting.ordinal}</b>
             <span className={meeting.cancelled === undefined ? undefined : styles.off}>{meeting.when}</span>
+            {meeting.place ? <span className="soft">{meeting.place}</span> : null}
+            {meeting.extra ? <span className="soft">{courseTexts.added}</span> : null}
             {meeting.moved ? <span className="soft">{courseTexts.moved}</span> : null}
             {meeting.cancelled ? <span className="soft">{meeting.cancelled}</span> : null}
             <Button
@@ -83,6 +73,15 @@ export function SectionCard({ section, today }: { section: SectionView; today: s
             >
               {courseTexts.change}
             </Button>
+            {meeting.extra ? (
+              <Button
+                size="small"
+                aria-label={courseTexts.takeAwayClass(meeting.ordinal)}
+                onClick={() => takeAway(meeting.extra!, meeting.when)}
+              >
+                {courseTexts.takeAway}
+              </Button>
+            ) : null}
           </li>
         ))}
       </ol>
@@ -101,6 +100,7 @@ function MeetingForm({ meeting, onDone }: { meeting: MeetingLine; onDone: () => 
     date: meeting.date,
     start: meeting.start,
     end: meeting.end,
+    place: meeting.place ?? '',
     reason: meeting.cancelled ?? '',
   });
   const field = (key: keyof typeof value) => ({
@@ -113,7 +113,7 @@ function MeetingForm({ meeting, onDone }: { meeting: MeetingLine; onDone: () => 
     const answer = await submit('PUT', `/api/meetings/${meeting.id}`, body, () => said);
     if (answer.ok) onDone();
   };
-  const { date, start, end, reason } = value;
+  const { date, start, end, place, reason } = value;
   return (
     <div className={styles.form} role="group" aria-label={courseTexts.changeClass(meeting.ordinal)}>
       <h3>
@@ -126,6 +126,7 @@ function MeetingForm({ meeting, onDone }: { meeting: MeetingLine; onDone: () => 
           <Field label={courseTexts.end} type="time" {...field('end')} />
         </div>
       </div>
+      <Field label={courseTexts.room} hint={courseTexts.roomHint} {...field('place')} />
       <Field label={courseTexts.reason} {...field('reason')} />
       <p role="alert" className={styles.error}>
         {message}
@@ -134,7 +135,9 @@ function MeetingForm({ meeting, onDone }: { meeting: MeetingLine; onDone: () => 
         <Button
           variant="contained"
           disabled={busy}
-          onClick={() => act({ act: 'move', date, start, end }, frameHistoryTexts.movedClass(title, date))}
+          onClick={() =>
+            act({ act: 'move', date, start, end, place }, frameHistoryTexts.movedClass(title, date))
+          }
         >
           {courseTexts.saveMove}
         </Button>

@@ -3,6 +3,7 @@ import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import { useState } from 'react';
 import type { SchoolSettings } from '@/core/frame/schoolSettings';
+import { STUDENTS } from '@/core/frame/students';
 import { LOCALES, WEEK_STARTS } from '@/core/frame/locales';
 import { frameHistoryTexts } from '@/core/texts/frameHistory';
 import { retentionTexts } from '@/core/texts/retention';
@@ -40,9 +41,10 @@ export function SettingsForm({
     courseMegabytes: String(settings.courseMegabytes),
     schoolMegabytes: String(settings.schoolMegabytes),
     secondStepForStaff: settings.secondStepForStaff,
+    students: settings.students,
   });
   const [retention, setRetention] = useState(() => draftOfRetention(settings.retention));
-  const set = (key: Exclude<keyof typeof value, 'secondStepForStaff'>) => (text: string) =>
+  const set = (key: Exclude<keyof typeof value, 'secondStepForStaff' | 'students'>) => (text: string) =>
     setValue({ ...value, [key]: text });
   const save = () =>
     submit(
@@ -119,6 +121,13 @@ export function SettingsForm({
         label={schoolTexts.secondStepForStaff}
       />
       <p className="soft">{schoolTexts.secondStepHint}</p>
+      <Select
+        label={schoolTexts.students}
+        value={value.students}
+        options={STUDENTS.map((who) => ({ value: who, label: schoolTexts.studentsAre[who] }))}
+        onChange={(students) => setValue({ ...value, students })}
+      />
+      <p className="soft">{schoolTexts.studentsHint}</p>
     </FormBox>
   );
 }

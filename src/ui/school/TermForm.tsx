@@ -4,11 +4,20 @@ import { frameHistoryTexts } from '@/core/texts/frameHistory';
 import { schoolTexts } from '@/core/texts/school';
 import { Field } from '../controls/Field';
 import { DayField } from '../days/DayField';
+import { CycleFields } from './CycleFields';
+import type { CycleDraft } from './cycleDraft';
+import { cycleOf } from './cycleDraft';
 import { FormBox } from './FormBox';
 import styles from './School.module.css';
 import { useSubmit } from '../controls/useSubmit';
 
-export type TermFields = Readonly<{ name: string; startsOn: string; endsOn: string; tzid: string }>;
+export type TermFields = Readonly<{
+  name: string;
+  startsOn: string;
+  endsOn: string;
+  tzid: string;
+  cycle: CycleDraft;
+}>;
 type Effects = Parameters<typeof schoolTexts.effects>[0];
 
 /** A new term, or, with `term`, another name, other dates or another zone for one: what that changes is shown first. */
@@ -16,7 +25,8 @@ export function TermForm({ fields, term }: { fields: TermFields; term?: string }
   const { submit, errors, message, busy } = useSubmit();
   const [value, setValue] = useState(fields);
   const [effects, setEffects] = useState<Effects>();
-  const field = (key: keyof TermFields) => ({
+  const input = { ...value, cycle: cycleOf(value.cycle) };
+  const field = (key: Exclude<keyof TermFields, 'cycle'>) => ({
     value: value[key],
     onChange: (text: string) => {
       setEffects(undefined);
@@ -25,17 +35,17 @@ export function TermForm({ fields, term }: { fields: TermFields; term?: string }
     error: errors[key],
   });
   const add = async () => {
-    const answer = await submit<{ name: string }>('POST', '/api/terms', value, ({ name }) =>
+    const answer = await submit<{ name: string }>('POST', '/api/terms', input, ({ name }) =>
       frameHistoryTexts.addedTerm(name),
     );
     if (answer.ok) setValue(fields);
   };
   const look = async () => {
-    const answer = await submit<Effects>('POST', `/api/terms/${term}/effects`, value);
+    const answer = await submit<Effects>('POST', `/api/terms/${term}/effects`, input);
     if (answer.ok) setEffects(answer.value);
   };
   const change = async () => {
-    const answer = await submit('PUT', `/api/terms/${term}`, value, () =>
+    const answer = await submit('PUT', `/api/terms/${term}`, input, () =>
       frameHistoryTexts.changedTerm(value.name),
     );
     if (answer.ok) setEffects(undefined);
@@ -56,6 +66,14 @@ export function TermForm({ fields, term }: { fields: TermFields; term?: string }
         <DayField label={schoolTexts.endsOn} {...field('endsOn')} />
       </div>
       <Field label={schoolTexts.zone} {...field('tzid')} />
+      <CycleFields
+        value={value.cycle}
+        errors={errors}
+        onChange={(cycle) => {
+          setEffects(undefined);
+          setValue({ ...value, cycle });
+        }}
+      />
       <div aria-live="polite">
         {said ? (
           <ul className="notice">

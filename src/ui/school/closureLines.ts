@@ -2,7 +2,7 @@ import type { SiteDate } from '@/core/plan/plan';
 import type { Closure } from '@/core/time/closure';
 import { dateLabel, timeLabel } from '@/core/time/dateLabels';
 import { outsideTexts } from '@/core/texts/outside';
-import { entryTexts } from '@/core/texts/entries';
+import { closureTitle } from '@/core/plan/closureTitle';
 import type { RemovableLine } from './RemovableList';
 
 /** `Mon 9 Nov – Fri 13 Nov`, or the one day. */
@@ -21,9 +21,7 @@ export const closureLines = (
 ): RemovableLine[] =>
   closures.map((closure) => ({
     id: closure.id,
-    name: closure.closesAt
-      ? entryTexts.closedFrom(closure.name, timeLabel(closure.closesAt, locale))
-      : closure.name,
+    name: closureTitle(closure.name, closure, locale),
     when: closure.from ? `${daysOf(closure, locale)} · ${outsideTexts.asked}` : daysOf(closure, locale),
     // What an outside calendar asks for is taken back there.
     removable: !closure.from && removable(closure),

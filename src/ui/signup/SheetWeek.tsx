@@ -85,7 +85,7 @@ export function SheetWeek({
           const own = stretches.filter((stretch) => stretch.date.equals(date));
           const painted = drag?.what === 'paint' && drag.date === key ? drag : undefined;
           const closed = term.closures.find(
-            ({ start: from, end, closesAt }) => from <= key && key < end && !closesAt,
+            ({ start: from, end, closesAt, opensAt }) => from <= key && key < end && !closesAt && !opensAt,
           );
           return (
             <div

@@ -19,6 +19,7 @@ export type OfferingTerm = Readonly<{
     start: string;
     end: string;
     closesAt?: string;
+    opensAt?: string;
     course?: string;
   }>[];
   busy: readonly Readonly<{ title: string; startMs: number; endMs: number }>[];
@@ -58,11 +59,12 @@ export const toCoreTerm = (
 ): Readonly<{ closures: ClosedDays[]; busy: Busy[] }> => ({
   closures: term.closures
     .filter(({ course }) => course === undefined || courses.includes(course))
-    .map(({ name, start, end, closesAt }) => ({
+    .map(({ name, start, end, closesAt, opensAt }) => ({
       name,
       start: Temporal.PlainDate.from(start),
       end: Temporal.PlainDate.from(end),
       ...(closesAt ? { closesAt: Temporal.PlainTime.from(closesAt) } : {}),
+      ...(opensAt ? { opensAt: Temporal.PlainTime.from(opensAt) } : {}),
     })),
   busy: term.busy.map(({ title, startMs, endMs }) => ({
     title,

@@ -1,3 +1,5 @@
+import { isWhole } from '@/core/time/closure';
+import { closureTitle } from '@/core/plan/closureTitle';
 import type { Temporal } from 'temporal-polyfill';
 import { joinWindow } from '@/core/plan/joinWindow';
 import { titleOf } from '@/core/plan/titleOf';
@@ -41,7 +43,7 @@ function detailOf(o: Occurrence, locale: string): string {
     case 'note':
       return entryTexts.kind.note;
     case 'closure':
-      return o.closesAt ? entryTexts.closedFrom(o.title, timeLabel(o.closesAt, locale)) : '';
+      return isWhole(o) ? '' : closureTitle(o.title, o, locale);
     case 'siteDate':
       return entryTexts.kind.siteDate;
     case 'outside':

@@ -1,3 +1,4 @@
+import { entryTexts } from '@/core/texts/entries';
 import { Temporal } from 'temporal-polyfill';
 import type { Occurrence } from '@/core/plan/occurrence';
 import { overAtMs } from '@/core/plan/occurrenceDays';
@@ -128,7 +129,7 @@ export function nextView(
     now: first && !asked.week ? { label: label(first), line: line(first) } : undefined,
     days: [...days].map(([key, list]) => ({
       key,
-      ...headingOf(Temporal.PlainDate.from(key), today, plan.locale),
+      ...headingOf(Temporal.PlainDate.from(key), today, plan),
       lines: list.map(line),
     })),
     wasDue: wasDue.map((o) => ({
@@ -141,10 +142,10 @@ export function nextView(
   };
 }
 
-function headingOf(date: Temporal.PlainDate, today: Temporal.PlainDate, locale: string) {
+function headingOf(date: Temporal.PlainDate, today: Temporal.PlainDate, plan: SeenPlan) {
   const distance = today.until(date, { largestUnit: 'days' }).days;
   const name = distance === 0 ? studentTexts.today : distance === 1 ? studentTexts.tomorrow : undefined;
-  const label = dateLabel(date, 'long', locale);
+  const label = entryTexts.onDay(dateLabel(date, 'long', plan.locale), plan.dayNames.get(date.toString()));
   return {
     heading: name ? `${name}, ${label}` : label,
     distance: distance > 1 ? studentTexts.inDays(distance) : '',

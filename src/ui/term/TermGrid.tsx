@@ -206,6 +206,11 @@ export function TermGrid({ view, desk }: Props) {
                       />
                     </div>
                   ))}
+                  {cell.name ? (
+                    <span className={styles.dayName} aria-hidden>
+                      {cell.name}
+                    </span>
+                  ) : null}
                   {cell.closed ? <span className={styles.closed}>{cell.closed}</span> : null}
                   <div className={cell.whole ? styles.opened : styles.items} data-alone={cell.count === 1}>
                     {cell.items.map((item) => (

@@ -1,3 +1,4 @@
+import { closureTitle } from '@/core/plan/closureTitle';
 import { Temporal } from 'temporal-polyfill';
 import type { Occurrence } from '@/core/plan/occurrence';
 import { inLanes } from '@/core/plan/lanes';
@@ -5,7 +6,7 @@ import { lastDayText, touching } from '@/core/plan/occurrenceDays';
 import type { SeenPlan } from '@/core/plan/seenPlan';
 import { entryTexts, listed } from '@/core/texts/entries';
 import { termTexts } from '@/core/texts/term';
-import { dateLabel, timeLabel, weekAndDate } from '@/core/time/dateLabels';
+import { dateLabel, weekAndDate } from '@/core/time/dateLabels';
 import { dayOf, momentText } from '@/core/time/zonedWall';
 import type { Term } from '@/core/time/term';
 import { teachingWeeks } from '@/core/time/term';
@@ -16,6 +17,8 @@ export type GridDay = Readonly<{
   /** The first date of the cell; the last column holds Saturday and Sunday. */
   date: string;
   long: string;
+  /** Which day of its rotation it is, where days rotate. */
+  name?: string;
   today: boolean;
   inTerm: boolean;
   /** The name of a closure that takes the whole day, and of one that ends it early. */
@@ -77,11 +80,7 @@ export type TermGridView = Readonly<{
 
 /** The closures of a day in words. */
 function closedOn(here: readonly Occurrence[], locale: string): string | undefined {
-  const names = here.flatMap((o) =>
-    o.kind === 'closure'
-      ? [o.closesAt ? entryTexts.closedFrom(o.title, timeLabel(o.closesAt, locale)) : o.title]
-      : [],
-  );
+  const names = here.flatMap((o) => (o.kind === 'closure' ? [closureTitle(o.title, o, locale)] : []));
   return names.length > 0 ? listed(names) : undefined;
 }
 
@@ -180,7 +179,8 @@ export function termView(
       const kept = new Set(shownMarks);
       return {
         date: first.toString(),
-        long: weekAndDate(term, first, plan.locale),
+        long: entryTexts.onDay(weekAndDate(term, first, plan.locale), plan.dayNames.get(first.toString())),
+        name: plan.dayNames.get(first.toString()),
         today: offsets.includes(now),
         inTerm: first.since(term.startsOn).sign >= 0 && first.since(term.endsOn).sign <= 0,
         closed,

@@ -1,3 +1,5 @@
+import { closureTitle } from '@/core/plan/closureTitle';
+import { entryTexts } from '@/core/texts/entries';
 import type { Temporal } from 'temporal-polyfill';
 import type { Occurrence } from '@/core/plan/occurrence';
 import { touching } from '@/core/plan/occurrenceDays';
@@ -82,13 +84,12 @@ export function weekView(
     const here = on(day);
     return {
       date: day.toString(),
-      label: dateLabel(day, 'short', plan.locale),
-      long: dateLabel(day, 'long', plan.locale),
+      label: entryTexts.onDay(dateLabel(day, 'short', plan.locale), plan.dayNames.get(day.toString())),
+      long: entryTexts.onDay(dateLabel(day, 'long', plan.locale), plan.dayNames.get(day.toString())),
       today: day.equals(now.toPlainDate()),
       closed:
         here
-          .filter((o) => o.kind === 'closure')
-          .map((o) => o.title)
+          .flatMap((o) => (o.kind === 'closure' ? [closureTitle(o.title, o, plan.locale)] : []))
           .join(', ') || undefined,
       allDay: here.filter((o) => isDay(o.start) && o.kind !== 'closure').map(item),
       blocks: blocksOn(day, here, item),

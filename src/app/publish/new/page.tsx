@@ -36,7 +36,11 @@ export default async function NewOutletPage({ searchParams }: { searchParams: Se
         <Link href="/publish">{publishTexts.all}</Link>
       </p>
       <h1>{which === 'embed' ? publishTexts.newEmbedTitle : publishTexts.newFeedTitle}</h1>
-      <Composer key={which} start={newDraft(which, first ? [first] : [])} {...parts} />
+      <Composer
+        key={which}
+        start={newDraft(which, first ? [first] : [], { places: parts.placesInPublic })}
+        {...parts}
+      />
     </PageFrame>
   );
 }

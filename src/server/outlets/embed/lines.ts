@@ -1,3 +1,5 @@
+import { isWhole } from '@/core/time/closure';
+import { closureTitle } from '@/core/plan/closureTitle';
 import type { Temporal } from 'temporal-polyfill';
 import { titleOf } from '@/core/plan/titleOf';
 import type { Occurrence } from '@/core/plan/occurrence';
@@ -53,7 +55,7 @@ function detailOf(o: Occurrence, context: EmbedContext): Html | undefined {
     case 'booking':
       return undefined; // somebody's own: never in an embed
     case 'closure':
-      return o.closesAt ? soft(entryTexts.closedFrom(o.title, timeLabel(o.closesAt))) : undefined;
+      return isWhole(o) ? undefined : soft(closureTitle(o.title, o, locale));
     case 'siteDate':
       return soft(entryTexts.kind.siteDate);
     case 'outside':
@@ -103,8 +105,11 @@ export const lineOf = (o: Occurrence, context: EmbedContext): Html =>
     <div>${tagsOf(o, context)}${headingOf(o, context)} ${detailOf(o, context)}</div>
   </li>`;
 
-export const dayHeading = ({ term, locale }: EmbedContext, date: Temporal.PlainDate): string =>
-  term ? weekAndDate(term, date, locale) : dateLabel(date, 'long', locale);
+export const dayHeading = ({ term, locale, contents }: EmbedContext, date: Temporal.PlainDate): string =>
+  entryTexts.onDay(
+    term ? weekAndDate(term, date, locale) : dateLabel(date, 'long', locale),
+    contents.plan.dayNames.get(date.toString()),
+  );
 
 /** Lines by the day on which they begin, each day a heading that leads to its own page. */
 export function dayLists(list: readonly Occurrence[], context: EmbedContext): Html {

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { sectionInput } from '@/core/frame/frameInput';
 import { courseId } from '@/core/ids';
-import { addSection } from '@/server/frame/courses';
+import { addSection } from '@/server/frame/sections';
 import { endpoint } from '../../../endpoint';
 
 const params = z.object({ id: courseId });

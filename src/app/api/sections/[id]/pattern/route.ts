@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { patternInput } from '@/core/frame/frameInput';
 import { sectionId } from '@/core/ids';
-import { changeWeek } from '@/server/frame/courses';
+import { changeWeek } from '@/server/frame/sections';
 import { endpoint } from '../../../endpoint';
 
 const params = z.object({ id: sectionId });

@@ -1,0 +1,13 @@
+import { z } from 'zod';
+import { sectionFactsInput } from '@/core/frame/frameInput';
+import { sectionId } from '@/core/ids';
+import { changeSection } from '@/server/frame/sections';
+import { endpoint } from '../../endpoint';
+
+const params = z.object({ id: sectionId });
+
+/** Another name for a section, or its own first and last days. */
+export const PUT = endpoint(
+  { who: 'person', row: 'sections', params, body: sectionFactsInput },
+  ({ pembit, actor, params, body }) => changeSection(pembit, actor, params.id, body),
+);
