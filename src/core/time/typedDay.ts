@@ -20,7 +20,8 @@ const FULL_WEEKDAY = '(?:mon|tues|wednes|thurs|fri|satur|sun)days?';
 /** Short forms are words of their own ("Sun sights"): they count only where a date is expected. */
 const SHORT_WEEKDAY = '(?:mon|tues?|wed|thu(?:rs?)?|fri|sat|sun)';
 export const WEEKDAY = `(?:${FULL_WEEKDAY}|${SHORT_WEEKDAY})`;
-const MONTH = `(?:${MONTHS.map((m) => `${m}[a-z]{0,6}`).join('|')})`;
+/** The name of a month, in full or for short. */
+export const MONTH = `(?:${MONTHS.map((m) => `${m}[a-z]{0,6}`).join('|')})`;
 export const COUNT = `(?:\\d{1,2}|an?|${NUMBERS.slice(1).join('|')})`;
 
 /** A number in digits or words. */
@@ -51,7 +52,11 @@ const asking = (question: string, dates: readonly Temporal.PlainDate[], locale: 
   choices: dates.map((date) => ({ label: dateLabel(date, 'full', locale), text: date.toString() })),
 });
 
-function dateFrom(year: number, month: number, day: number): Temporal.PlainDate | undefined {
+/** The number of a month from its first three letters. */
+export const monthOf = (text: string): number => MONTHS.indexOf(text.slice(0, 3).toLowerCase()) + 1;
+
+/** A date that there is, or undefined. */
+export function dateFrom(year: number, month: number, day: number): Temporal.PlainDate | undefined {
   try {
     return Temporal.PlainDate.from({ year, month, day }, { overflow: 'reject' });
   } catch {
@@ -131,9 +136,9 @@ const FORMS: readonly Form[] = [
       return date ? is(date) : { kind: 'ask', question: quickTexts.noSuchDate(text), choices: [] };
     } },
   { pattern: `(\\d{1,2})(?:st|nd|rd|th)?\\s+(?:of\\s+)?(${MONTH})\\b\\.?(?:,?\\s+((?:19|20)\\d{2})\\b)?`, read: (m, c, text) =>
-      ofMonth(c, text, MONTHS.indexOf(m[2]!.slice(0, 3).toLowerCase()) + 1, Number(m[1]), m[3]) },
+      ofMonth(c, text, monthOf(m[2]!), Number(m[1]), m[3]) },
   { pattern: `(${MONTH})\\b\\.?\\s+(\\d{1,2})(?:st|nd|rd|th)?\\b(?![:.]\\d|\\s*(?:am|pm)\\b)(?:,?\\s+((?:19|20)\\d{2})\\b)?`, read: (m, c, text) =>
-      ofMonth(c, text, MONTHS.indexOf(m[1]!.slice(0, 3).toLowerCase()) + 1, Number(m[2]), m[3]) },
+      ofMonth(c, text, monthOf(m[1]!), Number(m[2]), m[3]) },
   { pattern: `week\\s+(\\d{1,2}),?\\s+(?:on\\s+)?(${WEEKDAY})\\b`, read: (m, c) => inWeek(c, Number(m[1]), weekdayOf(m[2]!)) },
   { pattern: `(${WEEKDAY})\\b,?\\s+(?:(?:of|in)\\s+)?week\\s+(\\d{1,2})\\b`, read: (m, c) => inWeek(c, Number(m[2]), weekdayOf(m[1]!)) },
   { pattern: 'week\\s+(\\d{1,2})\\b', read: (m, c) => inWeek(c, Number(m[1])) },
@@ -165,7 +170,7 @@ export function findStretch(look: Look, context: DayContext): FoundStretch | und
   if (!found) return undefined;
   const { match, month, from } = found;
   const [text] = match;
-  const number = MONTHS.indexOf(match[month]!.slice(0, 3).toLowerCase()) + 1;
+  const number = monthOf(match[month]!);
   const on = (day: number) => ofMonth(context, text, number, Number(match[day]), match[4]);
   return { from: match.index, to: match.index + text.length, first: on(from), last: on(from + 1) };
 }

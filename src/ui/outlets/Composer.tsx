@@ -36,10 +36,11 @@ function useEmptyKinds(input: string): readonly OutletKind[] {
   const [empty, setEmpty] = useState<readonly OutletKind[]>([]);
   useEffect(() => {
     let current = true;
-    const timer = setTimeout(async () => {
+    const ask = async () => {
       const answer = await callApi<{ empty: OutletKind[] }>('POST', '/api/outlets/empty', JSON.parse(input));
       if (current) setEmpty(answer.ok ? answer.value.empty : []);
-    }, 300);
+    };
+    const timer = setTimeout(() => void ask(), 300);
     return () => {
       current = false;
       clearTimeout(timer);
