@@ -28,6 +28,7 @@ const PAGES: Readonly<Record<string, readonly string[]>> = {
     '/help',
     '/close?day=2026-10-20',
     '/away?from=2026-10-20',
+    '/schedule',
   ],
   office: ['/school'],
   ivo: [

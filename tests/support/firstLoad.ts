@@ -19,6 +19,7 @@ export const FIRST_LOADS = [
   [MAREN, '/month', 192],
   [MAREN, '/close', 255],
   [MAREN, '/away', 255],
+  [MAREN, '/schedule', 255],
   [MAREN, '/help', 192],
   [MAREN, '/everything', 285],
   [MAREN, '/checks', 245],

@@ -30,7 +30,7 @@ const STAFF: Rule = { roles: ['instructor'], office: true };
 export const ACTS = {
   // The plan
   planEntry: PLAN, changeEntry: PLAN, extendDue: PLAN, changeEntryLine: PLAN, copyEntry: PLAN, moveHangingDate: PLAN, placeEntry: PLAN, cancelEntry: CALL_OFF, deleteEntry: PLAN, shiftEntries: PLAN, actOnSeveral: PLAN,
-  planClass: PLAN, clearClass: PLAN, placePlan: PLAN, movePlans: PLAN, slidePlans: PLAN, writeTopics: PLAN, placeUnit: PLAN,
+  takeSchedule: PLAN, planClass: PLAN, clearClass: PLAN, placePlan: PLAN, movePlans: PLAN, slidePlans: PLAN, writeTopics: PLAN, placeUnit: PLAN,
   writeThemes: PLAN, changeMeeting: PLAN, callOffClass: CALL_OFF, changeWeek: COURSE, addSection: COURSE, changeSection: COURSE, changeRooms: COURSE, addClass: COURSE, removeClass: COURSE, changeCourse: COURSE,
   addMaterial: PLAN, changeMaterial: PLAN, hideMaterial: PLAN, moveMaterial: PLAN, deleteMaterial: PLAN, importMaterials: PLAN,
   importPackage: PLAN, importCalendar: PLAN, carryOver: PLAN, bringPlan: { roles: ['instructor', 'co'], office: true },

@@ -1,5 +1,5 @@
 import { Temporal } from 'temporal-polyfill';
-import { leftover, lineScanner } from '../quickline/lineScanner';
+import { lineScanner } from '../quickline/lineScanner';
 import type { LineScanner } from '../quickline/lineScanner';
 import { findTimes, timesAt } from '../quickline/quickTimes';
 import { wholeAddress } from '../links/wholeAddress';
@@ -63,17 +63,40 @@ const emptyLine = (text: string, kind: ScheduleKind, title = ''): Line => ({ tex
 function readLine(text: string, next: string | undefined, above: Above, reader: Reader): Line[] {
   const heading = headingOf(text, next, above, reader);
   if (heading) return [heading];
-  // Two pieces of work in one line, each with its own date.
   const parts = text.split(/\s*;\s*/).filter(Boolean);
-  if (
-    parts.length > 1 &&
-    parts.every((part) => findScheduleDate(look(lineScanner(part)), dateContext(reader, above.week)))
-  )
-    return parts.flatMap((part) => read({ text: part, whole: text, above, reader }));
-  return read({ text, whole: text, above, reader });
+  return (
+    eachDated(parts, text, above, reader) ??
+    withWork(parts, text, above, reader) ??
+    read({ text, whole: text, above, reader })
+  );
 }
 
-const look = (scan: LineScanner) => scan.find;
+const isDated = (text: string, above: Above, reader: Reader) =>
+  findScheduleDate(lineScanner(text).find, dateContext(reader, above.week)) !== undefined;
+
+/** Several things in one line, each with its own date and title. */
+function eachDated(
+  parts: readonly string[],
+  whole: string,
+  above: Above,
+  reader: Reader,
+): Line[] | undefined {
+  if (parts.length < 2 || !parts.every((part) => isDated(part, above, reader))) return undefined;
+  const lines = parts.map((text) => read({ text, whole, above, reader }));
+  return lines.every(([line]) => line !== undefined && line.title !== '') ? lines.flat() : undefined;
+}
+
+/** What a day is about, and behind a semicolon the work that is due on it. */
+function withWork(parts: readonly string[], whole: string, above: Above, reader: Reader): Line[] | undefined {
+  const [first = '', ...others] = parts;
+  const isPlain = others.length > 0 && others.every((part) => isWork(part) && !isDated(part, above, reader));
+  if (!isPlain || isWork(first) || !isDated(first, above, reader)) return undefined;
+  const lines = read({ text: first, whole, above, reader });
+  const [line] = lines;
+  if (!line?.date || line.asks.length > 0) return undefined;
+  const day = { ...above, date: Temporal.PlainDate.from(line.date) };
+  return [...lines, ...others.flatMap((text) => read({ text, whole, above: day, reader }))];
+}
 
 /** Whether a line stands over others; then what it says holds for them. */
 function headingOf(text: string, next: string | undefined, above: Above, reader: Reader): Line | undefined {
@@ -406,11 +429,27 @@ function kindOf({
   return hours.start ? 'event' : 'topic';
 }
 
-/** Words around what was taken, without the connectors that dates leave behind. */
+/** Words around what was taken, without the connectors that hang on it. */
 function clean(rest: string): string {
-  return leftover(rest.replace(/\(\s*\u{E000}*\s*\)|\[\s*\u{E000}*\s*\]/gu, '\u{E000}'))
+  const parts = rest.replace(/\(\s*\u{E000}*\s*\)|\[\s*\u{E000}*\s*\]/gu, '\u{E000}').split(/\u{E000}+/u);
+  return parts
+    .map((part, i) =>
+      part.replace(i > 0 ? /^[\s,;:.!]*(?:(?:and|for|on|of|from|is|are)\b)?[\s,;:.!]*/i : /^\s+/, ''),
+    )
+    .map((part, i) =>
+      part.replace(
+        i < parts.length - 1
+          ? /(?:^|[\s,;:(]+)(?:(?:and|for|on|at|in|by|of|from|the|is|are|until)[\s,;:.]*)*$/i
+          : /\s+$/,
+        '',
+      ),
+    ) // prettier-ignore
+    .map((part) => part.trim())
+    .filter(Boolean)
+    .join(' ')
+    .replace(/\s+/g, ' ')
     .replace(/\s+([,;:.)])/g, '$1')
-    .replace(/^[\s,;:.|/–—-]+|[\s,;:|/(–—-]+$/g, '')
+    .replace(/^[\s,;:.!|/)–—-]+|[\s,;:.!|/(–—-]+$/g, '')
     .trim();
 }
 

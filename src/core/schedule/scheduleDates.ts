@@ -28,13 +28,17 @@ export type ScheduleDate = Readonly<{
 
 const YEAR = "(?:,?\\s*(?:'|’)?((?:19|20)\\d{2}|(?<=['’])\\d{2})\\b)?";
 const ORDINAL = '(?:st|nd|rd|th)?';
-const BEFORE = `(?:(${WEEKDAY})\\b\\.?(?:,|\\s)\\s*|(${WEEKDAY})\\b\\.?\\s*)?`;
+/** Before a date one letter is a weekday: `M 9/14`, `R Sept 17`. */
+const BEFORE = `(?:(${WEEKDAY}|th|[mtwrf])\\b\\.?(?:,|\\s)\\s*|(${WEEKDAY})\\b\\.?\\s*)?`;
 const BETWEEN = '\\s*(?:-|–|—|to|until|through|thru)\\s*';
 /** Weekdays around a stretch say nothing that its dates do not. */
 const AFTER_WEEKDAY = `(?:${WEEKDAY}\\b\\.?,?\\s+)?`;
 
 /** Finds a pattern in what is left of a text. */
 export type Look = (pattern: RegExp) => RegExpExecArray | undefined;
+
+const LETTERS: Readonly<Record<string, number>> = { m: 1, t: 2, w: 3, r: 4, th: 4, f: 5 };
+const anyWeekday = (text: string): number => LETTERS[text.toLowerCase()] ?? weekdayOf(text);
 
 type Given = Readonly<{ weekday?: number; context: DateContext; text: string }>;
 type Found = Omit<ScheduleDate, 'from' | 'to'>;
@@ -179,7 +183,7 @@ export function findScheduleDate(look: Look, context: DateContext): ScheduleDate
     const reading = read(groups, {
       context,
       text: text.trim(),
-      ...(weekday ? { weekday: weekdayOf(weekday) } : {}),
+      ...(weekday ? { weekday: anyWeekday(weekday) } : {}),
     });
     return reading ? [{ ...reading, from: match.index, to: match.index + text.length, rank }] : [];
   }).sort((a, b) => a.from - b.from || a.rank - b.rank);

@@ -25,7 +25,12 @@ const ROLES: readonly (readonly [RegExp, Role])[] = [
   [/(?:reading|read|notes?|remarks?|comments?|resources?|materials?|room|place|where|who|instructor|chapter|pages?|bring)/i, 'notes'],
 ]; // prettier-ignore
 
-const roleOf = (head: string): Role | undefined => ROLES.find(([pattern]) => pattern.test(head.trim()))?.[1];
+/** What a head names; a head is a word or a few, without numbers. */
+function roleOf(head: string): Role | undefined {
+  const text = head.trim();
+  if (/\d/.test(text) || text.split(/\s+/).length > 4) return undefined;
+  return ROLES.find(([pattern]) => pattern.test(text))?.[1];
+}
 
 /** The cells of each row, where a text is a table: by tabs, by bars, or by commas that come in equal number. */
 function tableOf(text: string): string[][] | undefined {

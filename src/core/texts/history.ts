@@ -17,6 +17,7 @@ export const historyTexts = {
   plannedClass: (title: string) => `Planned ${title}`,
   clearedClass: (title: string) => `Took ${title} off its class`,
   movedPlan: (title: string, when: string) => `Moved ${title} to ${when}`,
+  tookSchedule: (n: number) => (n === 1 ? 'Took 1 line of a schedule' : `Took ${n} lines of a schedule`),
   filledClasses: (n: number) => (n === 1 ? 'Planned 1 class' : `Planned ${n} classes`),
   deleted: (title: string) => `Deleted ${title}`,
   offered: (n: number, title: string) =>

@@ -1,7 +1,9 @@
 'use client';
 import Button from '@mui/material/Button';
+import Link from 'next/link';
 import { useState } from 'react';
 import { classTexts } from '@/core/texts/classes';
+import { scheduleTexts } from '@/core/texts/schedule';
 import { historyTexts } from '@/core/texts/history';
 import { Field } from '../controls/Field';
 import { FileField } from '../controls/FileField';
@@ -53,6 +55,11 @@ export function FillPanel({ courses, onDone }: { courses: readonly PanelCourse[]
       }}
     >
       <p className="soft">{classTexts.fillLead}</p>
+      <p>
+        <Link className="lone" href={`/schedule?course=${course}`}>
+          {scheduleTexts.open}
+        </Link>
+      </p>
       <div className={styles.row}>
         <Select
           label={panelTexts.courses}

@@ -4,6 +4,7 @@ import { notFound } from 'next/navigation';
 import { isStaffOf } from '@/core/entries/viewer';
 import { courseByKey } from '@/core/plan/courseNames';
 import { carryTexts } from '@/core/texts/carryOver';
+import { scheduleTexts } from '@/core/texts/schedule';
 import { planFileTexts } from '@/core/texts/planFiles';
 import { courseTexts, schoolTexts } from '@/core/texts/school';
 import { teachingWeeks } from '@/core/time/term';
@@ -84,6 +85,11 @@ export default async function CoursePage({ params }: { params: Promise<{ code: s
       <p>
         <Link className="lone" href={`/carry-over?to=${course.id}`}>
           {carryTexts.open}
+        </Link>
+      </p>
+      <p>
+        <Link className="lone" href={`/schedule?course=${course.id}`}>
+          {scheduleTexts.open}
         </Link>
       </p>
       <CourseFacts

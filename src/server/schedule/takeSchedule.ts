@@ -1,0 +1,248 @@
+import { randomUUID } from 'node:crypto';
+import { Temporal } from 'temporal-polyfill';
+import type { Entry } from '@/core/entries/entry';
+import { mainMoment } from '@/core/entries/entry';
+import { entryInput } from '@/core/entries/entryInput';
+import { factsFromInput } from '@/core/entries/factsFromInput';
+import type { ClassPlanId, ClosureId, CourseId } from '@/core/ids';
+import { mayIn } from '@/core/may/may';
+import type { ClassPlan } from '@/core/plan/classPlan';
+import type { Course, Plan } from '@/core/plan/plan';
+import type { Outcome } from '@/core/refusals';
+import { done, refused } from '@/core/refusals';
+import { entryFromLine } from '@/core/schedule/entryFromLine';
+import { readSchedule } from '@/core/schedule/readSchedule';
+import type { ScheduleInput, TakenLine } from '@/core/schedule/scheduleInput';
+import type { ClassDay, ScheduleLine } from '@/core/schedule/scheduleLine';
+import { historyTexts } from '@/core/texts/history';
+import { scheduleTexts } from '@/core/texts/schedule';
+import { closes, concernsCourse } from '@/core/time/closure';
+import { dayOf } from '@/core/time/zonedWall';
+import type { Change } from '@/data/history/change';
+import { fromClosure } from '@/data/plan/frameRows';
+import { loadPlan } from '@/data/plan/loadPlan';
+import { writeClassPlan } from '@/data/plan/classPlans';
+import { checkedInput } from '../entries/checkedInput';
+import { newIdentity } from '../entries/planEntry';
+import { saveEntry } from '../entries/saveEntry';
+import { refitMeetings } from '../frame/refitMeetings';
+import { perform } from '../history/perform';
+import type { Pembit } from '../pembit';
+import type { SignedIn } from '../session/session';
+
+/** Whether a line is new to the plan, stands there already, or would give a class another topic. */
+export type LineState = 'new' | 'same' | 'replaces';
+export type ProposedLine = ScheduleLine &
+  Readonly<{ state: LineState; replaces?: string; beside: readonly string[] }>;
+
+const MOST_BESIDE = 3;
+
+const sameWords = (a: string, b: string) => a.trim().toLowerCase() === b.trim().toLowerCase();
+const textOf = (day: Temporal.PlainDate) => day.toString();
+
+/** The classes of a course that take place on a day, in all its sections. */
+const classesOn = (course: Course, date: string) =>
+  course.sections.flatMap((section) =>
+    section.meetings
+      .filter((meeting) => meeting.cancelled === undefined && textOf(meeting.date) === date)
+      .map((meeting) => ({ section, meeting })),
+  );
+
+/** The days of a course's classes, each once, with the number that its first section has there. */
+function classDaysOf(course: Course): ClassDay[] {
+  const days = new Map<string, number>();
+  for (const { meetings } of course.sections)
+    for (const { date, ordinal, cancelled } of meetings)
+      if (cancelled === undefined && !days.has(textOf(date))) days.set(textOf(date), ordinal);
+  return [...days].map(([date, ordinal]) => ({ date, ordinal })).sort((a, b) => (a.date < b.date ? -1 : 1));
+}
+
+const plansOn = (plan: Plan, course: Course, date: string): ClassPlan[] => {
+  const meetings = new Set<string>(classesOn(course, date).map(({ meeting }) => meeting.id));
+  return plan.classPlans.filter(({ bindings }) => bindings.some(({ meeting }) => meetings.has(meeting)));
+};
+
+const entriesOn = (plan: Plan, date: string): Entry[] =>
+  plan.entries.filter((entry) => textOf(dayOf(mainMoment(entry))) === date);
+
+type Planned = Pick<TakenLine, 'kind' | 'title' | 'date' | 'to'>;
+
+/** How a line stands to what is planned. */
+function stateOf(plan: Plan, course: Course, line: Planned): Pick<ProposedLine, 'state' | 'replaces'> {
+  const { kind, title, date } = line;
+  if (date === undefined) return { state: 'new' };
+  switch (kind) {
+    case 'topic': {
+      const there = plansOn(plan, course, date);
+      const other = there.find((one) => !sameWords(one.title, title));
+      if (other) return { state: 'replaces', replaces: other.title };
+      return { state: there.length > 0 ? 'same' : 'new' };
+    }
+    case 'due':
+    case 'event': {
+      const wanted = kind === 'due' ? 'assignment' : 'event';
+      const known = entriesOn(plan, date).some(
+        (entry) => entry.kind === wanted && sameWords(entry.title, title),
+      );
+      return { state: known ? 'same' : 'new' };
+    }
+    case 'closure': {
+      const last = line.to ?? date;
+      const known = plan.closures.some(
+        (closure) =>
+          concernsCourse(closure, course.id) &&
+          textOf(closure.start) <= date &&
+          textOf(closure.end.subtract({ days: 1 })) >= last,
+      );
+      return { state: known ? 'same' : 'new' };
+    }
+    case 'times':
+    case 'heading':
+    case 'nothing':
+      return { state: 'new' };
+    default:
+      return kind satisfies never;
+  }
+}
+
+async function courseOf(reader: Pembit | Change, actor: SignedIn, id: CourseId) {
+  if (!mayIn(actor, 'takeSchedule', id)) return refused('notFound');
+  const plan = await loadPlan(reader, [id]);
+  const [course] = plan.courses;
+  const term = plan.terms.find((one) => one.id === course?.term);
+  if (!course || !term) return refused('notFound');
+  return course.archived ? refused('archived') : done({ plan, course, term });
+}
+
+/** What a pasted schedule says, line by line, beside what is planned on the same days. Nothing is saved. */
+export async function previewSchedule(
+  pembit: Pembit,
+  actor: SignedIn,
+  id: CourseId,
+  text: string,
+): Promise<Outcome<{ lines: ProposedLine[] }>> {
+  const found = await courseOf(pembit, actor, id);
+  if (!found.ok) return found;
+  const { plan, course, term } = found.value;
+  const lines = readSchedule(text, { term, classes: classDaysOf(course), locale: plan.locale });
+  const beside = ({ date, title }: ScheduleLine) =>
+    date === undefined
+      ? []
+      : [...plansOn(plan, course, date), ...entriesOn(plan, date)]
+          .map((one) => one.title)
+          .filter((other) => !sameWords(other, title))
+          .slice(0, MOST_BESIDE);
+  return done({
+    lines: lines.map((line) => ({ ...line, ...stateOf(plan, course, line), beside: beside(line) })),
+  });
+}
+
+export type ScheduleTaken = Readonly<{
+  topics: number;
+  entries: number;
+  closures: number;
+  /** Lines that stood in the plan already. */
+  same: number;
+  /** What could not be taken, and why. */
+  left: readonly Readonly<{ text: string; why: string }>[];
+}>;
+
+/** Plans the lines of a schedule in one act: closures first, then what is taught, then work and events. */
+export function takeSchedule(
+  pembit: Pembit,
+  actor: SignedIn,
+  id: CourseId,
+  { lines }: ScheduleInput,
+): Promise<Outcome<ScheduleTaken>> {
+  return perform(pembit, actor, 'takeSchedule', async (change) => {
+    const found = await courseOf(change, actor, id);
+    if (!found.ok) return found;
+    const left: { text: string; why: string }[] = [];
+    const fresh = lines.filter(
+      (line) => stateOf(found.value.plan, found.value.course, line).state !== 'same',
+    );
+    const of = (...kinds: TakenLine['kind'][]) => fresh.filter(({ kind }) => kinds.includes(kind));
+    const leave = (line: TakenLine, why: string) => left.push({ text: line.title || line.text, why });
+    const closures = await closeDays(change, found.value, of('closure'), leave);
+    const topics = await teach(change, actor, id, of('topic'), leave);
+    let entries = 0;
+    for (const line of of('due', 'event')) {
+      const checked = await checkedInput(pembit, change, actor, entryInput.parse(entryFromLine(line, id)));
+      if (!checked.ok) {
+        leave(line, checked.fields?.[0]?.message ?? scheduleTexts.notTaken);
+        continue;
+      }
+      const facts = factsFromInput(checked.value.input, newIdentity(actor), checked.value.zone);
+      const saved = await saveEntry(change, facts, { actor, act: 'takeSchedule' });
+      if (saved.ok) entries++;
+      else leave(line, saved.fields?.[0]?.message ?? scheduleTexts.notTaken);
+    }
+    for (const line of of('times')) leave(line, scheduleTexts.timesElsewhere);
+    change.summarise(historyTexts.tookSchedule(topics + entries + closures));
+    const same = lines.filter(({ kind }) => kind !== 'heading' && kind !== 'nothing').length - of('topic', 'due', 'event', 'closure', 'times').length; // prettier-ignore
+    return done({ topics, entries, closures, same, left });
+  });
+}
+
+type Leave = (line: TakenLine, why: string) => void;
+
+async function closeDays(
+  change: Change,
+  { plan, course, term }: Readonly<{ plan: Plan; course: Course; term: Plan['terms'][number] }>,
+  lines: readonly TakenLine[],
+  leave: Leave,
+): Promise<number> {
+  const moved = course.sections.flatMap(({ meetings }) => meetings.filter((meeting) => meeting.moved));
+  const closures = lines.flatMap((line) => {
+    const closure = {
+      id: randomUUID() as ClosureId,
+      term: term.id,
+      course: course.id,
+      name: line.title.slice(0, 100),
+      start: Temporal.PlainDate.from(line.date!),
+      end: Temporal.PlainDate.from(line.to ?? line.date!).add({ days: 1 }),
+      created: Temporal.Instant.fromEpochMilliseconds(change.nowMs),
+    };
+    if (!moved.some((meeting) => closes(closure, meeting))) return [closure];
+    leave(line, scheduleTexts.classMovedThere);
+    return [];
+  });
+  await change.insert('closures', closures.map(fromClosure));
+  if (closures.length > 0) await refitMeetings(change, plan.courses.map(({ id }) => id)); // prettier-ignore
+  return closures.length;
+}
+
+/** Puts topics on the classes of their days, over what stands there; texts and links of that stay. */
+async function teach(
+  change: Change,
+  actor: SignedIn,
+  id: CourseId,
+  lines: readonly TakenLine[],
+  leave: Leave,
+): Promise<number> {
+  // As the closures of the same schedule have left it.
+  const found = await courseOf(change, actor, id);
+  if (!found.ok) return 0;
+  const { plan, course } = found.value;
+  let planned = 0;
+  for (const line of lines) {
+    const classes = classesOn(course, line.date!);
+    const [there] = plansOn(plan, course, line.date!);
+    if (classes.length === 0) leave(line, scheduleTexts.noClassThen);
+    else if (there?.pinned) leave(line, scheduleTexts.pinned(there.title));
+    else {
+      const link = line.link === undefined ? [] : [{ url: line.link, label: '', staffOnly: false }];
+      await writeClassPlan(change, {
+        id: there?.id ?? (randomUUID() as ClassPlanId),
+        course: id,
+        title: line.title,
+        description: there?.description ?? '',
+        links: link.length > 0 ? link : (there?.links ?? []),
+        pinned: false,
+        bindings: classes.map(({ section, meeting }) => ({ section: section.id, meeting: meeting.id })),
+      });
+      planned++;
+    }
+  }
+  return planned;
+}

@@ -1,0 +1,93 @@
+import { afterAll, beforeAll, expect, test } from 'vitest';
+import { MAREN } from '@/server/demo/people';
+import { signedIn } from '../support/api';
+import type { Person } from './browser';
+import { newPerson } from './browser';
+import { effortTable } from './effort';
+import type { RunningPembit } from './server';
+import { startPembit } from './server';
+
+/** A course that holds nothing, and the schedule that its instructor has: everything comes in by one paste. */
+const effort = effortTable();
+let pembit: RunningPembit;
+let maren: Person;
+let course = '';
+beforeAll(async () => {
+  pembit = await startPembit();
+  const office = await signedIn(pembit.pembitUrl, 'office@kittiwake.example');
+  const made = async (route: string, body: object) =>
+    ((await (await office.call('POST', route, body)).json()) as { id: string }).id;
+  const term = await made('/api/terms', { name: 'Winter 2027', startsOn: '2027-01-11', endsOn: '2027-04-30', tzid: 'America/Halifax' }); // prettier-ignore
+  course = await made('/api/courses', { term, instructor: MAREN.id, code: 'SM 101', title: 'Seamanship', tag: 'SM', color: 'plum', sections: [{ name: 'A', week: 'Mon 10-11:50' }] }); // prettier-ignore
+  maren = await newPerson();
+  await maren.open(pembit.pembitUrl);
+  await maren.click('button', 'Sign in as Maren Toft');
+  await maren.sees('What waits for you');
+});
+afterAll(async () => {
+  effort.print();
+  await maren?.quit();
+  await pembit?.stop();
+});
+
+const TOPICS = ['Knots', 'Hitches', 'Splices', 'Blocks', 'Tackles', 'Anchors', 'Moorings', 'Oars', 'Sails', 'Reefing', 'Rules', 'Lights', 'Signals', 'Weather', 'Towing']; // prettier-ignore
+const dateIn = (week: number, weekday: number) =>
+  new Date(Date.UTC(2027, 0, 11 + 7 * week + weekday)).toLocaleDateString('en-US', { month: 'short', day: 'numeric', timeZone: 'UTC' }); // prettier-ignore
+const SCHEDULE = [
+  'Seamanship, winter term',
+  ...TOPICS.map((topic, week) => `${dateIn(week, 0)}: ${topic}`),
+  ...Array.from({ length: 12 }, (_, week) => `Logbook ${week + 1} due ${dateIn(week, 4)}, 5 pm`),
+  'Thursday Feb 3: Loft visit',
+].join('\n');
+
+type Occurrence = { kind: string; title: string; courses: string[] };
+async function planned(): Promise<string[]> {
+  const api = await signedIn(pembit.pembitUrl, 'maren@kittiwake.example');
+  const list = (await (await api.call('GET', '/api/occurrences?from=2027-01-11&to=2027-04-30')).json()) as Occurrence[]; // prettier-ignore
+  return list.filter(({ courses }) => courses[0] === 'SM 101').map(({ kind, title }) => `${kind} ${title}`);
+}
+
+test('a whole term comes in by one paste: what is unclear is asked, one undo takes it back, and the same again is nothing new', async () => {
+  await maren.open(`${pembit.pembitUrl}/schedule?course=${course}`);
+  await effort.counted(maren, '15 topics and 12 pieces of work by one paste', 8, async () => {
+    await maren.type('The schedule', SCHEDULE);
+    await maren.click('button', 'Read it');
+    await maren.sees('28 things were found. 1 is asked about.');
+    await maren.sees('In “Thursday Feb 3” the weekday is not the date’s');
+    await maren.click('button', 'Thursday, 4 February 2027');
+    await maren.click('button', 'Plan 28 lines');
+    await maren.sees('Planned 15 classes, 13 entries');
+  });
+  const after = await planned();
+  for (const topic of TOPICS) expect(after).toContain(`class ${topic}`);
+  expect(after.filter((line) => line.startsWith('due Logbook'))).toHaveLength(12);
+  expect(after).toContain('event Loft visit');
+
+  await maren.click('button', 'Undo');
+  await maren.sees('Undone');
+  const back = await planned();
+  expect(back.filter((line) => line.startsWith('due') || line.startsWith('event'))).toEqual([]);
+  for (const topic of TOPICS) expect(back).not.toContain(`class ${topic}`);
+});
+
+test('a line is corrected where it stands, another is left out; a reload keeps what was typed', async () => {
+  await maren.open(`${pembit.pembitUrl}/schedule?course=${course}`);
+  await maren.type('The schedule', 'Jan 18: Hitches\nJan 25: Splices\nEssay due');
+  await maren.open(`${pembit.pembitUrl}/schedule?course=${course}`);
+  await maren.click('button', 'Read it');
+  await maren.sees('3 things were found. 1 is asked about.');
+  await maren.click('button', 'Change Hitches');
+  await maren.type('Title', 'Hitches and bends');
+  await maren.click('button', 'Change Essay');
+  await maren.typeInto('li[data-asks=true]', 'Day', '29 Jan');
+  await maren.click('field', 'Take Splices');
+  await maren.click('button', 'Plan 2 lines');
+  await maren.sees('Planned 1 class, 1 entry');
+  expect((await planned()).filter((line) => /Hitches|Splices|Essay/.test(line)).sort()).toEqual([
+    'class Hitches and bends',
+    'due Essay',
+  ]);
+  await maren.type('The schedule', 'Jan 18: Hitches and bends');
+  await maren.click('button', 'Read it');
+  await maren.sees('1 stands in the plan already.');
+});
