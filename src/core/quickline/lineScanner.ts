@@ -21,6 +21,19 @@ export type LineScanner = Readonly<{
 // Private use: no letter, no space, so that no word boundary arises where something was taken.
 const BLANK = '\u{E000}';
 
+const MOST_KEPT = 500;
+const kept = new Map<string, RegExp>();
+
+/** A pattern without regard to case, made once: long texts are looked through by the same ones line after line. */
+function anywhere({ source }: RegExp): RegExp {
+  const known = kept.get(source);
+  if (known) return known;
+  if (kept.size >= MOST_KEPT) kept.clear();
+  const made = new RegExp(source, 'iu');
+  kept.set(source, made);
+  return made;
+}
+
 export function lineScanner(line: string): LineScanner {
   let rest = line;
   const pieces: Piece[] = [];
@@ -31,7 +44,7 @@ export function lineScanner(line: string): LineScanner {
   return {
     line,
     rest: () => rest,
-    find: (pattern) => new RegExp(pattern.source, 'iu').exec(rest) ?? undefined,
+    find: (pattern) => anywhere(pattern).exec(rest) ?? undefined,
     at: (position, pattern) => {
       const sticky = new RegExp(pattern.source, 'iuy');
       sticky.lastIndex = position;

@@ -64,7 +64,7 @@ function count(file: string) {
 }
 
 describe('schedules in the habits that people have', () => {
-  test.each(['tuned.txt', 'first.txt'])('%s', (file) => {
+  test.each(['tuned.txt', 'first.txt', 'held.txt'])('%s', (file) => {
     const { right, asked, wrong, askedLines } = count(file);
     if (process.env.PEMBIT_SHOW_ASKED) console.log(askedLines.join('\n'));
     expect(wrong).toEqual([]);

@@ -267,6 +267,8 @@ function read({ text, whole, above, reader, role, given = {} }: Piece): Line[] {
         if (each.question) own.asks = [...own.asks, askDate('date', each, context.locale)];
         else {
           own.date = each.dates[0]!.toString();
+          if (each.last && own.kind === 'due')
+            return { ...own, date: undefined, asks: [...asks, askEnd(each, context.locale)] };
           if (each.last) own.to = each.last.toString();
           const unsure =
             own.kind === 'topic' &&
@@ -278,6 +280,16 @@ function read({ text, whole, above, reader, role, given = {} }: Piece): Line[] {
         return own;
       });
 }
+
+/** Work is due on one day: of a stretch the last, most likely. */
+const askEnd = ({ dates, last }: ScheduleDate, locale: string): ScheduleAsk => ({
+  field: 'date',
+  question: say.whichEnd,
+  choices: [last!, dates[0]!].map((date) => ({
+    label: dateLabel(date, 'full', locale),
+    value: date.toString(),
+  })),
+});
 
 const askKind = (): ScheduleAsk => ({
   field: 'kind',

@@ -171,12 +171,16 @@ const FORMS: readonly Form[] = [
   { pattern: `()()(${WEEKDAY})\\b\\.?,?\\s+(?:(?:of|in)\\s+)?${WEEK}(\\d{1,2})\\b`, read: ([weekday, week], { context }) => one(inWeek(context, Number(week), weekdayOf(weekday!)), { week: Number(week), weekday: weekdayOf(weekday!) }) },
 ]; // prettier-ignore
 
+const PATTERNS = FORMS.map(({ pattern, read }) => ({
+  read,
+  pattern: new RegExp(`(?<![\\w/.:-])${pattern}`),
+}));
 const BARE_WEEKDAY = new RegExp(`(?<![\\w/])(${WEEKDAY})\\b\\.?`);
 
 /** The first date in what is left of a text; a bare weekday counts where a heading says which week is meant. */
 export function findScheduleDate(look: Look, context: DateContext): ScheduleDate | undefined {
-  const found = FORMS.flatMap(({ pattern, read }, rank) => {
-    const match = look(new RegExp(`(?<![\\w/.:-])${pattern}`));
+  const found = PATTERNS.flatMap(({ pattern, read }, rank) => {
+    const match = look(pattern);
     if (!match) return [];
     const [text, before, beforeToo, ...groups] = match;
     const weekday = (before ?? beforeToo) || undefined;

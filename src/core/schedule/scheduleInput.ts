@@ -1,10 +1,16 @@
 import { z } from 'zod';
 import { line, longText, plainDate } from '../fields';
 import { url } from '../fields';
+import { MOST_ROWS } from './scheduleRows';
 import { SCHEDULE_KINDS } from './scheduleLine';
 
 /** A schedule as it was pasted. */
-export const scheduleText = z.object({ text: longText(200_000) });
+export const scheduleText = z.object({
+  text: longText(200_000).refine(
+    (text) => text.split('\n').length <= MOST_ROWS,
+    `A schedule has at most ${MOST_ROWS} lines here.`,
+  ),
+});
 
 const day = plainDate.transform(String).optional();
 const clock = z

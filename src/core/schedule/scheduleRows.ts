@@ -8,7 +8,8 @@ export type Cell = Readonly<{ role?: Role; text: string }>;
 /** A line of a list, or a row of a table with what its columns hold. */
 export type ScheduleRow = Readonly<{ text: string; cells?: readonly Cell[] }>;
 
-const MOST_ROWS = 5000;
+/** More is no schedule of a course. */
+export const MOST_ROWS = 1000;
 const LONGEST = 2000;
 
 const ROLES: readonly (readonly [RegExp, Role])[] = [

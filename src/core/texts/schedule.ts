@@ -66,6 +66,7 @@ export const scheduleTexts = {
   outside: (text: string) => `“${text}” lies outside the term. Which day is meant?`,
   backwards: (text: string) => `“${text}” ends before it begins.`,
   noDate: 'On which day?',
+  whichEnd: 'Work is due on one day. On which?',
   whatIsIt: 'There is no class on that day. What is it?',
   whichClass: (week: number) => `Which class of week ${week}?`,
   whichTime: (text: string) => `“${text}” could be morning or afternoon.`,
