@@ -60,6 +60,15 @@ export default async function SubscribePage() {
             />
           </details>
         </section>
+        <section className="card">
+          <h2>{subscribeTexts.asTasks}</h2>
+          <p className="soft">{subscribeTexts.asTasksLead}</p>
+          <CopyField
+            label={subscribeTexts.tasksAddress}
+            value={own.url.replace(/\.ics$/, '/work.ics')}
+            action={publishTexts.copyAddress}
+          />
+        </section>
         <p className="notice">{subscribeTexts.secret}</p>
         <p className="soft">{subscribeTexts.slow}</p>
         <PersonalFeedForm

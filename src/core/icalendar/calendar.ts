@@ -41,6 +41,35 @@ export type VEvent = Readonly<{
 /** `email` without `mailto:`. */
 export type CalendarUser = Readonly<{ name: string; email: string }>;
 
+/** RFC 5545 section 3.6.2: work with the day on which it is due, and whether its owner has done it. */
+export type VTodo = Readonly<{
+  uid: string;
+  dtstamp: Temporal.Instant;
+  due: Moment;
+  summary: string;
+  description?: string;
+  url?: string;
+  categories?: readonly string[];
+  color?: string;
+  /** The uid of what it hangs on. */
+  relatedTo?: string;
+  status: 'NEEDS-ACTION' | 'COMPLETED' | 'CANCELLED';
+  /** When it was done. */
+  completed?: Temporal.Instant;
+  sequence: number;
+  created: Temporal.Instant;
+  lastModified: Temporal.Instant;
+}>;
+
+/** RFC 5545 section 3.6.4: times that are free, and times that are taken. */
+export type VFreeBusy = Readonly<{
+  uid: string;
+  dtstamp: Temporal.Instant;
+  url?: string;
+  /** In the order of time. */
+  periods: readonly Readonly<{ type: 'FREE' | 'BUSY'; start: Temporal.Instant; end: Temporal.Instant }>[];
+}>;
+
 export type VCalendar = Readonly<{
   /** Of a message (RFC 5546); a feed has none. */
   method?: 'REQUEST' | 'CANCEL';
@@ -57,6 +86,8 @@ export type VCalendar = Readonly<{
   /** Whose VTIMEZONE stands in a file without content: RFC 5545 section 3.6 asks for a component. */
   zone?: Readonly<{ tzid: string; year: number }>;
   events: readonly VEvent[];
+  todos?: readonly VTodo[];
+  freeBusy?: VFreeBusy;
   tombstones?: readonly VTombstone[];
 }>;
 

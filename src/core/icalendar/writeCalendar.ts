@@ -1,7 +1,7 @@
 import type { ZoneLookup } from '../time/zone';
 import type { Moment } from '../time/zonedWall';
 import { isDay, momentText } from '../time/zonedWall';
-import type { CalendarUser, VCalendar, VEvent, VTombstone } from './calendar';
+import type { CalendarUser, VCalendar, VEvent, VFreeBusy, VTodo, VTombstone } from './calendar';
 import { foldLine } from './foldLine';
 import { escapeText, parameterValue, safeUri } from './text';
 import { momentProperty, utcValue } from './values';
@@ -71,6 +71,41 @@ function eventText(event: VEvent): string {
   );
 }
 
+const todoText = (todo: VTodo): string =>
+  'BEGIN:VTODO\r\n' +
+  text('UID', todo.uid) +
+  short('DTSTAMP', utcValue(todo.dtstamp)) +
+  moment('DUE', todo.due) +
+  text('SUMMARY', todo.summary) +
+  text('DESCRIPTION', todo.description) +
+  uri('URL', todo.url) +
+  plain('CATEGORIES', (todo.categories ?? []).map(escapeText).join(',')) +
+  short('COLOR', todo.color) +
+  text('RELATED-TO', todo.relatedTo) +
+  short('STATUS', todo.status) +
+  short('PERCENT-COMPLETE', todo.status === 'COMPLETED' ? 100 : 0) +
+  short('COMPLETED', todo.completed && utcValue(todo.completed)) +
+  short('SEQUENCE', todo.sequence) +
+  short('CREATED', utcValue(todo.created)) +
+  short('LAST-MODIFIED', utcValue(todo.lastModified)) +
+  'END:VTODO\r\n';
+
+function freeBusyText({ uid, dtstamp, url, periods }: VFreeBusy): string {
+  const ends = periods.map(({ end }) => end).sort((a, b) => a.epochMilliseconds - b.epochMilliseconds);
+  return (
+    'BEGIN:VFREEBUSY\r\n' +
+    text('UID', uid) +
+    short('DTSTAMP', utcValue(dtstamp)) +
+    short('DTSTART', periods[0] && utcValue(periods[0].start)) +
+    short('DTEND', ends.at(-1) && utcValue(ends.at(-1)!)) +
+    uri('URL', url) +
+    periods
+      .map(({ type, start, end }) => `FREEBUSY;FBTYPE=${type}:${utcValue(start)}/${utcValue(end)}\r\n`)
+      .join('') +
+    'END:VFREEBUSY\r\n'
+  );
+}
+
 /** RFC 5545 section 3.6.6: a reminder that is shown. */
 const alarmText = (event: VEvent, minutes: number): string =>
   `BEGIN:VALARM\r\nACTION:DISPLAY\r\n${text('DESCRIPTION', event.summary)}TRIGGER:-PT${minutes}M\r\nEND:VALARM\r\n`;
@@ -117,8 +152,8 @@ function zoneLines(
  * the same content. NAME and REFRESH-INTERVAL are doubled by the customary X- properties that older readers know.
  */
 export function writeCalendar(calendar: VCalendar, zoneOf: ZoneLookup): string {
-  const { name, description, refreshMinutes, zone, tombstones = [] } = calendar;
-  const empty = calendar.events.length + tombstones.length === 0;
+  const { name, description, refreshMinutes, zone, freeBusy, todos = [], tombstones = [] } = calendar;
+  const empty = calendar.events.length + todos.length + tombstones.length === 0 && !freeBusy;
   return [
     'BEGIN:VCALENDAR\r\nVERSION:2.0\r\n',
     plain('PRODID', PRODID),
@@ -139,9 +174,11 @@ export function writeCalendar(calendar: VCalendar, zoneOf: ZoneLookup): string {
     uri('SOURCE;VALUE=URI', calendar.source),
     ...(empty && zone
       ? vtimezoneLines(zoneOf(zone.tzid), { fromYear: zone.year, toYear: zone.year })
-      : zoneLines([...calendar.events, ...tombstones], zoneOf)
+      : zoneLines([...calendar.events, ...tombstones, ...todos.map(({ due }) => ({ dtstart: due }))], zoneOf)
     ).map(foldLine),
     ...calendar.events.map(eventText),
+    ...todos.map(todoText),
+    freeBusy ? freeBusyText(freeBusy) : '',
     ...tombstones.map(tombstoneText),
     'END:VCALENDAR\r\n',
   ].join('');

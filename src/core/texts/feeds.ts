@@ -2,6 +2,7 @@ import { listed } from './entries';
 
 /** Words inside feeds: they are read on phones, without Pembit around them. */
 export const feedTexts = {
+  workOf: (name: string) => `${name}: work to do`,
   due: (title: string) => `${title} (due)`,
   set: (title: string, due: string) => `${title} (set, due ${due})`,
   opens: (when: string) => `Opens ${when}.`,

@@ -169,6 +169,10 @@ export const publishTexts = {
   replaceNow: 'Replace it',
   remove: 'Delete',
   keep: 'Keep it',
+  otherForms: 'Other forms of it',
+  work: 'Due work as tasks',
+  freeBusy: 'Office hours as free and busy times',
+  news: 'What is new (Atom)',
   neverRead: 'Not read yet',
   lastRead: (when: string, n: number) =>
     `Last read ${when} · ${n === 1 ? '1 time' : `${n} times`} in two weeks`,
@@ -194,6 +198,10 @@ export const subscribeTexts = {
   save: 'Save',
   replaceLead:
     'Do this when somebody else has got hold of it. Then subscribe anew: the old address says so for 30 days, and is gone.',
+  asTasks: 'Your due work as tasks',
+  asTasksLead:
+    'Some programs keep tasks beside the calendar. This address holds your due work alone, with what you ticked as done; programs that know no tasks show nothing of it.',
+  tasksAddress: 'Address of your tasks',
   secret: 'Keep it to yourself: whoever holds it can read your calendar, with the times you took.',
   onPhone: 'On this device',
   onPhoneLead: 'One tap opens your calendar application and asks whether to subscribe.',

@@ -19,6 +19,19 @@ export async function doneBy(reader: Reader, person: PersonId): Promise<Readonly
   return new Set(rows.map((row) => row.entry_id));
 }
 
+/** When somebody ticked each entry as done. */
+export async function doneTimesOf(
+  reader: Reader,
+  person: PersonId,
+): Promise<ReadonlyMap<EntryId, Temporal.Instant>> {
+  const rows = await select<{ entry_id: EntryId; done_at: number }>(
+    reader,
+    'SELECT entry_id, done_at FROM done_marks WHERE person_id = :person',
+    { person },
+  );
+  return new Map(rows.map((row) => [row.entry_id, Temporal.Instant.fromEpochMilliseconds(row.done_at)]));
+}
+
 export async function markDone(
   change: Change,
   person: PersonId,

@@ -30,10 +30,18 @@ import type { CachedAnswer } from './outletCache';
 import { createOutletCache } from './outletCache';
 import { PREVIEW_PATH, previewOutlet } from './previewOutlet';
 import { openFiles, openedAt } from './openFiles';
+import type { FeedForm } from './outletFile';
 import { outletFile } from './outletFile';
+import { doneTimesOf } from '@/data/students/students';
 import { tokenHash } from './token';
 
-const FEED = /^\/feeds\/([\w-]{43})\.ics$/;
+const FEED = /^\/feeds\/([\w-]{43})(\.ics|\/work\.ics|\.ifb|\.atom)$/;
+const FORMS: Readonly<Record<string, FeedForm>> = {
+  '.ics': 'events',
+  '/work.ics': 'work',
+  '.ifb': 'freeBusy',
+  '.atom': 'news',
+};
 const EMBED =
   /^\/embed\/([\w-]{43})(?:\/(?:e\/([0-9a-f-]{36})|day\/(\d{4}-\d{2}-\d{2})|(f|m)\/([0-9a-f-]{36})))?$/;
 const OEMBED = '/embed/oembed.json';
@@ -44,7 +52,7 @@ export const isOutletPath = (path: string): boolean =>
   path.startsWith('/feeds/') || path.startsWith('/embed/');
 
 type Wanted =
-  | { kind: 'feed'; token: string }
+  | { kind: 'feed'; token: string; form: FeedForm }
   | {
       kind: 'embed';
       token: string;
@@ -57,7 +65,7 @@ type Wanted =
 
 function wantedBy(path: string, query: string): Wanted | undefined {
   const feed = FEED.exec(path);
-  if (feed) return { kind: 'feed', token: feed[1]! };
+  if (feed) return { kind: 'feed', token: feed[1]!, form: FORMS[feed[2]!]! };
   const embed = EMBED.exec(path);
   if (!embed) return undefined;
   const [, token = '', entry, day, which, id] = embed;
@@ -155,10 +163,17 @@ async function build({ pembit, outlet, viewer, wanted, now, changedAtMs }: Makin
     validUntilMs: contents.validUntil?.epochMilliseconds ?? Infinity,
   };
   if (wanted.kind === 'feed')
-    return codedAnswer(outletFile(outlet, contents, { token: wanted.token, baseUrl, open }), {
-      ...facts,
-      headers: feedHeaders(outlet),
-    });
+    return codedAnswer(
+      outletFile(outlet, contents, {
+        token: wanted.token,
+        baseUrl,
+        open,
+        form: wanted.form,
+        changedAtMs,
+        ...(wanted.form === 'work' && author ? { done: await doneTimesOf(pembit, author) } : {}),
+      }),
+      { ...facts, headers: feedHeaders(outlet, wanted.form) },
+    );
   const { look, audience, name } = outlet as PublishedOutlet;
   const embed = `/embed/${wanted.token}`;
   const context = embedContext({ name, look }, contents, {

@@ -26,15 +26,17 @@ const readableName = (name: string): string =>
     .replace(/ +/g, '-')
     .slice(0, 60) || 'calendar';
 
-export const feedHeaders = ({
-  name,
-  audience,
-}: Pick<Outlet, 'name' | 'audience'>): Record<string, string> => ({
+const ENDINGS = { events: 'ics', work: 'ics', freeBusy: 'ifb', news: 'atom' } as const;
+
+export const feedHeaders = (
+  { name, audience }: Pick<Outlet, 'name' | 'audience'>,
+  form: keyof typeof ENDINGS = 'events',
+): Record<string, string> => ({
   ...SAFE,
   ...FEED_POLICY,
   ...CORS,
-  'content-type': 'text/calendar; charset=utf-8',
-  'content-disposition': `inline; filename="${readableName(name)}.ics"`,
+  'content-type': form === 'news' ? 'application/atom+xml; charset=utf-8' : 'text/calendar; charset=utf-8',
+  'content-disposition': `inline; filename="${readableName(name)}.${ENDINGS[form]}"`,
   'cache-control': audience === 'personal' ? 'private, no-cache' : 'public, max-age=60',
 });
 

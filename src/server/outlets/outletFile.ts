@@ -1,3 +1,10 @@
+import type { Temporal } from 'temporal-polyfill';
+import type { EntryId } from '@/core/ids';
+import type { Addresses } from '@/core/outlets/eventParts';
+import { newestIn } from '@/core/outlets/newest';
+import { officeFreeBusy } from '@/core/outlets/officeFreeBusy';
+import { workTodos } from '@/core/outlets/workTodos';
+import { atomFile } from './atomFile';
 import type { OpenFiles } from './openFiles';
 import { NOTHING_OPEN, openedAt } from './openFiles';
 import type { Outlet } from '@/core/outlets/outlet';
@@ -11,48 +18,92 @@ import { momentText } from '@/core/time/zonedWall';
 
 const MINUTES_BETWEEN_POLLS = 60;
 
-/** The calendar file of an outlet. `token` is the secret part of its address. */
-export function outletFile(
-  outlet: Outlet,
-  contents: OutletContents,
-  { token, baseUrl, open = NOTHING_OPEN }: Readonly<{ token: string; baseUrl: string; open?: OpenFiles }>,
-): string {
+/** The forms of a feed's file: its events, due work as tasks, office hours as free and busy times, what is new. */
+export const FEED_FORMS = ['events', 'work', 'freeBusy', 'news'] as const;
+export type FeedForm = (typeof FEED_FORMS)[number];
+
+type Given = Readonly<{
+  /** The secret part of its address. */
+  token: string;
+  baseUrl: string;
+  open?: OpenFiles;
+  form?: FeedForm;
+  /** When the owner of a personal feed ticked each piece of work. */
+  done?: ReadonlyMap<EntryId, Temporal.Instant>;
+  changedAtMs?: number;
+}>;
+
+/** Where the links of an outlet's file lead: a personal one's to Pembit, any other's to its own pages. */
+function addressesOf(outlet: Outlet, { token, baseUrl, open = NOTHING_OPEN }: Given): Addresses {
   const personal = outlet.audience === 'personal';
   const embed = `${baseUrl}/embed/${token}`;
   const opened = openedAt(embed, open);
-  const events = feedEvents(
-    contents,
-    {
-      entry: (id) => (personal ? `${baseUrl}/e/${id}` : `${embed}/e/${id}`),
-      day: (date, course) =>
-        personal
-          ? `${baseUrl}/day/${momentText(date)}${course ? `?course=${encodeURIComponent(course.code)}` : ''}`
-          : `${embed}/day/${momentText(date)}`,
-      signUp: `${baseUrl}/sign-up`,
-      // What is closed to its readers leads to Pembit, for whoever signs in.
-      page: (path) => opened(path) ?? baseUrl + path,
-    },
-    requireZone,
-  );
+  return {
+    entry: (id) => (personal ? `${baseUrl}/e/${id}` : `${embed}/e/${id}`),
+    day: (date, course) =>
+      personal
+        ? `${baseUrl}/day/${momentText(date)}${course ? `?course=${encodeURIComponent(course.code)}` : ''}`
+        : `${embed}/day/${momentText(date)}`,
+    signUp: `${baseUrl}/sign-up`,
+    // What is closed to its readers leads to Pembit, for whoever signs in.
+    page: (path) => opened(path) ?? baseUrl + path,
+  };
+}
+
+/** What a form of the file holds. */
+function bodyOf(
+  outlet: Outlet,
+  contents: OutletContents,
+  addresses: Addresses,
+  { form = 'events', done, baseUrl }: Given,
+) {
+  switch (form) {
+    case 'events': {
+      const events = feedEvents(contents, addresses, requireZone);
+      return { events, tombstones: feedTombstones(contents, events) };
+    }
+    case 'work':
+      return { events: [], todos: workTodos(contents, addresses, done ?? new Map()) };
+    case 'freeBusy':
+      return {
+        events: [],
+        freeBusy: officeFreeBusy(contents, { uid: `${outlet.id}-hours`, url: `${baseUrl}/sign-up` }),
+      };
+    case 'news':
+      return { events: [] };
+    default:
+      return form satisfies never;
+  }
+}
+
+/** The file of an outlet, in one of its forms. */
+export function outletFile(outlet: Outlet, contents: OutletContents, given: Given): string {
+  const { token, baseUrl, form = 'events' } = given;
+  const personal = outlet.audience === 'personal';
+  const page = personal ? baseUrl : `${baseUrl}/embed/${token}`;
+  const addresses = addressesOf(outlet, given);
+  // A copy of a file that is not public would carry its secret address on.
+  const self = (ending: string) =>
+    outlet.audience === 'public' ? `${baseUrl}/feeds/${token}${ending}` : undefined;
+  if (form === 'news')
+    return atomFile(outlet, newestIn(contents, addresses), { page, self: self('.atom'), changedAtMs: given.changedAtMs ?? 0 }); // prettier-ignore
   const {
     courses,
     terms: [term],
   } = contents.plan;
   return writeCalendar(
     {
-      name: outlet.name,
+      name: form === 'work' ? feedTexts.workOf(outlet.name) : outlet.name,
       description: feedTexts.about(
         courses.map((course) => `${course.code} ${course.title}`),
         outlet.audience,
       ),
-      url: personal ? baseUrl : embed,
+      url: page,
       color: courses.length === 1 ? COURSE_CSS_COLORS[courses[0]!.color] : undefined,
       refreshMinutes: MINUTES_BETWEEN_POLLS,
-      // A copy of a file that is not public would carry its secret address on.
-      source: outlet.audience === 'public' ? `${baseUrl}/feeds/${token}.ics` : undefined,
+      source: form === 'events' ? self('.ics') : undefined,
       zone: term ? { tzid: term.tzid, year: term.startsOn.year } : { tzid: 'UTC', year: 1970 },
-      events,
-      tombstones: feedTombstones(contents, events),
+      ...bodyOf(outlet, contents, addresses, given),
     },
     requireZone,
   );

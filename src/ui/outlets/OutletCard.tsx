@@ -71,6 +71,26 @@ export function OutletCard({ outlet, isNew = false }: { outlet: OutletCardView; 
           </>
         )}
       </details>
+      {outlet.kind === 'feed' ? (
+        <details>
+          <summary>{say.otherForms}</summary>
+          <CopyField
+            label={say.work}
+            value={outlet.url.replace(/\.ics$/, '/work.ics')}
+            action={say.copyAddress}
+          />
+          <CopyField
+            label={say.freeBusy}
+            value={outlet.url.replace(/\.ics$/, '.ifb')}
+            action={say.copyAddress}
+          />
+          <CopyField
+            label={say.news}
+            value={outlet.url.replace(/\.ics$/, '.atom')}
+            action={say.copyAddress}
+          />
+        </details>
+      ) : null}
       <div className={styles.use}>
         <p className="soft">{outlet.read}</p>
         {outlet.days.length > 0 ? (
