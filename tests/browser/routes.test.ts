@@ -511,6 +511,7 @@ const CHECKS: Readonly<Record<string, () => readonly Check[]>> = {
   ],
   '/api/slots/[id]': () => [{ method: 'DELETE', path: `/api/slots/${hlSlot}`, expected: signedInOnly(404) }],
   '/api/closures': () => [
+    { method: 'GET', path: '/api/closures', expected: signedInOnly(200) },
     { method: 'POST', path: '/api/closures', body: closure(), expected: signedInOnly(403) },
     {
       method: 'POST',
@@ -548,6 +549,7 @@ const CHECKS: Readonly<Record<string, () => readonly Check[]>> = {
     { method: 'DELETE', path: `/api/closures/${NOT_THERE}`, expected: signedInOnly(404) },
   ],
   '/api/courses': () => [
+    { method: 'GET', path: '/api/courses', expected: signedInOnly(200) },
     { method: 'POST', path: '/api/courses', body: newCourse, expected: signedInOnly(403) },
   ],
   '/api/courses/[id]': () => [
@@ -956,6 +958,7 @@ const CHECKS: Readonly<Record<string, () => readonly Check[]>> = {
     { method: 'GET', path: '/api/occurrences?from=2026-10-01&to=2026-10-31', expected: signedInOnly(200) },
   ],
   '/api/entries': () => [
+    { method: 'GET', path: '/api/entries', expected: signedInOnly(200) },
     { method: 'POST', path: '/api/entries', body: entryBody(hlCourse), expected: signedInOnly(403) },
     { method: 'POST', path: '/api/entries', body: entryBody(NOT_THERE), expected: signedInOnly(403) },
   ],
@@ -981,6 +984,13 @@ const CHECKS: Readonly<Record<string, () => readonly Check[]>> = {
     { method: 'DELETE', path: `/api/entries/${hlEntry}`, expected: signedInOnly(404) },
     { method: 'DELETE', path: '/api/entries/nothing', expected: signedInOnly(404) },
   ],
+  '/api/terms': () => [{ method: 'GET', path: '/api/terms', expected: signedInOnly(200) }],
+  '/api/sections': () => [{ method: 'GET', path: '/api/sections', expected: signedInOnly(200) }],
+  '/api/meetings': () => [{ method: 'GET', path: '/api/meetings', expected: signedInOnly(200) }],
+  '/api/class-plans': () => [{ method: 'GET', path: '/api/class-plans', expected: signedInOnly(200) }],
+  '/api/materials': () => [{ method: 'GET', path: '/api/materials', expected: signedInOnly(200) }],
+  '/api/slots': () => [{ method: 'GET', path: '/api/slots', expected: signedInOnly(200) }],
+  '/api/bookings': () => [{ method: 'GET', path: '/api/bookings', expected: signedInOnly(200) }],
   '/api/outlets': () => [
     { method: 'GET', path: '/api/outlets', expected: signedInOnly(200) },
     {
@@ -991,6 +1001,7 @@ const CHECKS: Readonly<Record<string, () => readonly Check[]>> = {
     },
   ],
   '/api/sheets': () => [
+    { method: 'GET', path: '/api/sheets', expected: signedInOnly(200) },
     {
       method: 'POST',
       path: '/api/sheets',

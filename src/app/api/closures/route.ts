@@ -1,3 +1,5 @@
+import { listQuery } from '@/core/frame/listQuery';
+import { listPage } from '@/server/lists/lists';
 import { closureInput } from '@/core/frame/frameInput';
 import { addClosure } from '@/server/frame/closures';
 import { endpoint } from '../endpoint';
@@ -13,3 +15,8 @@ export const POST = endpoint({ who: 'person', body: closureInput }, async ({ pem
       }
     : outcome;
 });
+
+/** The closures that you see, a page at a time. */
+export const GET = endpoint({ who: 'person', query: listQuery }, ({ pembit, actor, query }) =>
+  listPage(pembit, actor, 'closures', query),
+);

@@ -1,3 +1,5 @@
+import { listQuery } from '@/core/frame/listQuery';
+import { listPage } from '@/server/lists/lists';
 import { entryInput } from '@/core/entries/entryInput';
 import { planEntry } from '@/server/entries/planEntry';
 import { endpoint } from '../endpoint';
@@ -7,4 +9,9 @@ import { entryAnswer } from './entryAnswer';
 export const POST = endpoint(
   { who: 'person', body: entryInput, bytes: 512 * 1024 },
   async ({ pembit, actor, body }) => entryAnswer(await planEntry(pembit, actor, body), 201),
+);
+
+/** The entries that you see, a page at a time. */
+export const GET = endpoint({ who: 'person', query: listQuery }, ({ pembit, actor, query }) =>
+  listPage(pembit, actor, 'entries', query),
 );

@@ -1,3 +1,5 @@
+import { listQuery } from '@/core/frame/listQuery';
+import { listPage } from '@/server/lists/lists';
 import { sheetInput } from '@/core/signup/sheetInput';
 import { offerTimes } from '@/server/signup/offerTimes';
 import { endpoint } from '../endpoint';
@@ -11,4 +13,9 @@ export const POST = endpoint(
     const { id, title, slots } = outcome.value;
     return { ...outcome, value: { id, title, times: slots.length }, status: 201 };
   },
+);
+
+/** The sheets that you see, a page at a time. */
+export const GET = endpoint({ who: 'person', query: listQuery }, ({ pembit, actor, query }) =>
+  listPage(pembit, actor, 'sheets', query),
 );

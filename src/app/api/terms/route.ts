@@ -1,3 +1,5 @@
+import { listQuery } from '@/core/frame/listQuery';
+import { listPage } from '@/server/lists/lists';
 import { termInput } from '@/core/frame/frameInput';
 import { addTerm } from '@/server/frame/terms';
 import { endpoint } from '../endpoint';
@@ -9,3 +11,8 @@ export const POST = endpoint({ who: 'person', body: termInput }, async ({ pembit
     ? { ...outcome, value: { id: outcome.value.id, name: outcome.value.name }, status: 201 }
     : outcome;
 });
+
+/** The terms that you see, a page at a time. */
+export const GET = endpoint({ who: 'person', query: listQuery }, ({ pembit, actor, query }) =>
+  listPage(pembit, actor, 'terms', query),
+);

@@ -1,0 +1,8 @@
+import { listQuery } from '@/core/frame/listQuery';
+import { listPage } from '@/server/lists/lists';
+import { endpoint } from '../endpoint';
+
+/** The bookings that you see, a page at a time. */
+export const GET = endpoint({ who: 'person', query: listQuery }, ({ pembit, actor, query }) =>
+  listPage(pembit, actor, 'bookings', query),
+);
