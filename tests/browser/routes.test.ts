@@ -292,7 +292,10 @@ const CHECKS: Readonly<Record<string, () => readonly Check[]>> = {
       expected: all(404),
     },
   ],
-  '/api/terms': () => [{ method: 'POST', path: '/api/terms', body: term, expected: signedInOnly(403) }],
+  '/api/terms': () => [
+    { method: 'GET', path: '/api/terms', expected: signedInOnly(200) },
+    { method: 'POST', path: '/api/terms', body: term, expected: signedInOnly(403) },
+  ],
   '/join/[token]': () => [{ method: 'GET', path: `/join/${'x'.repeat(43)}`, expected: all(200) }],
   '/api/joining': () => [
     { method: 'POST', path: '/api/joining', body: { token: 'x'.repeat(43) }, expected: all(404) },
@@ -984,7 +987,6 @@ const CHECKS: Readonly<Record<string, () => readonly Check[]>> = {
     { method: 'DELETE', path: `/api/entries/${hlEntry}`, expected: signedInOnly(404) },
     { method: 'DELETE', path: '/api/entries/nothing', expected: signedInOnly(404) },
   ],
-  '/api/terms': () => [{ method: 'GET', path: '/api/terms', expected: signedInOnly(200) }],
   '/api/sections': () => [{ method: 'GET', path: '/api/sections', expected: signedInOnly(200) }],
   '/api/meetings': () => [{ method: 'GET', path: '/api/meetings', expected: signedInOnly(200) }],
   '/api/class-plans': () => [{ method: 'GET', path: '/api/class-plans', expected: signedInOnly(200) }],

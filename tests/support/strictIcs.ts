@@ -19,14 +19,19 @@ const VALUES: Record<string, RegExp> = {
   VERSION: /^2\.0$/, PRODID: TEXT, CALSCALE: /^GREGORIAN$/, NAME: TEXT, DESCRIPTION: TEXT, SUMMARY: TEXT, LOCATION: TEXT, UID: TEXT,
   TZID: TEXT, 'X-WR-CALNAME': TEXT, 'X-WR-CALDESC': TEXT, CATEGORIES: TEXT_LIST, URL: URI, SOURCE: URI, CONFERENCE: URI, COLOR: /^[a-z]+$/,
   'REFRESH-INTERVAL': DURATION, 'X-PUBLISHED-TTL': DURATION, DTSTAMP: UTC, CREATED: UTC, 'LAST-MODIFIED': UTC, SEQUENCE: /^\d+$/,
-  CLASS: /^(PUBLIC|PRIVATE|CONFIDENTIAL)$/, TRANSP: /^(OPAQUE|TRANSPARENT)$/, STATUS: /^(TENTATIVE|CONFIRMED|CANCELLED)$/,
+  CLASS: /^(PUBLIC|PRIVATE|CONFIDENTIAL)$/, TRANSP: /^(OPAQUE|TRANSPARENT)$/, STATUS: /^(TENTATIVE|CONFIRMED|CANCELLED|NEEDS-ACTION|COMPLETED)$/,
   'STYLED-DESCRIPTION': TEXT, 'X-ALT-DESC': TEXT, ACTION: /^DISPLAY$/, TRIGGER: DURATION,
+  'PERCENT-COMPLETE': /^(\d{1,2}|100)$/, COMPLETED: UTC, 'RELATED-TO': TEXT, FREEBUSY: /^\d{8}T\d{6}Z\/\d{8}T\d{6}Z$/,
   METHOD: /^[A-Z]+$/, ORGANIZER: /^mailto:[^\s@]+@[^\s@]+$/, ATTENDEE: /^mailto:[^\s@]+@[^\s@]+$/, TZOFFSETFROM: OFFSET, TZOFFSETTO: OFFSET, RRULE: /^FREQ=[A-Z]+(;[A-Z]+=[A-Z0-9,+-]+)*$/, RDATE: LOCAL,
 }; // prettier-ignore
 
 const ONCE: Record<string, readonly string[]> = {
   VCALENDAR: ['PRODID', 'VERSION', 'CALSCALE', 'NAME', 'DESCRIPTION', 'URL', 'COLOR', 'REFRESH-INTERVAL', 'SOURCE'],
   VEVENT: ['UID', 'DTSTAMP', 'DTSTART', 'DTEND', 'SUMMARY', 'DESCRIPTION', 'LOCATION', 'URL', 'CLASS', 'TRANSP', 'STATUS', 'SEQUENCE', 'CREATED', 'LAST-MODIFIED', 'ORGANIZER'],
+  // Section 3.6.2
+  VTODO: ['UID', 'DTSTAMP', 'DUE', 'DTSTART', 'COMPLETED', 'CREATED', 'DESCRIPTION', 'LAST-MODIFIED', 'PERCENT-COMPLETE', 'SEQUENCE', 'STATUS', 'SUMMARY', 'URL', 'CLASS', 'LOCATION'],
+  // Section 3.6.4
+  VFREEBUSY: ['UID', 'DTSTAMP', 'DTSTART', 'DTEND', 'CONTACT', 'ORGANIZER', 'URL'],
   VALARM: ['ACTION', 'DESCRIPTION', 'TRIGGER', 'DURATION', 'REPEAT'],
   VTIMEZONE: ['TZID'],
   STANDARD: ['DTSTART', 'TZOFFSETFROM', 'TZOFFSETTO'],
@@ -36,6 +41,8 @@ const ONCE: Record<string, readonly string[]> = {
 const REQUIRED: Record<string, readonly string[]> = {
   VCALENDAR: ['PRODID', 'VERSION'],
   VEVENT: ['UID', 'DTSTAMP', 'DTSTART'],
+  VTODO: ['UID', 'DTSTAMP'],
+  VFREEBUSY: ['UID', 'DTSTAMP'],
   // Section 3.6.6, of an alarm that is shown.
   VALARM: ['ACTION', 'DESCRIPTION', 'TRIGGER'],
   VTIMEZONE: ['TZID'],
@@ -45,6 +52,8 @@ const REQUIRED: Record<string, readonly string[]> = {
 
 const PARENT: Record<string, string> = {
   VEVENT: 'VCALENDAR',
+  VTODO: 'VCALENDAR',
+  VFREEBUSY: 'VCALENDAR',
   VALARM: 'VEVENT',
   VTIMEZONE: 'VCALENDAR',
   STANDARD: 'VTIMEZONE',
@@ -157,6 +166,7 @@ function checkCalendar(root: Component, complaints: string[]): void {
   );
   const uids = new Set<string>();
   checkComponent(root, zones, complaints);
+  for (const todo of root.children.filter((c) => c.name === 'VTODO')) checkTodo(todo, uids, complaints);
   for (const event of root.children.filter((c) => c.name === 'VEVENT')) {
     // An occurrence that differs has its series' UID and says which it is.
     const uid = [
@@ -180,7 +190,7 @@ function checkComponent(component: Component, zones: ReadonlySet<string>, compla
   const observance = component.name === 'STANDARD' || component.name === 'DAYLIGHT';
   for (const property of component.properties) {
     const { name, value, params, line } = property;
-    if (['DTSTART', 'DTEND', 'EXDATE', 'RECURRENCE-ID'].includes(name)) {
+    if (['DTSTART', 'DTEND', 'DUE', 'EXDATE', 'RECURRENCE-ID'].includes(name)) {
       const tzid = params.get('TZID');
       const expected = params.get('VALUE') === 'DATE' ? DATE : tzid || observance ? LOCAL : UTC;
       if (!expected.test(value)) complaints.push(`Line ${line}: ${name} ${value}.`);
@@ -207,6 +217,20 @@ function checkUntil(event: Component, complaints: string[]): void {
   if (!until || !start) return;
   const expected = start.params.get('VALUE') === 'DATE' ? DATE : UTC;
   if (!expected.test(until)) complaints.push(`Line ${rule!.line}: UNTIL is ${until}.`);
+}
+
+/** Sections 3.8.1.11, 3.8.1.8 and 3.8.2.1: what is completed says when, and is so by a hundred per cent; each UID once. */
+function checkTodo(todo: Component, uids: Set<string>, complaints: string[]): void {
+  const at = (name: string) => values(todo, name)[0]?.value;
+  const uid = at('UID') ?? '';
+  if (uids.has(uid)) complaints.push(`UID ${uid} twice.`);
+  uids.add(uid);
+  const [status, percent] = [at('STATUS'), at('PERCENT-COMPLETE')];
+  if (!/^(NEEDS-ACTION|COMPLETED|IN-PROCESS|CANCELLED)$/.test(status ?? ''))
+    complaints.push(`VTODO is ${status}.`);
+  if ((status === 'COMPLETED') !== (at('COMPLETED') !== undefined))
+    complaints.push(`${uid} is ${status}, and its COMPLETED does not say so.`);
+  if (status === 'COMPLETED' && percent !== '100') complaints.push(`${uid} is done by ${percent} per cent.`);
 }
 
 /** Section 3.8.2.2: DTEND is of DTSTART's type, and later. */

@@ -4,21 +4,21 @@ import { isStaffOf } from '@/core/entries/viewer';
 import { mainMoment } from '@/core/entries/entry';
 import { momentLabel } from '@/core/time/dateLabels';
 import { filesByCourse } from '@/server/outlets/openFiles';
-import { schoolSettings } from '@/data/plan/schoolSettings';
+import { placesArePublic } from '@/server/outlets/publish';
 import { sharedPembit } from '@/server/pembit';
 import type { SignedIn } from '@/server/session/session';
 
 /** What an outlet can be composed of by whoever is signed in, as plain values. */
 export async function composing(plan: SeenPlan, { viewer }: SignedIn) {
-  const [files, settings] = await Promise.all([
+  const [files, placesInPublic] = await Promise.all([
     filesByCourse(sharedPembit(), plan),
-    schoolSettings(sharedPembit()),
+    placesArePublic(sharedPembit()),
   ]);
   const names = courseNames(plan.courses, plan.terms);
   const taught = plan.courses.filter((course) => isStaffOf(viewer, course.id) && !course.archived);
   const own = new Set<string>(taught.map((course) => course.id));
   return {
-    placesInPublic: settings.students === 'adults',
+    placesInPublic,
     courses: taught.map(({ id, tag, sections }) => ({
       id,
       tag,

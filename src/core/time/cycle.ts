@@ -1,7 +1,6 @@
 import { Temporal } from 'temporal-polyfill';
 import type { Closure } from './closure';
 import { isOn, isWhole } from './closure';
-import type { Term } from './term';
 
 /** Days that rotate, whatever the weekday: A, B, A, B ..., or 1 to 6. */
 export type Cycle = Readonly<{
@@ -20,7 +19,11 @@ export type Cycle = Readonly<{
  * none, unless they were given one; a term without a rotation has none at all.
  */
 export function cycleDays(
-  { startsOn, endsOn, cycle }: Pick<Term, 'startsOn' | 'endsOn' | 'cycle'>,
+  {
+    startsOn,
+    endsOn,
+    cycle,
+  }: Readonly<{ startsOn: Temporal.PlainDate; endsOn: Temporal.PlainDate; cycle?: Cycle }>,
   closures: readonly (Pick<Closure, 'start' | 'end' | 'course'> & Parameters<typeof isWhole>[0])[],
 ): ReadonlyMap<string, string> {
   const letters = new Map<string, string>();

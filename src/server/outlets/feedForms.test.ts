@@ -4,6 +4,7 @@ import { afterAll, beforeAll, expect, test } from 'vitest';
 import { valueOf } from '../../../tests/support/outcomes';
 import type { School } from '../../../tests/support/school';
 import { newSchool } from '../../../tests/support/school';
+import { complaintsAbout } from '../../../tests/support/strictIcs';
 import { entryInput } from '@/core/entries/entryInput';
 import { outletInput } from '@/core/outlets/outletInput';
 import { sheetInput } from '@/core/signup/sheetInput';
@@ -56,6 +57,8 @@ test('a student’s due work are tasks of an address of its own, ticked as they 
         return [at('summary'), { status: at('status'), percent: at('percent-complete'), due: at('due'), related: at('related-to'), completed: at('completed'), uid: at('uid') }]; // prettier-ignore
       }),
     );
+  const strictly = async () => complaintsAbout(Buffer.from((await ask(path)).text));
+  expect(await strictly()).toEqual([]);
   const before = await tasks();
   expect(before['HL: Essay']).toMatchObject({
     status: 'NEEDS-ACTION',
@@ -70,6 +73,7 @@ test('a student’s due work are tasks of an address of its own, ticked as they 
   valueOf(await tickDone(pembit, students[0]!, essay.id, true));
   expect((await tasks())['HL: Essay']).toMatchObject({ status: 'COMPLETED', percent: '100' });
   expect((await tasks())['HL: Essay']!.completed).toMatch(/Z$/);
+  expect(await strictly()).toEqual([]);
   expect((await tasks())['HL: Log']!.status).toBe('NEEDS-ACTION');
   valueOf(await tickDone(pembit, students[0]!, essay.id, false));
   expect((await tasks())['HL: Essay']!.status).toBe('NEEDS-ACTION');
@@ -86,6 +90,7 @@ test('office hours are free and busy times, without a name', async () => {
   valueOf(await takeTime(pembit, students[0]!, sheet.slots[0]!.id, {} as never));
   const { text, headers } = await ask(feed.replace(/\.ics$/, '.ifb'));
   expect(headers['content-type']).toBe('text/calendar; charset=utf-8');
+  expect(complaintsAbout(Buffer.from(text))).toEqual([]);
   const [freeBusy] = componentsOf(text, 'vfreebusy');
   expect(freeBusy!.getAllProperties('freebusy').map((one) => [one.getParameter('fbtype'), one.getFirstValue()?.toString()])).toEqual([
     ['BUSY', '2026-10-29T15:00:00Z/2026-10-29T15:30:00Z'],

@@ -8,7 +8,6 @@ import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
 import { publishTexts } from '@/core/texts/publish';
 import { historyTexts } from '@/core/texts/history';
-import type { Students } from '@/core/frame/students';
 import type { Course, Plan } from '@/core/plan/plan';
 import { schoolSettings } from '@/data/plan/schoolSettings';
 import type { Reader } from '@/data/database';
@@ -54,15 +53,19 @@ export const sectionsOf = (courses: readonly Pick<Course, 'sections'>[]): Sectio
 
 type Composed = OutletInput & Readonly<{ sections: readonly SectionId[]; files: boolean; places: boolean }>;
 
+/** Whether rooms and names of sections are in what anyone may read, unless they are unticked. */
+export const placesArePublic = async (reader: Reader): Promise<boolean> =>
+  (await schoolSettings(reader)).students === 'adults';
+
 /** What is not said of an outlet: all sections, files for the students of the course, rooms where they endanger nobody. */
 function withDefaults(
   input: OutletInput,
   courses: readonly Pick<Course, 'sections'>[],
-  students: Students,
+  placesInPublic: boolean,
 ): Composed {
   const sections = input.sections ?? sectionsOf(courses);
   const files = input.files ?? input.audience === 'roster';
-  const places = input.places ?? (input.audience === 'roster' || students === 'adults');
+  const places = input.places ?? (input.audience === 'roster' || placesInPublic);
   return { ...input, sections, files, places };
 }
 
@@ -73,9 +76,8 @@ export async function asComposed(
   input: OutletInput,
   { courses }: Pick<Plan, 'courses'>,
 ): Promise<PublishedOutlet> {
-  const { students } = await schoolSettings(pembit);
   return {
-    ...withDefaults(input, courses, students),
+    ...withDefaults(input, courses, await placesArePublic(pembit)),
     id: 'preview' as OutletId,
     owner: person.id,
     generation: 0,
@@ -87,8 +89,7 @@ async function composedOf(change: Change, actor: SignedIn, input: OutletInput): 
   if (!input.courses.every((course) => mayIn(actor, 'publish', course))) return refused('notYours');
   const { courses, terms } = await loadFrame(change, input.courses);
   const all = sectionsOf(courses);
-  const { students } = await schoolSettings(change);
-  const composed = withDefaults(input, courses, students);
+  const composed = withDefaults(input, courses, await placesArePublic(change));
   const bad = (field: string, message: string) => refused('badRequest', [{ field, message }]);
   if (!composed.sections.every((section) => all.includes(section)))
     return bad('sections', publishTexts.noSuchSection);
