@@ -71,6 +71,12 @@ try {
   await person.open(`${pembit.pembitUrl}/publish/new?kind=embed&course=HL%20210`);
   await person.click('field', 'NV Coastal navigation');
   await person.choose('What the page shows', 'One month');
+  // The preview is a page of its own, and comes a moment later.
+  await person.driver.wait(() =>
+    person.driver.executeScript<boolean>(
+      "return Boolean(document.querySelector('iframe')?.contentDocument?.querySelector('h1'))",
+    ),
+  );
   await save('compose');
   await picture('calendars', '/calendars');
   await picture('course', '/courses/HL%20210');

@@ -4,6 +4,8 @@ import type { SeenPlan } from '@/core/plan/seenPlan';
 import { frameTexts } from '@/core/texts/frame';
 import type { TermId } from '@/core/ids';
 import { courseNames } from '@/core/plan/courseNames';
+import { suddenClosures } from '@/core/plan/suddenClosures';
+import { requireZone } from '@/core/time/zoneData';
 import { termDays, termsInSight } from '@/core/time/term';
 import { findingsOf } from '@/server/checks/findings';
 import { failedMailOf } from '@/server/mail/failedMail';
@@ -109,6 +111,7 @@ export async function PageFrame({
   ]);
   const seen = plan ?? (await planSeenBy(sharedPembit(), viewer));
   const { term, beside, today } = await termOnPage(seen);
+  const sudden = suddenClosures(seen, sharedPembit().now(), requireZone);
   const inSight = everyTerm ? termsInSight(seen.terms, today) : beside;
   return (
     <DayFrame today={today.toString()} locale={seen.locale} term={term && termDays(term)}>
@@ -122,6 +125,15 @@ export async function PageFrame({
         staff={isOnStaff(viewer)}
         seeAs={seeAs}
       >
+        {sudden.length > 0 ? (
+          <div className="notice" role="status">
+            {sudden.map((line) => (
+              <p key={line}>
+                <b>{line}</b>
+              </p>
+            ))}
+          </div>
+        ) : null}
         {failed.length > 0 ? (
           <div className="notice" role="status">
             {failed.map((letter) => (

@@ -2,7 +2,7 @@ import { Key } from 'selenium-webdriver';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { signedIn } from '../support/api';
 import type { Person } from './browser';
-import { newPerson } from './browser';
+import { newPerson, PHONE } from './browser';
 import { effortTable } from './effort';
 import type { RunningPembit } from './server';
 import { startPembit } from './server';
@@ -96,4 +96,33 @@ test('away today: said in one line on any page, called off in one act, and back 
   await maren.sees(/Called off \d/);
   await maren.click('button', 'Undo');
   await maren.sees('Undone');
+});
+
+test('what closes today stands at the head of everybody’s pages, of what is published, and is gone with one undo', async () => {
+  const office = await newPerson();
+  const ivo = await newPerson(PHONE);
+  try {
+    await office.open(pembit.pembitUrl);
+    await office.click('button', 'Sign in as School office');
+    await office.sees('Terms');
+    await office.open(`${pembit.pembitUrl}/close?day=2026-10-13&name=Storm&closing=early&at=13:00`);
+    await office.click('button', 'See what it hits');
+    await office.find('button', 'Close these days');
+    await office.click('button', 'Close these days');
+    await office.sees('Added the closure Storm');
+    await ivo.open(pembit.pembitUrl);
+    await ivo.click('button', 'Sign in as Ivo Saltmarsh');
+    await ivo.sees(/Today: Storm, closed from 13:00\. Said Tue 13 Oct, \d\d:\d\d\./);
+    const api = await signedIn(pembit.pembitUrl, 'maren@kittiwake.example');
+    const outlets = (await (await api.call('GET', '/api/outlets')).json()) as { kind: string; url: string }[];
+    const embed = await (await fetch(outlets.find(({ kind }) => kind === 'embed')!.url)).text();
+    expect(embed).toContain('Today: Storm, closed from 13:00.');
+    await office.click('button', 'Undo');
+    await office.sees('Undone');
+    await ivo.open(`${pembit.pembitUrl}/next`);
+    await ivo.doesNotSee('Today: Storm');
+  } finally {
+    await office.quit();
+    await ivo.quit();
+  }
 });

@@ -10,5 +10,7 @@ export const closureTexts = {
   /** As it can be typed again. */
   quick: (day: string, name: string, closing: Closing = 'whole', at = '') =>
     `${{ whole: 'No classes', late: `School opens at ${at}`, early: `School closes at ${at}`, online: 'Classes online' }[closing]} ${day}${name ? `: ${name}` : ''}`,
+  sudden: (day: 'today' | 'tomorrow', what: string, when: string) =>
+    `${day === 'today' ? 'Today' : 'Tomorrow'}: ${what}. Said ${when}.`,
   quickAct: 'See what it hits, and close it',
 } as const;

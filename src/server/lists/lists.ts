@@ -1,8 +1,6 @@
-import type { Temporal } from 'temporal-polyfill';
 import type { ListQuery } from '@/core/frame/listQuery';
 import type { SeenEntry } from '@/core/entries/seenBy';
 import { mainMoment } from '@/core/entries/entry';
-import type { SeenPlan } from '@/core/plan/seenPlan';
 import type { Outcome } from '@/core/refusals';
 import { done } from '@/core/refusals';
 import { seenMaterials } from '@/core/materials/seenMaterials';
@@ -10,7 +8,7 @@ import { formatPattern } from '@/core/time/formatPattern';
 import { timeLabel } from '@/core/time/dateLabels';
 import { spanOfMeeting } from '@/core/time/meetings';
 import { patternOn } from '@/core/time/pattern';
-import { toInstant, toWall, withOffset } from '@/core/time/zone';
+import { toInstant, withOffset } from '@/core/time/zone';
 import { requireZone } from '@/core/time/zoneData';
 import type { Moment } from '@/core/time/zonedWall';
 import { dayOf, isDay, momentText } from '@/core/time/zonedWall';
@@ -22,10 +20,10 @@ import { todayIn } from '../plan/todayIn';
 import type { SignedIn } from '../session/session';
 import { coursesOf } from '@/core/entries/viewer';
 import type { Listed, Page } from './page';
+import type { Seen } from './seen';
+import { stamp } from './seen';
+import { bookingsIn, sheetsIn, slotsIn } from './timesLists';
 import { pageOf } from './page';
-
-/** What a list is made of: what its reader sees, and nothing besides. */
-type Seen = Readonly<{ plan: SeenPlan; baseUrl: string; today: Temporal.PlainDate }>;
 
 const written = (moment: Moment): string => {
   if (isDay(moment)) return moment.toString();
@@ -33,7 +31,6 @@ const written = (moment: Moment): string => {
   return withOffset(zone, toInstant(zone, moment.wall));
 };
 const said = (moment: Moment | undefined) => (moment === undefined ? undefined : written(moment));
-const stamp = (at: Temporal.Instant) => at.toString({ smallestUnit: 'second' });
 const dayText = (moment: Moment) => momentText(dayOf(moment));
 
 const termsIn = ({ plan }: Seen) =>
@@ -201,82 +198,6 @@ const entriesIn = ({ plan, baseUrl }: Seen) =>
         lastModified: stamp(entry.lastModified),
       },
     };
-  });
-
-const sheetsIn = ({ plan }: Seen) =>
-  plan.sheets.map((sheet) => {
-    const courses = sheet.audience.map(({ course }) => course);
-    return {
-      id: sheet.id as string,
-      uid: sheet.uid,
-      term: plan.courses.find(({ id }) => courses.includes(id))?.term,
-      courses,
-      changedMs: sheet.lastModified.epochMilliseconds,
-      record: {
-        id: sheet.id,
-        uid: sheet.uid,
-        title: sheet.title,
-        courses,
-        hosts: sheet.hosts,
-        place: sheet.place,
-        zone: sheet.tzid,
-        slots: sheet.slots.length,
-        release: sheet.release,
-        sequence: sheet.sequence,
-        lastModified: stamp(sheet.lastModified),
-      },
-    };
-  });
-
-const slotsIn = ({ plan }: Seen) =>
-  plan.sheets.flatMap((sheet) => {
-    const zone = requireZone(sheet.tzid);
-    const courses = sheet.audience.map(({ course }) => course);
-    const day = (at: Temporal.Instant) => momentText(toWall(zone, at).toPlainDate());
-    return sheet.slots.map(({ id, interval, seats, taken, mine }) => ({
-      id: id as string,
-      term: plan.courses.find((course) => courses.includes(course.id))?.term,
-      courses,
-      days: [day(interval.start), day(interval.end)] as const,
-      record: {
-        id,
-        sheet: sheet.id,
-        start: withOffset(zone, interval.start),
-        end: withOffset(zone, interval.end),
-        zone: sheet.tzid,
-        seats,
-        taken,
-        mine: mine !== undefined,
-      },
-    }));
-  });
-
-const bookingsIn = ({ plan }: Seen) =>
-  plan.sheets.flatMap((sheet) => {
-    const zone = requireZone(sheet.tzid);
-    const courses = sheet.audience.map(({ course }) => course);
-    return sheet.slots.flatMap(({ id: slot, interval, bookings }) =>
-      bookings.map((booking) => ({
-        id: booking.id as string,
-        term: plan.courses.find(({ id }) => courses.includes(id))?.term,
-        courses,
-        days: [
-          momentText(toWall(zone, interval.start).toPlainDate()),
-          momentText(toWall(zone, interval.end).toPlainDate()),
-        ] as const,
-        record: {
-          id: booking.id,
-          slot,
-          sheet: sheet.id,
-          start: withOffset(zone, interval.start),
-          end: withOffset(zone, interval.end),
-          zone: sheet.tzid,
-          mine: booking.mine,
-          person: booking.person,
-          personName: booking.personName,
-        },
-      })),
-    );
   });
 
 const closuresIn = ({ plan }: Seen) =>

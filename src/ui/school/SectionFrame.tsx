@@ -141,7 +141,7 @@ function FactsForm({ section }: { section: Section }) {
 
 /** What can be changed about when and where a section meets. */
 export const SectionFrame = ({ section, today }: { section: Section; today: string }) => (
-  <div className={styles.column}>
+  <div className={styles.forms}>
     <WeekForm key={section.typed} section={section} today={today} />
     <RoomsForm section={section} today={today} />
     <ExtraClassForm section={section} />

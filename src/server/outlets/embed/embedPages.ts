@@ -1,6 +1,8 @@
 import type { Temporal } from 'temporal-polyfill';
 import type { EntryId, MaterialId } from '@/core/ids';
 import type { EmbedView } from '@/core/outlets/outlet';
+import { suddenClosures } from '@/core/plan/suddenClosures';
+import { requireZone } from '@/core/time/zoneData';
 import { embedTexts } from '@/core/texts/embeds';
 import { pageAt } from './embedContext';
 import type { EmbedContext } from './embedContext';
@@ -32,12 +34,15 @@ const VIEWS: readonly EmbedViewPage[] = [
 export const viewOf = (id: EmbedView): EmbedViewPage => VIEWS.find((view) => view.id === id)!;
 
 const heading = (title: string): Html => html`<h1>${title}</h1>`;
+/** What was closed at short notice. */
+const sudden = ({ contents, now }: EmbedContext): Html[] =>
+  suddenClosures(contents.plan, now, requireZone).map((line) => html`<p role="status"><b>${line}</b></p>`);
 const back = (context: EmbedContext): Html =>
   html`<p><a class="back" href="${pageAt(context, undefined)}">${embedTexts.back}</a></p>`;
 
 /** The outlet's own page, in the view that was chosen for it. `isPublic` says at its foot who can read it. */
 export const ownPage = (context: EmbedContext, isPublic: boolean): Html =>
-  html`${heading(context.title)} ${filters(context)} ${viewOf(context.look.view).page(context)}
+  html`${heading(context.title)} ${sudden(context)} ${filters(context)} ${viewOf(context.look.view).page(context)}
     <p class="soft foot">${isPublic ? embedTexts.readable : embedTexts.forRoster}</p>`;
 
 export const dayPage = (context: EmbedContext, date: Temporal.PlainDate): Html =>
