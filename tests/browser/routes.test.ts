@@ -481,6 +481,14 @@ const CHECKS: Readonly<Record<string, () => readonly Check[]>> = {
       expected: signedInOnly(404),
     },
   ],
+  '/api/courses/[id]/schedule/file': () => [
+    {
+      method: 'POST',
+      path: `/api/courses/${hlCourse}/schedule/file`,
+      body: { file: NOT_THERE },
+      expected: signedInOnly(404),
+    },
+  ],
   '/api/courses/[id]/schedule': () => [
     {
       method: 'POST',

@@ -91,3 +91,17 @@ test('a line is corrected where it stands, another is left out; a reload keeps w
   await maren.click('button', 'Read it');
   await maren.sees('1 stands in the plan already.');
 });
+
+test('several lines pasted into the quick line are a schedule, read where there is room for them', async () => {
+  await maren.open(`${pembit.pembitUrl}/today`);
+  await maren.driver.executeScript(`
+    const data = new DataTransfer();
+    data.setData('text', 'Oct 20: Moulds\\nNov 3: Essay 1 due');
+    const field = document.querySelector('input[aria-label="Quick line"]') ?? [...document.querySelectorAll('input')].find((e) => e.labels?.[0]?.innerText === 'Quick line');
+    field.focus();
+    field.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }));
+  `);
+  await maren.sees('Paste a schedule');
+  await maren.click('button', 'Read it');
+  await maren.sees('2 things were found.');
+});

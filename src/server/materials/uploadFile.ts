@@ -23,9 +23,20 @@ import { discard, isTextFile, keep, receive } from './fileStore';
 
 export type Uploaded = Pick<StoredFile, 'id' | 'name' | 'mediaType' | 'size'>;
 /** A package is read, not kept as it is, and may be larger; a calendar may have any text encoding, and is read with care. */
-type UploadAs = 'file' | 'package' | 'calendar';
+type UploadAs = 'file' | 'package' | 'calendar' | 'schedule';
 type Upload = Readonly<{ name: string; as?: UploadAs; body: ReadableStream<Uint8Array> | null }>;
-const LARGEST = { file: LARGEST_FILE, package: LARGEST_PACKAGE, calendar: LARGEST_CALENDAR } as const;
+const LARGEST_SCHEDULE = 20 * 1024 * 1024;
+const LARGEST = {
+  file: LARGEST_FILE,
+  package: LARGEST_PACKAGE,
+  calendar: LARGEST_CALENDAR,
+  schedule: LARGEST_SCHEDULE,
+} as const;
+/** How a file is kept that is read with care, whatever its type. */
+const READ_AS: Partial<Record<UploadAs, string>> = {
+  calendar: 'text/calendar',
+  schedule: 'application/octet-stream',
+};
 
 /** Keeps a file that staff send: its type is told by its content, and must be one of those that are kept. */
 export async function uploadFile(
@@ -47,7 +58,7 @@ export async function uploadFile(
   const kept = await keepReceived(pembit, received, {
     name,
     owner: actor.person.id,
-    mediaType: as === 'calendar' ? 'text/calendar' : undefined,
+    mediaType: READ_AS[as],
   });
   return 'refused' in kept ? bad(kept.refused) : done(kept);
 }

@@ -1,5 +1,6 @@
 import type { CartridgeReading, CartridgeRefusal, Manifest } from '@/core/exchange/readCartridge';
 import type { OneRosterReading, readOneRoster } from '@/core/roster/readOneRoster';
+import type { ScheduleFileText, scheduleFileText } from '../schedule/scheduleFileText';
 import type { PlainCalendar } from '../outside/plainCalendar';
 
 type CalendarSource = Readonly<{ octets?: Uint8Array; path?: string; tzid: string }>;
@@ -36,6 +37,10 @@ export const FOREIGN_TASKS = {
   async roster(texts: Parameters<typeof readOneRoster>[0]): Promise<OneRosterReading> {
     const roster = await import('@/core/roster/readOneRoster');
     return roster.readOneRoster(texts);
+  },
+  async schedule(file: Parameters<typeof scheduleFileText>[0]): Promise<ScheduleFileText> {
+    const reading = await import('../schedule/scheduleFileText');
+    return reading.scheduleFileText(file);
   },
   /** Whether a plan can be read; what is wrong with it as a sentence. */
   async plan(text: string): Promise<string | undefined> {

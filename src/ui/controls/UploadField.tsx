@@ -14,7 +14,7 @@ export function UploadField({
   onFile,
 }: {
   label: string;
-  as: 'package' | 'calendar';
+  as: 'package' | 'calendar' | 'schedule';
   accept: string;
   error?: string;
   /** Undefined where it did not arrive. */

@@ -11,7 +11,7 @@ export function sendFile(
     onPercent,
     signal,
   }: Readonly<{
-    as?: 'file' | 'package' | 'calendar';
+    as?: 'file' | 'package' | 'calendar' | 'schedule';
     onPercent?: (percent: number) => void;
     signal?: AbortSignal;
   }>,

@@ -1,7 +1,7 @@
 'use client';
 import dynamic from 'next/dynamic';
 import { usePathname, useRouter } from 'next/navigation';
-import type { KeyboardEvent } from 'react';
+import type { ClipboardEvent, KeyboardEvent } from 'react';
 import { useEffect, useRef, useState } from 'react';
 import { quickFieldTexts as quickTexts } from '@/core/texts/quickField';
 import { callApi } from '../controls/callApi';
@@ -32,6 +32,7 @@ export function QuickLine({ notesOnly }: { notesOnly: boolean }) {
   const [open, setOpen] = useState(false);
   const [message, setMessage] = useState<string>();
   const [, keepPanel] = useKept<PanelState>('panel', NONE);
+  const [, keepSchedule] = useKept('schedule', '');
   const field = useRef<HTMLInputElement>(null);
   const box = useRef<HTMLDivElement>(null);
   const saving = useRef(false);
@@ -62,6 +63,14 @@ export function QuickLine({ notesOnly }: { notesOnly: boolean }) {
     setOpen(true);
     setMessage(undefined);
     if (text.trim() === '') setView(undefined);
+  };
+  /** Several lines are a schedule: they are read where there is room for them. */
+  const paste = (event: ClipboardEvent<HTMLInputElement>) => {
+    const text = event.clipboardData.getData('text');
+    if (notesOnly || text.split('\n').filter((each) => each.trim() !== '').length < 2) return;
+    event.preventDefault();
+    keepSchedule(text);
+    router.push('/schedule');
   };
   const show = (id: string) => {
     keepPanel({ kind: 'entry', id });
@@ -161,6 +170,7 @@ export function QuickLine({ notesOnly }: { notesOnly: boolean }) {
             setOpen(true);
             void comes();
           }}
+          onPaste={paste}
           onChange={(event) => type(event.target.value)}
         />
       </form>

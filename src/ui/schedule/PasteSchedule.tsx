@@ -6,7 +6,8 @@ import { Temporal } from 'temporal-polyfill';
 import { scheduleTexts as say } from '@/core/texts/schedule';
 import { dateLabel } from '@/core/time/dateLabels';
 import { Field } from '../controls/Field';
-import { FileField } from '../controls/FileField';
+import { callApi } from '../controls/callApi';
+import { UploadField } from '../controls/UploadField';
 import { Select } from '../controls/Select';
 import { useKept } from '../controls/useKept';
 import { useSubmit } from '../controls/useSubmit';
@@ -35,8 +36,9 @@ const focusOnce = (link: HTMLAnchorElement | null) => link?.focus();
 export function PasteSchedule({ courses, chosen, locale }: Props) {
   const { submit, errors, message, busy } = useSubmit();
   const [course, setCourse] = useState(chosen);
-  const [text, setText] = useKept(`schedule ${course}`, '');
+  const [text, setText] = useKept('schedule', '');
   const [drafts, setDrafts] = useState<readonly Draft[]>();
+  const [fileError, setFileError] = useState<string>();
   const [result, setResult] = useState<Taken>();
   const dayLabel = (date: string) => {
     try {
@@ -44,6 +46,14 @@ export function PasteSchedule({ courses, chosen, locale }: Props) {
     } catch {
       return date;
     }
+  };
+  const takeFile = async (file: string | undefined) => {
+    if (file === undefined) return;
+    const answer = await callApi<{ text: string }>('POST', `/api/courses/${course}/schedule/file`, { file });
+    setFileError(answer.ok ? undefined : (answer.fields.file ?? answer.message));
+    if (!answer.ok) return;
+    setDrafts(undefined);
+    setText(answer.value.text);
   };
   const read = async () => {
     const answer = await submit<{ lines: Proposed[] }>('POST', `/api/courses/${course}/schedule/preview`, {
@@ -105,12 +115,12 @@ export function PasteSchedule({ courses, chosen, locale }: Props) {
           }}
           error={errors.text}
         />
-        <FileField
+        <UploadField
           label={say.file}
-          onText={(next) => {
-            setDrafts(undefined);
-            setText(next);
-          }}
+          as="schedule"
+          accept=".txt,.csv,.tsv,.md,.html,.htm,.xlsx,.docx"
+          error={fileError}
+          onFile={(file) => void takeFile(file?.id)}
         />
         <div>
           <Button

@@ -5,7 +5,9 @@ import { endpoint } from '../endpoint';
 
 const query = z.object({
   name: line(300, 'Say what the file is called.'),
-  as: z.enum(['file', 'package', 'calendar'], { error: 'Say file, package or calendar.' }).default('file'),
+  as: z
+    .enum(['file', 'package', 'calendar', 'schedule'], { error: 'Say file, package, calendar or schedule.' })
+    .default('file'),
 });
 
 /** Keeps the file that is the body of the request. */
