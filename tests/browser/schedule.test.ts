@@ -1,3 +1,6 @@
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { MAREN } from '@/server/demo/people';
 import { signedIn } from '../support/api';
@@ -104,4 +107,15 @@ test('several lines pasted into the quick line are a schedule, read where there 
   await maren.sees('Paste a schedule');
   await maren.click('button', 'Read it');
   await maren.sees('2 things were found.');
+  const file = path.join(mkdtempSync(path.join(tmpdir(), 'pembit-')), 'plan.csv');
+  writeFileSync(file, 'Date,Topic,Due\nOct 22,Ribbands,Sheet 1\n');
+  await maren.chooseFile(/^Or choose a file/, file);
+  // What stands in a field is no text of the page.
+  await maren.driver.wait(
+    () => maren.driver.executeScript<boolean>("return [...document.querySelectorAll('textarea')].some((t) => t.value.includes('Oct 22'))"), // prettier-ignore
+    15_000,
+  );
+  await maren.click('button', 'Read it');
+  await maren.sees('2 things were found.');
+  await maren.sees('Sheet 1');
 });
