@@ -82,7 +82,8 @@ function textOfHtml(html: string): ScheduleFileText {
         cells = [];
         line = '';
       } else if (name === 'td' || name === 'th') line = '';
-      else if (LINES.has(name)) cells ? (line += ' ') : end();
+      else if (LINES.has(name) && cells) line += ' ';
+      else if (LINES.has(name)) end();
     },
     ontext(text) {
       if (hidden === 0) line += text;
