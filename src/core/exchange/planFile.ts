@@ -243,7 +243,7 @@ const section = z.object({
   meetings: listOf(
     z.object({
       id: meetingId,
-      key: z.string().regex(/^\d{4}-\d{2}-\d{2}(\/\d{1,2}|\+[\w-]{1,100})?$/),
+      key: z.string().regex(/^(?:turn-\d{1,3}|\d{4}-\d{2}-\d{2}(?:\/given)?)(\/\d{1,2}|\+[\w-]{1,100})?$/),
       ordinal: z.number().int().min(1),
       date: day,
       start: clock,

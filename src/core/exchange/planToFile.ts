@@ -96,7 +96,11 @@ function undated(plan: Plan): Plan {
   const by = (date: Temporal.PlainDate) => date.add({ days });
   const wall = ({ wall: local }: ZonedWall): ZonedWall => ({ wall: local.add({ days }), tzid: OUTLINE_ZONE });
   const change = { day: by, wall };
-  const key = (text: string) => by(Temporal.PlainDate.from(text.slice(0, 10))).toString() + text.slice(10);
+  // The place of a rotating day is its turn, whatever the date.
+  const key = (text: string) =>
+    text.startsWith('turn-')
+      ? text
+      : by(Temporal.PlainDate.from(text.slice(0, 10))).toString() + text.slice(10);
   const entry = (given: SharedEntry): SharedEntry => {
     const moved = { ...mapMoments<SharedEntry>(given, change, change), tzid: OUTLINE_ZONE };
     if (moved.kind !== 'event' || !moved.recurrence) return moved;

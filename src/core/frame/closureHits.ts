@@ -2,6 +2,7 @@ import { Temporal } from 'temporal-polyfill';
 import type { Closure } from '../time/closure';
 import { closes, concernsCourse, isOn } from '../time/closure';
 import type { Meeting } from '../time/meetings';
+import { plannedMeetings } from '../time/meetings';
 import type { Course, Plan, Section } from '../plan/plan';
 import type { AssignmentEntry, EventEntry } from '../entries/entry';
 import { mainMoment } from '../entries/entry';
@@ -16,6 +17,8 @@ import { dayOf, isDay } from '../time/zonedWall';
 export type ClosureHits = Readonly<{
   course: Course;
   meetings: readonly Readonly<{ section: Section; meeting: Meeting }>[];
+  /** How many classes of rotating days move to another date, since a closed day passes its letter on. */
+  moving: number;
   due: readonly AssignmentEntry[];
   taken: readonly Readonly<{ sheet: Sheet; slot: Slot }>[];
   /** Times that nobody took. */
@@ -25,6 +28,28 @@ export type ClosureHits = Readonly<{
   /** Events that do not repeat and begin then. */
   events: readonly EventEntry[];
 }>;
+
+/**
+ * What becomes of a section's classes of rotating days: those that no day of the term has any more, and how many move. Nothing
+ * where days do not rotate.
+ */
+function turnsHit(section: Section, closure: Closure, plan: Plan) {
+  const term = plan.terms.find(({ id }) => id === closure.term);
+  if (!term?.cycle) return undefined;
+  const others = plan.closures.filter((other) => other.term === term.id && other.id !== closure.id);
+  const after = new Map(
+    plannedMeetings(term, section, [...others, closure]).map(({ key, date }) => [key, date.toString()]),
+  );
+  const turns = section.meetings.filter(
+    ({ key, cancelled }) => cancelled === undefined && key.startsWith('turn-'),
+  );
+  return {
+    lost: new Set(turns.filter(({ key }) => !after.has(key)).map(({ id }) => id)),
+    moving: turns.filter(
+      ({ key, date, moved }) => !moved && after.has(key) && after.get(key) !== date.toString(),
+    ).length,
+  };
+}
 
 /** What a closure, not yet saved, would hit: classes that go with their plans, work due on its days, times, events. */
 export function closureHits(closure: Closure, plan: Plan, zoneOf: ZoneLookup): ClosureHits[] {
@@ -47,11 +72,18 @@ export function closureHits(closure: Closure, plan: Plan, zoneOf: ZoneLookup): C
     .map((course) => {
       const isOf = (item: { audience: readonly { course: string }[] }) =>
         item.audience.some((part) => part.course === course.id);
-      const meetings = course.sections.flatMap((section) =>
-        section.meetings
-          .filter((meeting) => meeting.cancelled === undefined && closes(closure, meeting))
-          .map((meeting) => ({ section, meeting })),
-      );
+      let moving = 0;
+      const meetings = course.sections.flatMap((section) => {
+        const turns = turnsHit(section, closure, plan);
+        moving += turns?.moving ?? 0;
+        return section.meetings
+          .filter((meeting) =>
+            turns && meeting.key.startsWith('turn-')
+              ? turns.lost.has(meeting.id)
+              : meeting.cancelled === undefined && closes(closure, meeting),
+          )
+          .map((meeting) => ({ section, meeting }));
+      });
       const times = plan.sheets
         .filter(isOf)
         .flatMap((sheet) =>
@@ -60,6 +92,7 @@ export function closureHits(closure: Closure, plan: Plan, zoneOf: ZoneLookup): C
       return {
         course,
         meetings,
+        moving,
         plans: [...meetings]
           .sort((a, b) => Temporal.PlainDate.compare(a.meeting.date, b.meeting.date))
           .flatMap(({ section, meeting }) => {
@@ -83,7 +116,7 @@ export function closureHits(closure: Closure, plan: Plan, zoneOf: ZoneLookup): C
       };
     })
     .filter(
-      ({ meetings, due, taken, free, events }) =>
-        meetings.length + due.length + taken.length + free.length + events.length > 0,
+      ({ meetings, moving, due, taken, free, events }) =>
+        meetings.length + moving + due.length + taken.length + free.length + events.length > 0,
     );
 }

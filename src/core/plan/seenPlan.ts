@@ -138,12 +138,14 @@ export function seenPlan(viewer: Viewer, plan: Plan, now: Temporal.Instant): See
     dayNames: new Map(
       plan.terms
         .filter(({ id }) => terms.has(id))
-        .flatMap((term) => [
-          ...cycleDays(
-            term,
-            plan.closures.filter((c) => c.term === term.id),
-          ),
-        ]),
+        .flatMap((term) =>
+          [
+            ...cycleDays(
+              term,
+              plan.closures.filter((c) => c.term === term.id),
+            ),
+          ].map(([date, { day }]) => [date, day] as const),
+        ),
     ),
     classes: courses.flatMap((course) =>
       classesOf(

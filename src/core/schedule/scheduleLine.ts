@@ -31,5 +31,12 @@ export type ScheduleLine = Readonly<{
   asks: readonly ScheduleAsk[];
 }>;
 
+/**
+ * A line beside the plan: whether it is new to it, stands there already, or would give a class another topic, and what else is
+ * on its day.
+ */
+export type ProposedLine = ScheduleLine &
+  Readonly<{ state: 'new' | 'same' | 'replaces'; replaces?: string; beside: readonly string[] }>;
+
 /** The classes that a schedule is laid over, each day once, in the order of time. */
 export type ClassDay = Readonly<{ date: string; ordinal: number }>;

@@ -29,7 +29,9 @@ type TermEffectNumbers = Readonly<{
   timesKept: number;
   outside: number;
 }>;
-type ClosureNumbers = Readonly<Record<'meetings' | 'plans' | 'due' | 'taken' | 'free' | 'events', number>>;
+type ClosureNumbers = Readonly<
+  Record<'meetings' | 'moving' | 'plans' | 'due' | 'taken' | 'free' | 'events', number>
+>;
 type ContentNumbers = Readonly<{ entries: number; sheets: number; bookings: number; students: number }>;
 type TermNumbers = ContentNumbers &
   Readonly<{ courses: number; closures: number; siteDates: number; calendars: number }>;
@@ -142,9 +144,14 @@ export const schoolTexts = {
   seeHits: 'See what it hits',
   close: 'Close these days',
   hitsNothing: 'It hits nothing that is planned.',
-  hits: ({ meetings, plans, due, taken, free, events }: ClosureNumbers) =>
+  hits: ({ meetings, moving, plans, due, taken, free, events }: ClosureNumbers) =>
     [
       meetings > 0 ? (meetings === 1 ? '1 class falls away' : `${meetings} classes fall away`) : '',
+      moving > 0
+        ? moving === 1
+          ? '1 class of a rotating day moves'
+          : `${moving} classes of rotating days move`
+        : '',
       plans > 0 ? (plans === 1 ? '1 plan loses its class' : `${plans} plans lose their class`) : '',
       due > 0 ? (due === 1 ? '1 piece of work is due then' : `${due} pieces of work are due then`) : '',
       taken > 0 ? (taken === 1 ? '1 time is taken then' : `${taken} times are taken then`) : '',

@@ -11,7 +11,8 @@ import { weekNumber } from './term';
 import type { ZonedWall } from './zonedWall';
 
 /**
- * A class on its date. `key` is where the timetable put it (`2026-10-15`, for a second class that day `2026-10-15/2`, for one
+ * A class on its date. `key` is where the timetable put it (`2026-10-15`, for a second class that day `2026-10-15/2`, for that of a
+ * rotating day its turn, `turn-21`, for one
  * outside of the pattern its date and id) and stays when it is moved; the ordinal counts in the order of keys, cancelled meetings included.
  */
 export type Meeting = Readonly<{
@@ -91,7 +92,9 @@ export function plannedMeetings(
 ): PlannedMeeting[] {
   const letters = cycleDays(term, closures);
   const meets = (c: PatternClass, date: Temporal.PlainDate) =>
-    (c.cycleDay === undefined ? c.weekday === date.dayOfWeek : c.cycleDay === letters.get(date.toString())) &&
+    (c.cycleDay === undefined
+      ? c.weekday === date.dayOfWeek
+      : c.cycleDay === letters.get(date.toString())?.day) &&
     (c.weeks === undefined || isAmong(c.weeks, weekNumber(term, date)!));
   const isOpen = (range: Pick<Meeting, 'date' | 'start' | 'end'>) =>
     !closures.some((closure) => closes(closure, range));
@@ -105,12 +108,21 @@ export function plannedMeetings(
     date = date.add({ days: 1 })
   ) {
     const classes = (patternOn(patterns, date)?.classes ?? []).filter((c) => meets(c, date)).sort(byStart);
-    classes.forEach(({ start, end: until, place }, i) => {
-      const key = i === 0 ? date.toString() : `${date}/${i + 1}`;
-      // The key is the pattern's, so that a closure that comes and goes gives every class its own meeting back.
-      if (isOpen({ date, start, end: until }))
-        meetings.push({ key, date, start, end: until, ...(place === undefined ? {} : { place }) });
-    });
+    const turn = letters.get(date.toString())?.turn;
+    for (const [place, own] of [
+      [date.toString(), classes.filter((c) => c.cycleDay === undefined)],
+      // The class of a turn stays itself when a closed day passes its letter on: what is planned goes along.
+      [
+        turn === undefined ? `${date}/given` : `turn-${turn}`,
+        classes.filter((c) => c.cycleDay !== undefined),
+      ],
+    ] as const)
+      own.forEach(({ start, end: until, place: room }, i) => {
+        const key = i === 0 ? place : `${place}/${i + 1}`;
+        // The key is the pattern's, so that a closure that comes and goes gives every class its own meeting back.
+        if (isOpen({ date, start, end: until }))
+          meetings.push({ key, date, start, end: until, ...(room === undefined ? {} : { place: room }) });
+      });
   }
   return meetings.sort((a, b) => Temporal.PlainDate.compare(a.date, b.date) || byStart(a, b));
 }

@@ -4,7 +4,7 @@ import { expect, test } from 'vitest';
 import type { Cycle } from './cycle';
 import { cycleDays } from './cycle';
 import type { ClosedForClasses, Timetable } from './meetings';
-import { plannedMeetings, spanOfMeeting } from './meetings';
+import { fitMeetings, plannedMeetings, spanOfMeeting } from './meetings';
 import { readPattern } from './typedPattern';
 
 const day = (text: string) => Temporal.PlainDate.from(text);
@@ -22,6 +22,7 @@ const closed = (first: string, last: string, more: Partial<ClosedForClasses> = {
   end: day(last).add({ days: 1 }),
   ...more,
 });
+const naming = { idOf: (key: string) => key as never, now: Temporal.Instant.fromEpochMilliseconds(0) };
 const AB: Cycle = { days: ['A', 'B'], weekdays: [1, 2, 3, 4, 5], onClosure: 'skip', given: [] };
 
 test('a class of every second week counts the weeks of teaching, closed ones included', () => {
@@ -44,15 +45,43 @@ test('a class of a rotating day goes with its letter, which a closed day passes 
   ]);
   // One course's own closure moves nobody's letters, nor does a day that only closes early.
   const own = { ...storm[0]!, course: 'c' as never };
-  expect(cycleDays({ ...term, cycle: AB }, [own]).get('2026-09-04')).toBe('A');
+  expect(cycleDays({ ...term, cycle: AB }, [own]).get('2026-09-04')?.day).toBe('A');
   const early = closed('2026-09-03', '2026-09-03', { closesAt: time('13:00') });
-  expect(cycleDays({ ...term, cycle: AB }, [early]).get('2026-09-04')).toBe('A');
+  expect(cycleDays({ ...term, cycle: AB }, [early]).get('2026-09-04')?.day).toBe('A');
+});
+
+test('a storm on a rotating day moves the classes of the later turns, and each stays itself', () => {
+  const before = fitMeetings([], plannedMeetings({ ...term, cycle: AB }, week('Day A 9-10'), []), naming);
+  const storm = closed('2026-09-04', '2026-09-04');
+  const after = fitMeetings(
+    before.meetings,
+    plannedMeetings({ ...term, cycle: AB }, week('Day A 9-10'), [storm]),
+    naming,
+  );
+  // Wed 2, then Mon 7 in the place of Fri 4: its id, and with it what is planned, goes along.
+  expect(after.meetings.slice(0, 3).map(({ date }) => date.toString().slice(5))).toEqual([
+    '09-02',
+    '09-07',
+    '09-09',
+  ]);
+  expect(after.meetings.map(({ id }) => id)).toEqual(
+    before.meetings.map(({ id }) => id).slice(0, after.meetings.length),
+  );
+  expect(after.lost.length).toBeLessThanOrEqual(1);
+  const back = fitMeetings(
+    after.meetings,
+    plannedMeetings({ ...term, cycle: AB }, week('Day A 9-10'), []),
+    naming,
+  );
+  expect(back.meetings.map(({ id, date }) => `${id} ${date}`)).toEqual(
+    before.meetings.map(({ id, date }) => `${id} ${date}`),
+  );
 });
 
 test('a date that is given another letter leaves the others where they are', () => {
   const given = { ...AB, given: [{ date: day('2026-09-05'), day: 'B' }, { date: day('2026-09-04'), day: 'B' }] }; // prettier-ignore
   const letters = cycleDays({ ...term, cycle: given }, []);
-  expect(['02', '03', '04', '05', '06', '07'].map((d) => letters.get(`2026-09-${d}`))).toEqual([
+  expect(['02', '03', '04', '05', '06', '07'].map((d) => letters.get(`2026-09-${d}`)?.day)).toEqual([
     'A', 'B', 'B', 'B', undefined, 'B',
   ]); // prettier-ignore
 });

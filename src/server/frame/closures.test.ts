@@ -81,6 +81,7 @@ describe('a closure added late', () => {
         tag: 'HL',
         title: 'Hull lofting',
         meetings: 2,
+        moving: 0,
         due: 1,
         taken: 1,
         free: 1,

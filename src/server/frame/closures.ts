@@ -40,6 +40,8 @@ export type HitLine = Readonly<{
   tag: string;
   title: string;
   meetings: number;
+  /** Classes of rotating days that move to another date. */
+  moving: number;
   due: number;
   taken: number;
   free: number;
@@ -97,12 +99,13 @@ export async function previewClosure(
   const locale = wantedLocale(await settingsOf(pembit, actor.person.id), plan.locale);
   return done(
     closureHits(closure.value, plan, requireZone).map((hits) => {
-      const { course, meetings, due, taken, free, plans, events } = hits;
+      const { course, meetings, moving, due, taken, free, plans, events } = hits;
       const closable = closableTimes(pembit, actor, { input, hits: [hits] });
       return {
         tag: course.tag,
         title: course.title,
         meetings: meetings.length,
+        moving,
         due: due.length,
         taken: taken.length,
         free: free.length,

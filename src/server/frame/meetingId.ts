@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import { Temporal } from 'temporal-polyfill';
 import type { MeetingId, SectionId } from '@/core/ids';
-import type { Term } from '@/core/time/term';
+import { cycleDays } from '@/core/time/cycle';
 
 /** The id of a meeting by its section and its place in the pattern: a date that goes and comes back keeps it. */
 export function meetingIdOf(section: SectionId, key: string): MeetingId {
@@ -9,18 +9,35 @@ export function meetingIdOf(section: SectionId, key: string): MeetingId {
   return `${hex.slice(0, 8)}-${hex.slice(8, 12)}-8${hex.slice(13, 16)}-a${hex.slice(17, 20)}-${hex.slice(20, 32)}` as MeetingId;
 }
 
-/** The day of a class that is gone, found again by its id; undefined for an id that no day of the term gives. */
+const NTH = ['', '/2', '/3'];
+
+/**
+ * The day after which a class that is gone would have been followed by the next, found again by its id: its own day, or, of a
+ * turn that no day has any more, the day before the next turn. Undefined for an id that nothing in the term gives.
+ */
 export function lostDate(
   section: SectionId,
   meeting: MeetingId,
-  term: Pick<Term, 'startsOn' | 'endsOn'>,
+  {
+    term,
+    closures,
+  }: Readonly<{ term: Parameters<typeof cycleDays>[0]; closures: Parameters<typeof cycleDays>[1] }>,
 ): Temporal.PlainDate | undefined {
+  const isAt = (place: string) => NTH.some((nth) => meetingIdOf(section, `${place}${nth}`) === meeting);
   for (
     let date = term.startsOn;
     Temporal.PlainDate.compare(date, term.endsOn) <= 0;
     date = date.add({ days: 1 })
   )
-    if (['', '/2', '/3'].some((nth) => meetingIdOf(section, `${date.toString()}${nth}`) === meeting))
-      return date;
+    if (isAt(date.toString()) || isAt(`${date.toString()}/given`)) return date;
+  const turns = [...cycleDays(term, closures)].flatMap(([date, { turn }]) =>
+    turn === undefined ? [] : [{ date: Temporal.PlainDate.from(date), turn }],
+  );
+  const last = Math.max(-1, ...turns.map(({ turn }) => turn));
+  for (let turn = 0; turn <= last; turn++)
+    if (isAt(`turn-${turn}`)) {
+      const next = turns.find((one) => one.turn >= turn)!;
+      return next.turn === turn ? next.date : next.date.subtract({ days: 1 });
+    }
   return undefined;
 }

@@ -17,7 +17,9 @@ import { momentText } from '@/core/time/zonedWall';
 import { requireZone } from '@/core/time/zoneData';
 import { loadPlan } from '@/data/plan/loadPlan';
 import { undoChange } from '../history/undoChange';
-import { addClosure, removeClosure } from './closures';
+import { classPlanInput } from '@/core/plan/classPlanInput';
+import { planClass } from '../plan/classPlans';
+import { addClosure, previewClosure, removeClosure } from './closures';
 import { addClass, changeRooms, changeSection, changeWeek, removeClass } from './sections';
 import { changeTerm } from './terms';
 
@@ -55,6 +57,27 @@ test('days rotate once the office says so; a week that names one before is refus
   expect((await classes())[1]).toBe('09-09T09:00');
   valueOf(await undoChange(pembit, office(), historyOf(changed)));
   expect((await classes())[1]).toBe('09-10T09:00');
+  // A storm passes its letter on: the later classes move with their plans, and none is lost; said before it is saved.
+  const planned = async () =>
+    (await loadPlan(pembit, [school.course])).classPlans.flatMap(({ bindings }) => bindings);
+  const [, second] = (await loadPlan(pembit, [school.course])).courses[0]!.sections[0]!.meetings;
+  valueOf(await planClass(pembit, school.instructor, second!.id, classPlanInput.parse({ title: 'Moulds' })));
+  const storm = closureInput.parse({
+    term,
+    name: 'Storm',
+    firstDay: '2026-09-10',
+    lastDay: '2026-09-10',
+    plans: 'slide',
+  });
+  const [hit] = valueOf(await previewClosure(pembit, office(), storm));
+  expect(hit).toMatchObject({ meetings: 0, plans: 0 });
+  expect(hit!.moving).toBeGreaterThan(10);
+  const closed = await addClosure(pembit, office(), storm);
+  expect((await classes()).slice(0, 3)).toEqual(['09-08T09:00', '09-11T09:00', '09-15T09:00']);
+  expect(await planned()).toMatchObject([{ meeting: second!.id }]);
+  valueOf(await undoChange(pembit, office(), historyOf(closed)));
+  expect((await classes()).slice(0, 3)).toEqual(['09-08T09:00', '09-10T09:00', '09-14T09:00']);
+  expect(await planned()).toMatchObject([{ meeting: second!.id }]);
   // A form that knows nothing of rotating days leaves them; null takes them away, and the classes with them.
   valueOf(await changeTerm(pembit, office(), term, termInput.parse(TERM)));
   expect((await classes()).length).toBeGreaterThan(0);

@@ -1,4 +1,4 @@
-import { isStaffOf } from '@/core/entries/viewer';
+import { mayIn } from '@/core/may/may';
 import { emptyKinds } from '@/core/outlets/heldKinds';
 import { outletContents } from '@/core/outlets/outletContents';
 import type { OutletKind } from '@/core/outlets/outlet';
@@ -17,7 +17,7 @@ export async function emptyIn(
   actor: SignedIn,
   input: OutletInput,
 ): Promise<Outcome<{ empty: OutletKind[] }>> {
-  if (!input.courses.every((course) => isStaffOf(actor.viewer, course))) return refused('notFound');
+  if (!input.courses.every((course) => mayIn(actor, 'publish', course))) return refused('notFound');
   const plan = await keptPlan(pembit, input.courses);
   const outlet = await asComposed(pembit, actor, input, plan);
   const viewer = outletViewer(outlet, actor.viewer);

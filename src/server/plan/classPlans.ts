@@ -41,7 +41,10 @@ async function classFor(reader: Reader, actor: SignedIn, id: MeetingId): Promise
 }
 
 /** The classes of one number in all sections that nothing stands on yet. */
-function freeOfNumber({ course, plans }: Found, ordinal: number): ClassPlan['bindings'] {
+export function freeOfNumber(
+  { course, plans }: Pick<Found, 'course' | 'plans'>,
+  ordinal: number,
+): ClassPlan['bindings'] {
   const taken = new Set(plans.flatMap((plan) => plan.bindings.map((b) => b.meeting)));
   return course.sections.flatMap((section) => {
     const meeting = section.meetings.find((m) => m.ordinal === ordinal);

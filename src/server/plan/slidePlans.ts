@@ -20,6 +20,7 @@ import { groupBy } from '@/core/groupBy';
 import { done, refused } from '@/core/refusals';
 import { slideTexts } from '@/core/texts/slide';
 import { dateLabel, momentLabel, weekAndDate } from '@/core/time/dateLabels';
+import type { Closure } from '@/core/time/closure';
 import type { Term } from '@/core/time/term';
 import { dayOf } from '@/core/time/zonedWall';
 import type { Reader } from '@/data/database';
@@ -37,6 +38,8 @@ import type { SignedIn } from '../session/session';
 type Sliding = Readonly<{
   course: Course;
   term: Term;
+  /** Those of the term. */
+  closures: readonly Closure[];
   plans: readonly ClassPlan[];
   moves: readonly SlideMove[];
   entries: readonly AssignmentEntry[];
@@ -46,7 +49,7 @@ const chosen = (course: Course, sections: readonly string[] | undefined) =>
   course.sections.filter((section) => !sections || sections.includes(section.id));
 
 function laterMoves(
-  { course, term, plans }: Pick<Sliding, 'course' | 'term' | 'plans'>,
+  { course, term, plans, closures }: Pick<Sliding, 'course' | 'term' | 'plans' | 'closures'>,
   input: Extract<SlideInput, { act: 'later' }>,
 ): SlideMove[] | undefined {
   const plan = plans.find((p) => p.id === input.plan);
@@ -58,7 +61,7 @@ function laterMoves(
     const from = section.meetings.find((meeting) => meeting.id === binding.meeting);
     if (from) return slideLater(section, plans, { plan, from, by, overPins });
     // It lost its class: the first one after the day on which that would have been.
-    const lost = lostDate(section.id, binding.meeting, term);
+    const lost = lostDate(section.id, binding.meeting, { term, closures });
     const at = section.meetings.find((m) => m.cancelled === undefined && (!lost || isAfter(m.date, lost)));
     return at ? slideLater(section, plans, { plan, at, overPins }) : [{ plan, section }];
   });
@@ -105,12 +108,13 @@ async function slidingFor(
   const [term] = frame.terms;
   if (!course || !term) return refused('notFound');
   if (course.archived) return refused('archived');
-  const moves = movesFor({ course, term, plans }, input);
+  const closures = frame.closures.filter((closure) => closure.term === term.id);
+  const moves = movesFor({ course, term, plans, closures }, input);
   if (!moves) return refused('notFound');
   if (moves.length === 0)
     return refused('badRequest', [{ field: 'act', message: slideTexts.nothing[input.act] }]);
   const work = entries.filter((entry) => entry.kind === 'assignment');
-  return done({ course, term, plans, moves, entries: work });
+  return done({ course, term, plans, closures, moves, entries: work });
 }
 
 /** Work of this course alone, with a due date of its own among the days of the plans that move. */

@@ -1,12 +1,12 @@
 import { afterAll, beforeAll, expect, test } from 'vitest';
-import { patternInput } from '@/core/frame/frameInput';
+import { patternInput, sectionInput } from '@/core/frame/frameInput';
 import type { HistoryId } from '@/core/ids';
 import { scheduleInput } from '@/core/schedule/scheduleInput';
 import { loadPlan } from '@/data/plan/loadPlan';
 import { valueOf } from '../../../tests/support/outcomes';
 import type { School } from '../../../tests/support/school';
 import { newSchool } from '../../../tests/support/school';
-import { changeWeek } from '../frame/sections';
+import { addSection, changeWeek } from '../frame/sections';
 import { undoChange } from '../history/undoChange';
 import { previewSchedule, takeSchedule } from './takeSchedule';
 
@@ -81,4 +81,30 @@ test('others neither read a course by its schedule nor plan it, and lines withou
   const bad = scheduleInput.safeParse({ lines: [{ kind: 'due', title: 'Essay' }] });
   expect(bad.success).toBe(false);
   expect(scheduleInput.safeParse({ lines: [{ kind: 'heading' }] }).success).toBe(true);
+});
+
+test('a topic stands on the class of the same number in every section, and one that is renamed keeps its classes', async () => {
+  const { pembit, instructor, course } = school;
+  valueOf(
+    await addSection(pembit, instructor, course, sectionInput.parse({ name: 'B', week: 'Wed Fri 10-11:50' })),
+  );
+  valueOf(await take([{ kind: 'topic', title: 'Scarfs', date: '2026-11-26' }]));
+  const [frame] = (await plan()).courses;
+  const on = async (title: string) =>
+    (await plan()).classPlans
+      .find((one) => one.title === title)!
+      .bindings.map(({ meeting }) => {
+        const found = frame!.sections.flatMap(({ name, meetings }) =>
+          meetings.flatMap((m) => (m.id === meeting ? [`${name} ${m.ordinal}`] : [])),
+        );
+        return found[0];
+      })
+      .sort();
+  const ordinal = frame!.sections[0]!.meetings.find(({ date }) => date.toString() === '2026-11-26')!.ordinal;
+  expect(await on('Scarfs')).toEqual([`A ${ordinal}`, `B ${ordinal}`]);
+  // By the day of the other section it is the same plan.
+  const wednesday = frame!.sections[1]!.meetings.find((m) => m.ordinal === ordinal)!.date.toString();
+  valueOf(await take([{ kind: 'topic', title: 'Scarf joints', date: wednesday }]));
+  expect(await on('Scarf joints')).toEqual([`A ${ordinal}`, `B ${ordinal}`]);
+  expect((await plan()).classPlans.filter(({ title }) => title.startsWith('Scarf'))).toHaveLength(1);
 });

@@ -13,7 +13,7 @@ import { done, refused } from '@/core/refusals';
 import { entryFromLine } from '@/core/schedule/entryFromLine';
 import { readSchedule } from '@/core/schedule/readSchedule';
 import type { ScheduleInput, TakenLine } from '@/core/schedule/scheduleInput';
-import type { ClassDay, ScheduleLine } from '@/core/schedule/scheduleLine';
+import type { ClassDay, ProposedLine, ScheduleLine } from '@/core/schedule/scheduleLine';
 import { historyTexts } from '@/core/texts/history';
 import { scheduleTexts } from '@/core/texts/schedule';
 import { closes, concernsCourse } from '@/core/time/closure';
@@ -21,19 +21,15 @@ import { dayOf } from '@/core/time/zonedWall';
 import type { Change } from '@/data/history/change';
 import { fromClosure } from '@/data/plan/frameRows';
 import { loadPlan } from '@/data/plan/loadPlan';
-import { writeClassPlan } from '@/data/plan/classPlans';
+import { classPlansOf, writeClassPlan } from '@/data/plan/classPlans';
 import { checkedInput } from '../entries/checkedInput';
 import { newIdentity } from '../entries/planEntry';
 import { saveEntry } from '../entries/saveEntry';
 import { refitMeetings } from '../frame/refitMeetings';
 import { perform } from '../history/perform';
+import { freeOfNumber } from '../plan/classPlans';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
-
-/** Whether a line is new to the plan, stands there already, or would give a class another topic. */
-export type LineState = 'new' | 'same' | 'replaces';
-export type ProposedLine = ScheduleLine &
-  Readonly<{ state: LineState; replaces?: string; beside: readonly string[] }>;
 
 const MOST_BESIDE = 3;
 
@@ -57,9 +53,9 @@ function classDaysOf(course: Course): ClassDay[] {
   return [...days].map(([date, ordinal]) => ({ date, ordinal })).sort((a, b) => (a.date < b.date ? -1 : 1));
 }
 
-const plansOn = (plan: Plan, course: Course, date: string): ClassPlan[] => {
+const plansOn = (plans: readonly ClassPlan[], course: Course, date: string): ClassPlan[] => {
   const meetings = new Set<string>(classesOn(course, date).map(({ meeting }) => meeting.id));
-  return plan.classPlans.filter(({ bindings }) => bindings.some(({ meeting }) => meetings.has(meeting)));
+  return plans.filter(({ bindings }) => bindings.some(({ meeting }) => meetings.has(meeting)));
 };
 
 const entriesOn = (plan: Plan, date: string): Entry[] =>
@@ -73,7 +69,7 @@ function stateOf(plan: Plan, course: Course, line: Planned): Pick<ProposedLine, 
   if (date === undefined) return { state: 'new' };
   switch (kind) {
     case 'topic': {
-      const there = plansOn(plan, course, date);
+      const there = plansOn(plan.classPlans, course, date);
       const other = there.find((one) => !sameWords(one.title, title));
       if (other) return { state: 'replaces', replaces: other.title };
       return { state: there.length > 0 ? 'same' : 'new' };
@@ -128,7 +124,7 @@ export async function previewSchedule(
   const beside = ({ date, title }: ScheduleLine) =>
     date === undefined
       ? []
-      : [...plansOn(plan, course, date), ...entriesOn(plan, date)]
+      : [...plansOn(plan.classPlans, course, date), ...entriesOn(plan, date)]
           .map((one) => one.title)
           .filter((other) => !sameWords(other, title))
           .slice(0, MOST_BESIDE);
@@ -212,7 +208,7 @@ async function closeDays(
   return closures.length;
 }
 
-/** Puts topics on the classes of their days, over what stands there; texts and links of that stay. */
+/** Puts topics on the classes of their days, over what stands there; texts, links and the classes of that stay. */
 async function teach(
   change: Change,
   actor: SignedIn,
@@ -223,26 +219,43 @@ async function teach(
   // As the closures of the same schedule have left it.
   const found = await courseOf(change, actor, id);
   if (!found.ok) return 0;
-  const { plan, course } = found.value;
+  const { course } = found.value;
   let planned = 0;
   for (const line of lines) {
     const classes = classesOn(course, line.date!);
-    const [there] = plansOn(plan, course, line.date!);
-    if (classes.length === 0) leave(line, scheduleTexts.noClassThen);
-    else if (there?.pinned) leave(line, scheduleTexts.pinned(there.title));
+    // As the lines before it have left it.
+    const plans = await classPlansOf(change, [id]);
+    const there = plansOn(plans, course, line.date!);
+    const pinned = there.find((one) => one.pinned);
+    const [first] = classes;
+    if (!first) leave(line, scheduleTexts.noClassThen);
+    else if (pinned) leave(line, scheduleTexts.pinned(pinned.title));
     else {
-      const link = line.link === undefined ? [] : [{ url: line.link, label: '', staffOnly: false }];
-      await writeClassPlan(change, {
-        id: there?.id ?? (randomUUID() as ClassPlanId),
-        course: id,
-        title: line.title,
-        description: there?.description ?? '',
-        links: link.length > 0 ? link : (there?.links ?? []),
-        pinned: false,
-        bindings: classes.map(({ section, meeting }) => ({ section: section.id, meeting: meeting.id })),
-      });
+      const links = line.link === undefined ? undefined : [{ url: line.link, label: '', staffOnly: false }];
+      if (there.length === 0)
+        await writeClassPlan(change, {
+          id: randomUUID() as ClassPlanId,
+          course: id,
+          title: line.title,
+          description: '',
+          links: links ?? [],
+          pinned: false,
+          bindings: bindingsOf(classes, { course, plans }),
+        });
+      for (const own of there)
+        await writeClassPlan(change, { ...own, title: line.title, links: links ?? own.links });
       planned++;
     }
   }
   return planned;
+}
+
+/** The classes of a day, and in the sections that meet on other days the free class of the same number. */
+function bindingsOf(
+  classes: ReturnType<typeof classesOn>,
+  free: Parameters<typeof freeOfNumber>[0],
+): ClassPlan['bindings'] {
+  const onDay = classes.map(({ section, meeting }) => ({ section: section.id, meeting: meeting.id }));
+  const others = freeOfNumber(free, classes[0]!.meeting.ordinal);
+  return [...onDay, ...others.filter(({ section }) => !onDay.some((one) => one.section === section))];
 }

@@ -13,7 +13,8 @@ import { useKept } from '../controls/useKept';
 import { useSubmit } from '../controls/useSubmit';
 import styles from './Schedule.module.css';
 import { ScheduleLineRow } from './ScheduleLines';
-import type { Draft, Proposed } from './scheduleDraft';
+import type { ProposedLine } from '@/core/schedule/scheduleLine';
+import type { Draft } from './scheduleDraft';
 import { draftsOf, isOpen, isTaken, plans, sentLines } from './scheduleDraft';
 
 type Taken = Readonly<{
@@ -56,9 +57,13 @@ export function PasteSchedule({ courses, chosen, locale }: Props) {
     setText(answer.value.text);
   };
   const read = async () => {
-    const answer = await submit<{ lines: Proposed[] }>('POST', `/api/courses/${course}/schedule/preview`, {
-      text,
-    });
+    const answer = await submit<{ lines: ProposedLine[] }>(
+      'POST',
+      `/api/courses/${course}/schedule/preview`,
+      {
+        text,
+      },
+    );
     if (!answer.ok) return;
     setResult(undefined);
     setDrafts(draftsOf(answer.value.lines));

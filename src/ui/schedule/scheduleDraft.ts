@@ -1,32 +1,14 @@
-import type { ScheduleAsk, ScheduleKind } from '@/core/schedule/scheduleLine';
+import type { ProposedLine, ScheduleAsk } from '@/core/schedule/scheduleLine';
 
-/** A line as the server proposes it. */
-export type Proposed = Readonly<{
-  text: string;
-  kind: ScheduleKind;
-  title: string;
-  date?: string;
-  to?: string;
-  time?: string;
-  end?: string;
-  set?: string;
-  opens?: string;
-  closes?: string;
-  link?: string;
-  points?: number;
-  asks: readonly ScheduleAsk[];
-  state: 'new' | 'same' | 'replaces';
-  replaces?: string;
-  beside: readonly string[];
-}>;
-/** The same as it is corrected. `takes`: whether it is planned. */
-export type Draft = Proposed & Readonly<{ key: number; takes: boolean }>;
+/** A line as the server proposes it, and as it is corrected. `takes`: whether it is planned. */
+export type Draft = ProposedLine & Readonly<{ key: number; takes: boolean }>;
 
 /** Whether a line plans anything. */
-export const plans = ({ kind }: Pick<Proposed, 'kind'>): boolean => kind !== 'heading' && kind !== 'nothing';
+export const plans = ({ kind }: Pick<ProposedLine, 'kind'>): boolean =>
+  kind !== 'heading' && kind !== 'nothing';
 
 /** What stands in the plan already is not taken; nor is what would write over a topic, until it is ticked. */
-export const draftsOf = (lines: readonly Proposed[]): Draft[] =>
+export const draftsOf = (lines: readonly ProposedLine[]): Draft[] =>
   lines.map((line, key) => ({ ...line, key, takes: line.state === 'new' && line.kind !== 'times' }));
 
 /** Office hours are offered on their own page; a line that is asked about waits for its answer. */

@@ -20,6 +20,7 @@ type HitLine = Readonly<{
   tag: string;
   title: string;
   meetings: number;
+  moving: number;
   due: number;
   taken: number;
   free: number;
