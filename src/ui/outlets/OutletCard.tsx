@@ -9,6 +9,13 @@ import { useSubmit } from '../controls/useSubmit';
 import type { OutletCardView } from './outletCardView';
 import styles from './Publish.module.css';
 
+/** What a feed's address holds besides its events, by its ending. */
+const OTHER_FORMS = [
+  { label: say.work, ending: '/work.ics' },
+  { label: say.freeBusy, ending: '.ifb' },
+  { label: say.news, ending: '.atom' },
+] as const;
+
 /** A feed or an embed: what is in it, who can read it, its address in the forms people need, and how it is read. */
 export function OutletCard({ outlet, isNew = false }: { outlet: OutletCardView; isNew?: boolean }) {
   const { submit, busy, message } = useSubmit();
@@ -74,21 +81,16 @@ export function OutletCard({ outlet, isNew = false }: { outlet: OutletCardView; 
       {outlet.kind === 'feed' ? (
         <details>
           <summary>{say.otherForms}</summary>
-          <CopyField
-            label={say.work}
-            value={outlet.url.replace(/\.ics$/, '/work.ics')}
-            action={say.copyAddress}
-          />
-          <CopyField
-            label={say.freeBusy}
-            value={outlet.url.replace(/\.ics$/, '.ifb')}
-            action={say.copyAddress}
-          />
-          <CopyField
-            label={say.news}
-            value={outlet.url.replace(/\.ics$/, '.atom')}
-            action={say.copyAddress}
-          />
+          {OTHER_FORMS.map(({ label, ending }) => (
+            <div key={ending}>
+              <p>{label}</p>
+              <CopyField
+                label={label}
+                value={outlet.url.replace(/\.ics$/, ending)}
+                action={say.copyAddress}
+              />
+            </div>
+          ))}
         </details>
       ) : null}
       <div className={styles.use}>

@@ -140,10 +140,18 @@ export function ClosureForm({ terms, course, start }: Props) {
         }}
       />
       {closing === 'early' ? (
-        <Field label={schoolTexts.closesAt} hint={closesAt} {...timeField('closesAt')} />
+        <Field
+          label={schoolTexts.closesAt}
+          hint={closesAt === value.closesAt ? undefined : closesAt}
+          {...timeField('closesAt')}
+        />
       ) : null}
       {closing === 'late' ? (
-        <Field label={schoolTexts.opensAt} hint={opens} {...timeField('opensAt')} />
+        <Field
+          label={schoolTexts.opensAt}
+          hint={opens === value.opensAt ? undefined : opens}
+          {...timeField('opensAt')}
+        />
       ) : null}
       <div aria-live="polite">
         {hits ? (

@@ -61,7 +61,7 @@ export function CycleFields({ value, onChange, errors }: Props) {
           ) : null}
           <Button
             size="small"
-            sx={{ alignSelf: 'start' }}
+            sx={{ justifySelf: 'start' }}
             onClick={() => set({ given: [...value.given, { date: '', day: '' }] })}
           >
             {schoolTexts.addGiven}
