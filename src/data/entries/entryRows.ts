@@ -10,6 +10,7 @@ import { requireZone } from '@/core/time/zoneData';
 import type { Moment } from '@/core/time/zonedWall';
 import { isDay, momentFrom, momentText, zonedWall } from '@/core/time/zonedWall';
 import { fromAudience, toAudience } from '../audiences';
+import { partId } from '../history/parts';
 import type { Rows } from '../rows';
 
 type EntryRow = Rows['entries'];
@@ -286,12 +287,15 @@ export function fromEntry(entry: Entry): EntryRow {
   }
 }
 
-export const audienceRows = (entry: SharedEntry, newId: () => string): Rows['entry_audiences'][] =>
-  entry.audience.map((part) => ({ id: newId(), entry_id: entry.id, ...fromAudience(part) }));
+export const audienceRows = (entry: SharedEntry): Rows['entry_audiences'][] =>
+  entry.audience.map((part, i) => {
+    const nth = entry.audience.slice(0, i).filter(({ course }) => course === part.course).length;
+    return { id: partId(entry.id, 'audience', part.course, nth), entry_id: entry.id, ...fromAudience(part) };
+  });
 
-export const linkRows = (entry: SharedEntry, newId: () => string): Rows['links'][] =>
+export const linkRows = (entry: SharedEntry): Rows['links'][] =>
   entry.links.map((link, position) => ({
-    id: newId(),
+    id: partId(entry.id, 'link', position),
     entry_id: entry.id,
     position,
     url: link.url,
@@ -301,10 +305,10 @@ export const linkRows = (entry: SharedEntry, newId: () => string): Rows['links']
     file_id: link.file ?? null,
   }));
 
-export const extensionRows = (entry: SharedEntry, newId: () => string): Rows['extensions'][] =>
+export const extensionRows = (entry: SharedEntry): Rows['extensions'][] =>
   entry.kind === 'assignment'
     ? entry.extensions.map((e) => ({
-        id: newId(),
+        id: partId(entry.id, 'extension', e.person),
         entry_id: entry.id,
         person_id: e.person,
         due_local: momentText(e.due),

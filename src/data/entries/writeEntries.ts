@@ -1,4 +1,3 @@
-import { randomUUID } from 'node:crypto';
 import { Temporal } from 'temporal-polyfill';
 import { audienceSeenBy } from '@/core/entries/audience';
 import { sameDates } from '@/core/entries/classDates';
@@ -17,6 +16,7 @@ import { select } from '../database';
 import { stateOfEntry } from '../events/events';
 import type { Change } from '../history/change';
 import { grown, momentOf } from '../history/grown';
+import { replaceParts } from '../history/parts';
 import type { StampScope } from '../history/stamps';
 import { arrangementsFor } from '../people/arrangements';
 import { viewerOf } from '../people/people';
@@ -94,18 +94,9 @@ export async function addEntries(
     );
   await change.insert('entries', entries.map(fromEntry));
   const shared = entries.filter((entry): entry is SharedEntry => entry.kind !== 'note');
-  await change.insert(
-    'entry_audiences',
-    shared.flatMap((entry) => audienceRows(entry, randomUUID)),
-  );
-  await change.insert(
-    'links',
-    shared.flatMap((entry) => linkRows(entry, randomUUID)),
-  );
-  await change.insert(
-    'extensions',
-    shared.flatMap((entry) => extensionRows(entry, randomUUID)),
-  );
+  await change.insert('entry_audiences', shared.flatMap(audienceRows));
+  await change.insert('links', shared.flatMap(linkRows));
+  await change.insert('extensions', shared.flatMap(extensionRows));
   change.concerns(...entries.flatMap(scopesOf));
   for (const entry of entries) sayWhatHappened(change, undefined, entry);
   return entries;
@@ -116,9 +107,9 @@ export async function changeEntryRows(change: Change, before: Entry, facts: Entr
   const after = await settled(change, facts, grown(change, before));
   await change.update('entries', after.id, fromEntry(after));
   if (before.kind !== 'note' && after.kind !== 'note') {
-    await replaceParts(change, 'entry_audiences', audienceRows, before, after);
-    await replaceParts(change, 'links', linkRows, before, after);
-    await replaceParts(change, 'extensions', extensionRows, before, after);
+    await replaceParts(change, 'entry_audiences', 'entry_id', after.id, audienceRows(after));
+    await replaceParts(change, 'links', 'entry_id', after.id, linkRows(after));
+    await replaceParts(change, 'extensions', 'entry_id', after.id, extensionRows(after));
   }
   change.concerns(...scopesOf(before), ...scopesOf(after));
   await leaveTraces(change, before, after);
@@ -160,19 +151,6 @@ const personsOf = (entry: Entry): StampScope[] =>
   entry.kind === 'assignment' ? entry.extensions.map((e): StampScope => `person:${e.person}`) : [];
 
 type Parts = 'entry_audiences' | 'links' | 'extensions' | 'replies';
-
-async function replaceParts<T extends Exclude<Parts, 'replies'>>(
-  change: Change,
-  table: T,
-  rowsOf: (entry: SharedEntry, newId: () => string) => Rows[T][],
-  before: SharedEntry,
-  after: SharedEntry,
-): Promise<void> {
-  const same = (entry: SharedEntry) => JSON.stringify(rowsOf(entry, () => ''));
-  if (same(before) === same(after)) return;
-  await removeParts(change, table, before.id);
-  await change.insert(table, rowsOf(after, randomUUID));
-}
 
 async function removeParts(change: Change, table: Parts, entry: string): Promise<void> {
   const rows = await select<{ id: string }>(change, `SELECT id FROM ${table} WHERE entry_id = :entry`, {

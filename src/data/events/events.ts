@@ -31,7 +31,7 @@ export function stateOfEntry(entry: Entry): EntryState {
   return {
     row,
     audiences: entry.audience.map(fromAudience),
-    extensions: extensionRows(entry, () => '').map(({ id: _id, entry_id: _entry, ...rest }) => rest),
+    extensions: extensionRows(entry).map(({ id: _id, entry_id: _entry, ...rest }) => rest),
   };
 }
 

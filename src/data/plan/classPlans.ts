@@ -1,4 +1,3 @@
-import { randomUUID } from 'node:crypto';
 import { Temporal } from 'temporal-polyfill';
 import type { Link } from '@/core/entries/entry';
 import type { ClassPlanId, CourseId, MeetingId, SectionId } from '@/core/ids';
@@ -8,6 +7,7 @@ import type { Reader } from '../database';
 import { select } from '../database';
 import type { Change } from '../history/change';
 import { grown } from '../history/grown';
+import { partId } from '../history/parts';
 import type { StampScope } from '../history/stamps';
 import { meetingById } from './frameStore';
 import { stateOfClass } from './writeMeetings';
@@ -80,7 +80,7 @@ export async function writeClassPlan(change: Change, facts: ClassPlanFacts): Pro
   await change.insert(
     'plan_bindings',
     [...wanted].map(([section, meeting]) => ({
-      id: randomUUID(),
+      id: partId(plan.id, 'binding', section),
       plan_id: plan.id,
       section_id: section,
       meeting_id: meeting,

@@ -1,4 +1,3 @@
-import { randomUUID } from 'node:crypto';
 import { Temporal } from 'temporal-polyfill';
 import { groupBy } from '@/core/groupBy';
 import type { BookingId, CourseId, PersonId, SheetId, SlotId } from '@/core/ids';
@@ -10,6 +9,7 @@ import type { Reader } from '../database';
 import { select } from '../database';
 import type { Change } from '../history/change';
 import { grown } from '../history/grown';
+import { partId, replaceParts } from '../history/parts';
 import type { Rows } from '../rows';
 import type { BookingRow, WaitingRow } from './sheetRows';
 import { fromRules, toRules, toSlot } from './sheetRows';
@@ -125,8 +125,16 @@ const factsOf = (sheet: Sheet): Omit<Rows['sheets'], 'id' | 'uid' | 'created_at'
 });
 
 const partsOf = (sheet: Sheet) => ({
-  audiences: sheet.audience.map((part) => ({ id: randomUUID(), sheet_id: sheet.id, ...fromAudience(part) })),
-  hosts: sheet.hosts.map((host) => ({ id: randomUUID(), sheet_id: sheet.id, person_id: host.id })),
+  audiences: sheet.audience.map((part, i) => ({
+    id: partId(sheet.id, 'audience', i),
+    sheet_id: sheet.id,
+    ...fromAudience(part),
+  })),
+  hosts: sheet.hosts.map((host) => ({
+    id: partId(sheet.id, 'host', host.id),
+    sheet_id: sheet.id,
+    person_id: host.id,
+  })),
 });
 
 export async function insertSheet(change: Change, sheet: Sheet): Promise<void> {
@@ -149,15 +157,9 @@ type SheetFacts = Pick<
 export async function replaceSheetFacts(change: Change, facts: SheetFacts, before: Sheet): Promise<Sheet> {
   const sheet: Sheet = { ...before, ...facts, ...grown(change, before) };
   await change.update('sheets', sheet.id, factsOf(sheet));
-  for (const table of ['sheet_audiences', 'hosts'] as const) {
-    const rows = await select<{ id: string }>(change, `SELECT id FROM ${table} WHERE sheet_id = :id`, {
-      id: sheet.id,
-    });
-    for (const { id } of rows) await change.remove(table, id);
-  }
   const { audiences, hosts } = partsOf(sheet);
-  await change.insert('sheet_audiences', audiences);
-  await change.insert('hosts', hosts);
+  await replaceParts(change, 'sheet_audiences', 'sheet_id', sheet.id, audiences);
+  await replaceParts(change, 'hosts', 'sheet_id', sheet.id, hosts);
   change.concerns(...scopesOf(before), ...scopesOf(sheet));
   return sheet;
 }

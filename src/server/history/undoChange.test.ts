@@ -8,6 +8,7 @@ import { select } from '@/data/database';
 import { changeEntry } from '../entries/changeEntry';
 import { deleteEntry } from '../entries/deleteEntry';
 import { planEntry } from '../entries/planEntry';
+import { shiftEntries } from '../entries/shiftEntry';
 import { removeGroup, writeGroup } from '../people/groups';
 import { undoChange } from './undoChange';
 
@@ -31,7 +32,7 @@ const input = (changes: Record<string, unknown> = {}): EntryInput =>
 /** Every row an entry consists of; what only grows is left out. */
 async function stateOf() {
   const rows = await Promise.all(
-    ['entries', 'entry_audiences', 'links'].map((table) =>
+    ['entries', 'entry_audiences', 'links', 'extensions'].map((table) =>
       select<Record<string, unknown>>(school.pembit, `SELECT * FROM ${table} ORDER BY id`),
     ),
   );
@@ -88,6 +89,24 @@ test('an act on which later changes rest is refused, with what they are, and not
     reason: 'laterChanges',
     fields: [{ field: 'entries' }],
   });
+  expect(await stateOf()).toEqual(before);
+});
+
+test('what was moved on and back by other acts is as it was left: the act before can still be undone', async () => {
+  const { pembit, instructor, students } = school;
+  const added = await must(planEntry(pembit, instructor, input({ title: 'Fair copy' })));
+  const { id } = added.value;
+  const extended = (due: string) => input({ title: 'Fair copy', extensions: [{ person: students[0]!.person.id, due }] }); // prettier-ignore
+  await must(
+    changeEntry(pembit, instructor, { id, sequence: 0, scope: 'all' }, extended('2026-10-20T17:00')),
+  );
+  const before = await stateOf();
+  const move = async (days: number) =>
+    must(shiftEntries(pembit, instructor, [{ id }], { days, along: true }));
+  const first = await move(-8);
+  await move(-1);
+  await move(1);
+  await must(undo(first.history));
   expect(await stateOf()).toEqual(before);
 });
 
