@@ -21,7 +21,6 @@ import type { StampScope } from '../history/stamps';
 import { arrangementsFor } from '../people/arrangements';
 import { viewerOf } from '../people/people';
 import { loadFrame } from '../plan/loadPlan';
-import type { Rows } from '../rows';
 import { entriesOf } from './entries';
 import { audienceRows, extensionRows, fromEntry, linkRows } from './entryRows';
 import { insertTombstones } from './tombstones';
