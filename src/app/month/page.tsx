@@ -1,9 +1,12 @@
 import type { Metadata } from 'next';
+import type { CSSProperties } from 'react';
 import Link from 'next/link';
 import { Temporal } from 'temporal-polyfill';
 import { startIn } from '@/core/time/term';
 import { studentTexts } from '@/core/texts/student';
+import { termTexts } from '@/core/texts/term';
 import { monthView } from '@/ui/month/monthView';
+import type { DayLine } from '@/ui/student/dayLines';
 import { PageFrame } from '../PageFrame';
 import { planPage } from '../planPage';
 import styles from './month.module.css';
@@ -12,8 +15,12 @@ export const metadata: Metadata = { title: studentTexts.monthTitle };
 
 type Search = Promise<Record<string, string | undefined>>;
 
-/** What a cell has room for; its day's page has the rest. */
-const MOST = 4;
+const Tags = ({ line }: Readonly<{ line: DayLine }>) =>
+  line.tags.map((tag) => (
+    <span key={tag.tag} className="tag" data-course={tag.color}>
+      {tag.tag}
+    </span>
+  ));
 
 /** A month at a glance, each day a way to its sheet. */
 export default async function MonthPage({ searchParams }: { searchParams: Search }) {
@@ -44,27 +51,38 @@ export default async function MonthPage({ searchParams }: { searchParams: Search
           </tr>
         </thead>
         <tbody>
-          {view.weeks.map((week) => (
-            <tr key={week[0]!.date}>
-              {week.map((day) => (
+          {view.weeks.map(({ lanes, days }) => (
+            <tr key={days[0]!.date} style={{ '--lanes': lanes } as CSSProperties}>
+              {days.map((day) => (
                 <td key={day.date} data-today={day.today} data-other={day.other} data-closed={day.closed}>
                   <Link className={styles.date} href={`/day/${day.date}`} aria-label={day.label}>
                     {day.number}
                   </Link>
-                  <ul>
-                    {day.lines.slice(0, MOST).map((line) => (
+                  {day.bars.map(({ line, lane, reach, begins, ends, until }) => (
+                    <Link
+                      key={line.key}
+                      href={line.href ?? `/day/${day.date}`}
+                      className={styles.bar}
+                      data-course={line.tags[0]?.color}
+                      data-begins={begins}
+                      data-ends={ends}
+                      data-off={line.off}
+                      style={{ '--lane': lane, '--reach': reach } as CSSProperties}
+                    >
+                      <Tags line={line} /> <span className={styles.title}>{line.title}</span>
+                      {ends ? null : <span className={styles.until}>{until}</span>}
+                    </Link>
+                  ))}
+                  {day.during ? (
+                    <span className="visually-hidden">{termTexts.during(day.during)}</span>
+                  ) : null}
+                  <ul className={styles.lines}>
+                    {day.lines.map((line) => (
                       <li key={line.key} data-kind={line.kind} data-off={line.off}>
-                        {line.tags.map((tag) => (
-                          <span key={tag.tag} className="tag" data-course={tag.color}>
-                            {tag.tag}
-                          </span>
-                        ))}{' '}
-                        <span className={styles.title}>{line.title}</span>
+                        <Tags line={line} /> <span className={styles.title}>{line.title}</span>
                       </li>
                     ))}
-                    {day.lines.length > MOST ? (
-                      <li className="soft">{studentTexts.more(day.lines.length - MOST)}</li>
-                    ) : null}
+                    {day.more > 0 ? <li className="soft">{studentTexts.more(day.more)}</li> : null}
                   </ul>
                 </td>
               ))}

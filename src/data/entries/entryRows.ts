@@ -10,7 +10,7 @@ import { requireZone } from '@/core/time/zoneData';
 import type { Moment } from '@/core/time/zonedWall';
 import { isDay, momentFrom, momentText, zonedWall } from '@/core/time/zonedWall';
 import { fromAudience, toAudience } from '../audiences';
-import { partId } from '../history/parts';
+import { partId } from '../partId';
 import type { Rows } from '../rows';
 
 type EntryRow = Rows['entries'];

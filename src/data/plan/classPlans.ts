@@ -7,7 +7,7 @@ import type { Reader } from '../database';
 import { select } from '../database';
 import type { Change } from '../history/change';
 import { grown } from '../history/grown';
-import { partId } from '../history/parts';
+import { partId } from '../partId';
 import type { StampScope } from '../history/stamps';
 import { meetingById } from './frameStore';
 import { stateOfClass } from './writeMeetings';

@@ -321,6 +321,16 @@ describe('the views of an embed', () => {
     expect(page).not.toContain('<script');
   });
 
+  test('what goes over several days is one line across them in the month, and is not said on each day', async () => {
+    await plan('Tidal survey', { start: '2026-11-05', end: '2026-11-10' });
+    const { path } = await made({ kind: 'embed', look: { view: 'month' } });
+    const page = String((await ask(`${path}?at=2026-11-01`)).body);
+    expect(page.match(/>Tidal survey</g)).toHaveLength(2);
+    expect(page).toMatch(/<div class="bar lane-0 reach-4 [a-z]+ begins">/);
+    expect(page).toMatch(/<div class="bar lane-0 reach-1 [a-z]+ ends">/);
+    expect(page.match(/during Tidal survey/g)).toHaveLength(3);
+  });
+
   test('a reader chooses courses and kinds by a form, where the instructor lets them', async () => {
     await plan('An event', { start: '2026-11-11T10:00' });
     const free = await made({ kind: 'embed' });

@@ -21,17 +21,27 @@ test('whole weeks from the first day of the week on, days of other months marked
   const { title, weekdays, weeks, before, after } = view('2026-10-13');
   expect(title).toBe('October 2026');
   expect(weekdays[0]).toBe('Mon');
-  expect(weeks.map((week) => week[0]!.date)).toEqual(['2026-09-28', '2026-10-05', '2026-10-12', '2026-10-19', '2026-10-26']); // prettier-ignore
-  expect(weeks.flat().filter((d) => d.other)).toHaveLength(4);
+  expect(weeks.map(({ days }) => days[0]!.date)).toEqual(['2026-09-28', '2026-10-05', '2026-10-12', '2026-10-19', '2026-10-26']); // prettier-ignore
+  expect(weeks.flatMap(({ days }) => days).filter((d) => d.other)).toHaveLength(4);
   expect([before, after]).toEqual(['2026-09-01', '2026-11-01']);
-  expect(view('2026-11-01', 7).weeks[0]![0]!.date).toBe('2026-11-01');
+  expect(view('2026-11-01', 7).weeks[0]!.days[0]!.date).toBe('2026-11-01');
 });
 
-test('each day has what touches it, over the end of a month too', () => {
+const dayOf = (month: string, date: string) =>
+  view(month).weeks.flatMap(({ days }) => days).find((d) => d.date === date)!; // prettier-ignore
+
+test('each day has what touches it', () => {
   const titles = (month: string, date: string) =>
-    view(month).weeks.flat().find((d) => d.date === date)!.lines.map((line) => line.title); // prettier-ignore
+    dayOf(month, date).lines.map((line) => line.title); // prettier-ignore
   expect(titles('2026-10-01', '2026-10-15')).toEqual(['Body plan']);
-  expect(titles('2026-11-01', '2026-11-01')).toEqual(['Trip']);
-  expect(titles('2026-11-01', '2026-11-02')).toEqual([]);
-  expect(view('2026-10-01').weeks.flat().find((d) => d.today)!.date).toBe('2026-10-13'); // prettier-ignore
+  expect(view('2026-10-01').weeks.flatMap(({ days }) => days).find((d) => d.today)!.date).toBe('2026-10-13'); // prettier-ignore
+});
+
+test('what goes over several days is one line across them, drawn once a week, over the end of a month too', () => {
+  const bars = (month: string, date: string) => dayOf(month, date).bars.map(({ line, lane, reach, begins, ends }) => ({ title: line.title, lane, reach, begins, ends })); // prettier-ignore
+  const across = [{ title: 'Trip', lane: 0, reach: 3, begins: true, ends: true }];
+  expect(bars('2026-10-01', '2026-10-30')).toEqual(across);
+  expect(bars('2026-11-01', '2026-10-30')).toEqual(across);
+  expect(dayOf('2026-11-01', '2026-11-01')).toMatchObject({ bars: [], lines: [], during: 'Trip' });
+  expect(dayOf('2026-11-01', '2026-11-02')).toMatchObject({ bars: [], lines: [], during: undefined });
 });

@@ -149,7 +149,8 @@ function standingFor(others: readonly Occurrence[], item: GridItem, { locale }: 
   };
 }
 
-const pressing = (o: Occurrence): number => (isExam(o) ? 0 : PRECEDENCE[o.kind]);
+/** How pressing something is where there is no room for all: the lower, the more. */
+export const pressing = (o: Occurrence): number => (isExam(o) ? 0 : PRECEDENCE[o.kind]);
 /** Within a day: what has no time first, then by time. */
 const timeText = (o: Occurrence): string => (isDay(o.start) ? '' : momentText(o.start).slice(11));
 
@@ -157,7 +158,10 @@ const timeText = (o: Occurrence): string => (isDay(o.start) ? '' : momentText(o.
 export type RankedMark = Readonly<{ item: GridItem; rank: number }>;
 
 /** Of the marks of a cell, those that it has room for, in their order. */
-export function mostPressing(marks: readonly RankedMark[], most: number): readonly RankedMark[] {
+export function mostPressing<T extends Readonly<{ rank: number }>>(
+  marks: readonly T[],
+  most: number,
+): readonly T[] {
   if (marks.length <= most) return marks;
   const chosen = new Set([...marks].sort((a, b) => a.rank - b.rank).slice(0, most));
   return marks.filter((mark) => chosen.has(mark));

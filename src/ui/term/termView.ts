@@ -1,13 +1,13 @@
 import { closureTitle } from '@/core/plan/closureTitle';
 import { Temporal } from 'temporal-polyfill';
 import type { Occurrence } from '@/core/plan/occurrence';
-import { inLanes } from '@/core/plan/lanes';
-import { lastDayText, touching } from '@/core/plan/occurrenceDays';
+import { lanesOf, lastingLines } from '@/core/plan/lastingLines';
+import { touching } from '@/core/plan/occurrenceDays';
 import type { SeenPlan } from '@/core/plan/seenPlan';
 import { entryTexts, listed } from '@/core/texts/entries';
 import { termTexts } from '@/core/texts/term';
 import { dateLabel, weekAndDate } from '@/core/time/dateLabels';
-import { dayOf, momentText } from '@/core/time/zonedWall';
+import { momentText } from '@/core/time/zonedWall';
 import type { Term } from '@/core/time/term';
 import { teachingWeeks } from '@/core/time/term';
 import type { GridItem, MayMove } from './termMarks';
@@ -111,8 +111,6 @@ export type SeenTerm = Readonly<{
 
 /** How many lines lie at the head of a week; what is beyond them stands on each of its days, so that nothing is missing. */
 const LANES = { all: 2, six: 3, one: 12 } as const;
-/** What is drawn as a line where it goes over several days. A closure is the ground of its days. */
-const LASTING: ReadonlySet<Occurrence['kind']> = new Set(['event', 'outside', 'siteDate']);
 
 /** How many marks a screen has room for in all weeks of a term together. */
 const ROOM = 30;
@@ -147,9 +145,8 @@ export function termView(
   const weekStart = term.weekStart ?? 1;
   const columns = columnsFrom(weekStart);
   const teaching = teachingWeeks(term);
-  const lasts = (o: Occurrence) => LASTING.has(o.kind) && lastDayText(o) !== momentText(dayOf(o.start));
   const on = touching(occurrences);
-  const lasting = touching(occurrences.filter(lasts));
+  const lasting = lastingLines(occurrences);
   const tagsOf = (o: Occurrence) => o.courses.flatMap((id) => tagOf.get(id) ?? []);
   const marking = { mayMove, locale: plan.locale };
   const room = DRAWN[zoom.kind](teaching.length);
@@ -198,7 +195,7 @@ export function termView(
     });
     return {
       number,
-      lanes: Math.max(-1, ...bars.map(({ bar }) => bar.lane)) + 1,
+      lanes: lanesOf(bars.map(({ bar }) => bar)),
       theme: themes(number),
       range: rangeOf(weekBegins.add({ days: (8 - weekStart) % 7 })),
       now: now >= 0 && now < 7,
@@ -208,35 +205,16 @@ export function termView(
   });
   /** The lines of a week, from what lasts beyond a day and a column. */
   function barsOf(weekBegins: Temporal.PlainDate) {
-    const reaching = lasting(weekBegins, weekBegins.add({ days: 6 })).flatMap((o) => {
-      const [first, last] = [momentText(dayOf(o.start)), lastDayText(o)];
-      const touched = columns.flatMap((offsets, column) => {
-        const [begins, ends] = [offsets[0]!, offsets.at(-1)!].map((n) =>
-          momentText(weekBegins.add({ days: n })),
-        );
-        return first <= ends! && last >= begins! ? [column] : [];
-      });
-      const begins = first >= momentText(weekBegins);
-      const ends = last <= momentText(weekBegins.add({ days: 6 }));
-      const whole = begins && ends && touched.length < 2;
-      const [start, end] = [touched[0]!, touched.at(-1)! + 1];
-      return whole ? [] : [{ o, start, end, begins, ends, last }];
-    });
-    return inLanes(reaching).flatMap(({ o, start, end, begins, ends, last, lane }) => {
-      if (lane >= LANES[zoom.kind]) return [];
-      const item = itemOf(o, tagsOf(o), marking);
+    const ofWeek = columns.map((offsets) => {
+      const [first, last] = [offsets[0]!, offsets.at(-1)!].map((n) => momentText(weekBegins.add({ days: n })));
+      return { first: first!, last: last! };
+    }); // prettier-ignore
+    return lasting(ofWeek, LANES[zoom.kind]).map(({ occurrence, last, ...line }) => {
+      const item = itemOf(occurrence, tagsOf(occurrence), marking);
       const until = termTexts.lastsUntil(dateLabel(Temporal.PlainDate.from(last), 'short', plan.locale));
-      const movable = item.movable && begins;
-      const bar: GridBar = {
-        lane,
-        from: start,
-        to: end - 1,
-        begins,
-        ends,
-        until,
-        item: { ...item, movable, words: `${item.words}, ${until}` },
-      };
-      return [{ occurrence: o, bar }];
+      const movable = item.movable && line.begins;
+      const bar: GridBar = { ...line, until, item: { ...item, movable, words: `${item.words}, ${until}` } };
+      return { occurrence, bar };
     });
   }
   function rangeOf(monday: Temporal.PlainDate): string {

@@ -62,7 +62,7 @@ ul{list-style:none;margin:0;padding:0}
 .filters button{font:inherit;padding:4px 12px;border:1px solid var(--edge);border-radius:4px;background:var(--card);color:var(--ink)}
 .month{width:100%;border-collapse:collapse;table-layout:fixed}
 .month th{text-align:left;font-weight:600;font-size:.85em;color:var(--soft);padding:2px 6px}
-.month td{vertical-align:top;border:1px solid var(--rule);padding:4px 6px;height:76px}
+.month td{position:relative;vertical-align:top;border:1px solid var(--rule);padding:4px 6px;height:76px}
 .rows-close .month td{height:52px}
 .rows-roomy .month td{height:110px}
 .month .date{display:inline-block;min-width:24px;min-height:24px;color:inherit;text-decoration:none;font-weight:600}
@@ -72,6 +72,14 @@ ul{list-style:none;margin:0;padding:0}
 .month .closed{background:repeating-linear-gradient(135deg,var(--hatch) 0 4px,transparent 4px 8px)}
 .month li{font-size:.85em;line-height:1.3;margin-bottom:4px}
 .month .due{border-bottom:2px solid var(--course)}
+${[1, 2, 3].map((n) => `.month .lanes-${n} ul{padding-top:${n * 26}px}`).join('')}
+.month .bar{position:absolute;z-index:1;left:2px;height:24px;padding:0 5px;overflow:hidden;white-space:nowrap;text-overflow:ellipsis;font-size:.85em;line-height:21px;background:var(--card);border:0 solid var(--course,var(--edge));border-top-width:2px}
+.month .bar .title{padding:0;line-height:22px}
+${[0, 1, 2].map((n) => `.month .lane-${n}{top:${30 + n * 26}px}`).join('')}
+${[1, 2, 3, 4, 5, 6, 7].map((n) => `.month .reach-${n}{width:calc(${n * 100}% + ${n - 5}px)}`).join('')}
+.month .begins{border-left-width:2px}.month .ends{border-right-width:2px}
+.month .until{color:var(--soft);margin-left:6px}.month .ends .until{display:none}
+.unseen{position:absolute;width:1px;height:1px;overflow:hidden;clip-path:inset(50%)}
 .times{display:flex;flex-wrap:wrap;gap:6px}
 .times li{border:1px solid var(--edge);border-radius:4px;padding:4px 8px;font-variant-numeric:tabular-nums}
 .times .taken{border-color:var(--rule);color:var(--soft);text-decoration:line-through}
@@ -81,6 +89,10 @@ ul{list-style:none;margin:0;padding:0}
 .month,.month tbody,.month tr,.month td{display:block;height:auto!important;border:0;padding:0}
 .month thead,.month .empty,.month .other{display:none}
 .month td{border-top:1px solid var(--rule);padding:6px 0}
+.month tr[class] ul{padding-top:0}
+.month .bar{position:static;width:auto;height:auto;white-space:normal;margin:2px 0}
+.month .bar .title{min-height:24px}
+.month .ends .until{display:inline}
 .month .narrow{display:inline}.month .wide{display:none}
 }
 @media print{body{padding:0;background:none}.filters,.pager{display:none}}`;
