@@ -27,7 +27,7 @@ export async function loadTimes(
       await change.insert('courses', courses.slice(1).map((id, i) => ({ id, term_id: term, code: `C ${i}`, title: `C ${i}`, tag: 'CC', color: 'sea', credits: null, weekly_hours: null, shares_titles: 0, place: '', meeting_link: '', archived_at: null, reopened: 0, join_generation: 0, join_hash: null }))); // prettier-ignore
       const roster = people.flatMap(
         (person, i) =>
-        Array.from({ length: TAKEN }, (_, n) => ({ id: `${person} ${n}`, course_id: courses[(i + n * 37) % COURSES]!, section_id: null, person_id: person, listed_name: null })), // prettier-ignore
+        Array.from({ length: TAKEN }, (_, n) => ({ id: `${person} ${n}`, course_id: courses[(i + n * 37) % COURSES]!, section_id: null, person_id: person, listed_name: null, joined_at: null })), // prettier-ignore
       );
       for (let i = 0; i < roster.length; i += 1000) await change.insert('roster', roster.slice(i, i + 1000));
       const entries = Array.from({ length: DUE }, (_, i) => {

@@ -26,6 +26,7 @@ import { locks } from './migrations/0019-locks';
 import { events } from './migrations/0020-events';
 import { whoStudentsAre } from './migrations/0022-who-students-are';
 import { timetables } from './migrations/0021-timetables';
+import { comingAndGoing } from './migrations/0023-coming-and-going';
 
 type Migration = Readonly<{
   name: string;
@@ -57,6 +58,7 @@ const MIGRATIONS: readonly Migration[] = [
   events,
   timetables,
   whoStudentsAre,
+  comingAndGoing,
 ];
 
 export type MigrationReport = Readonly<{ applied: readonly string[]; backups: readonly string[] }>;

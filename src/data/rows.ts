@@ -129,6 +129,8 @@ export type Rows = {
     section_id: string | null;
     person_id: string;
     listed_name: string | null;
+    /** Unknown of who was there before it was noted. */
+    joined_at: number | null;
   };
   corrections: {
     id: string;
@@ -148,7 +150,15 @@ export type Rows = {
     created_at: number;
   };
   /** `join_generation`: the joining address that held when they went. */
-  departures: { id: string; course_id: string; person_id: string; join_generation: number };
+  departures: {
+    id: string;
+    course_id: string;
+    person_id: string;
+    join_generation: number;
+    left_at: number | null;
+    /** The section they were in. */
+    section_id: string | null;
+  };
   entries: {
     id: string;
     uid: string;

@@ -153,6 +153,7 @@ const CHECKS: Readonly<Record<string, () => readonly Check[]>> = {
       expected: all(404),
     },
   ],
+  '/before/[course]': () => [{ method: 'GET', path: `/before/${NOT_THERE}`, expected: page(404) }],
   '/month': () => [{ method: 'GET', path: '/month', expected: page() }],
   '/offline': () => [{ method: 'GET', path: '/offline', expected: all(200) }],
   '/sw.js': () => [{ method: 'GET', path: '/sw.js', expected: all(200) }],
@@ -688,15 +689,23 @@ const CHECKS: Readonly<Record<string, () => readonly Check[]>> = {
       expected: signedInOnly(404),
     },
   ],
-  '/api/courses/[id]/roster/[person]': () => [
-    { method: 'GET', path: `/api/courses/${hlCourse}/roster/${NOT_THERE}`, expected: signedInOnly(404) },
-    {
-      method: 'PUT',
-      path: `/api/courses/${hlCourse}/roster/${NOT_THERE}`,
-      body: { section: NOT_THERE },
-      expected: signedInOnly(404),
-    },
-    { method: 'DELETE', path: `/api/courses/${hlCourse}/roster/${NOT_THERE}`, expected: signedInOnly(404) },
+  '/api/sections/[id]/merge': () => [
+    { method: 'POST', path: `/api/sections/${NOT_THERE}/merge`, body: { into: NOT_THERE }, expected: signedInOnly(404) }, // prettier-ignore
+  ],
+  '/api/sections/[id]/merge/preview': () => [
+    { method: 'POST', path: `/api/sections/${NOT_THERE}/merge/preview`, body: { into: NOT_THERE }, expected: signedInOnly(404) }, // prettier-ignore
+  ],
+  '/api/courses/[id]/roster/move': () => [
+    { method: 'POST', path: `/api/courses/${hlCourse}/roster/move`, body: { people: [NOT_THERE] }, expected: signedInOnly(404) }, // prettier-ignore
+  ],
+  '/api/courses/[id]/roster/move/preview': () => [
+    { method: 'POST', path: `/api/courses/${hlCourse}/roster/move/preview`, body: { people: [NOT_THERE] }, expected: signedInOnly(404) }, // prettier-ignore
+  ],
+  '/api/courses/[id]/roster/letters': () => [
+    { method: 'POST', path: `/api/courses/${hlCourse}/roster/letters`, body: { people: [NOT_THERE] }, expected: signedInOnly(404) }, // prettier-ignore
+  ],
+  '/api/courses/[id]/roster/extensions': () => [
+    { method: 'POST', path: `/api/courses/${hlCourse}/roster/extensions`, body: { people: [NOT_THERE], days: 7 }, expected: signedInOnly(404) }, // prettier-ignore
   ],
   '/api/courses/[id]/staff': () => [
     {

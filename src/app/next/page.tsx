@@ -11,10 +11,13 @@ import { planSeenBy } from '@/server/plan/planSeenBy';
 import { recordShown } from '@/server/plan/recordShown';
 import { todayIn } from '@/server/plan/todayIn';
 import { unseenChanges } from '@/server/students/changes';
+import { missedOf } from '@/server/people/lateComers';
+import { leftBy } from '@/server/people/left';
 import { doneOf } from '@/server/students/done';
 import { sharedPembit } from '@/server/pembit';
 import { withoutCourses } from '@/ui/frame/switchedCourses';
 import { packed } from '@/ui/controls/packed';
+import { ComingAndGoing } from '@/ui/student/ComingAndGoing';
 import { DayList } from '@/ui/student/DayList';
 import days from '@/ui/student/DayList.module.css';
 import { NextDays } from '@/ui/student/NextDays';
@@ -65,9 +68,11 @@ export default async function NextPage({ searchParams }: { searchParams: Search 
   const pembit = sharedPembit();
   const plan = await planSeenBy(pembit, actor.viewer);
   const today = todayIn(pembit, plan);
-  const [changes, done] = await Promise.all([
+  const [changes, done, missed, left] = await Promise.all([
     unseenChanges(pembit, actor, plan),
     doneOf(pembit, actor),
+    missedOf(pembit, actor),
+    leftBy(pembit, actor.person.id),
     recordShown(pembit, actor.person.id, plan),
   ]);
   const search = await searchParams;
@@ -90,6 +95,7 @@ export default async function NextPage({ searchParams }: { searchParams: Search 
       {plan.abroad && term ? (
         <p className="soft">{studentTexts.zones(term.tzid, plan.abroad.own.tzid)}</p>
       ) : null}
+      <ComingAndGoing plan={plan} missed={missed} left={left} />
       {news.length > 0 ? (
         <section className={`notice ${styles.changes}`} aria-labelledby="changes">
           <h2 id="changes">{studentTexts.changesTitle(news.length)}</h2>

@@ -31,7 +31,7 @@ export const ACTS = {
   // The plan
   planEntry: PLAN, changeEntry: PLAN, extendDue: PLAN, changeEntryLine: PLAN, copyEntry: PLAN, moveHangingDate: PLAN, placeEntry: PLAN, cancelEntry: CALL_OFF, deleteEntry: PLAN, shiftEntries: PLAN, actOnSeveral: PLAN,
   takeSchedule: PLAN, planClass: PLAN, clearClass: PLAN, placePlan: PLAN, movePlans: PLAN, slidePlans: PLAN, writeTopics: PLAN, placeUnit: PLAN,
-  writeThemes: PLAN, changeMeeting: PLAN, callOffClass: CALL_OFF, changeWeek: COURSE, addSection: COURSE, changeSection: COURSE, changeRooms: COURSE, addClass: COURSE, removeClass: COURSE, changeCourse: COURSE,
+  writeThemes: PLAN, changeMeeting: PLAN, callOffClass: CALL_OFF, changeWeek: COURSE, addSection: COURSE, changeSection: COURSE, mergeSections: COURSE, changeRooms: COURSE, addClass: COURSE, removeClass: COURSE, changeCourse: COURSE,
   addMaterial: PLAN, changeMaterial: PLAN, hideMaterial: PLAN, moveMaterial: PLAN, deleteMaterial: PLAN, importMaterials: PLAN,
   importPackage: PLAN, importCalendar: PLAN, carryOver: PLAN, bringPlan: { roles: ['instructor', 'co'], office: true },
   dismissFinding: PLAN, bringBackFinding: PLAN, spreadWork: PLAN,

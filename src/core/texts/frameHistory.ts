@@ -1,3 +1,6 @@
+const daysMore = (n: number) => (n === 1 ? '1 day more' : `${n} days more`);
+const pieces = (n: number) => (n === 1 ? '1 piece of work' : `${n} pieces of work`);
+
 /** How the history says what happened to terms, closures, courses and meetings. */
 export const frameHistoryTexts = {
   changedSettings: 'Changed the school',
@@ -26,6 +29,7 @@ export const frameHistoryTexts = {
   changedRooms: (name: string, day: string) => `Changed the rooms of section ${name} from ${day} on`,
   addedClass: (name: string, day: string) => `Added a class of section ${name} on ${day}`,
   removedClass: (name: string, day: string) => `Took the added class of section ${name} on ${day} away`,
+  mergedSections: (from: string, into: string) => `Merged section ${from} into ${into}`,
   addedSection: (name: string) => `Added section ${name}`,
   changedWeek: (name: string, day: string) => `Changed when section ${name} meets from ${day} on`,
   movedClass: (title: string, when: string) => `Moved ${title} to ${when}`,
@@ -33,4 +37,11 @@ export const frameHistoryTexts = {
   restoredClass: (title: string) => `${title} takes place after all`,
   enrolled: (n: number) => (n === 1 ? 'Added 1 student' : `Added ${n} students`),
   leftCourse: (name: string) => `Took ${name} off the roster`,
+  leftCourseSeveral: (n: number) => `Took ${n} students off the roster`,
+  movedSectionSeveral: (n: number, section: string) => `Moved ${n} students to section ${section}`,
+  sentAgain: (n: number) => (n === 1 ? 'Sent 1 letter again' : `Sent ${n} letters again`),
+  extendedLate: (people: number, work: number, days: number) =>
+    `Gave ${people} students ${daysMore(days)} on ${pieces(work)}`,
+  extendedLateOne: (name: string, work: number, days: number) =>
+    `Gave ${name} ${daysMore(days)} on ${pieces(work)}`,
 } as const;

@@ -29,16 +29,19 @@ export const staffRow = ({
   until_date: until ?? null,
 });
 
-/** Somebody on a course's roster. `listedName`: what a list called them, while they have not come to the course. */
+/** Somebody on a course's roster since an instant. `listedName`: what a list called them, while they have not come to the course. */
 export const rosterRow = ({
   course,
   person,
   section,
   listedName,
-}: Place & Readonly<{ section?: string | null; listedName?: string }>): Rows['roster'] => ({
+  joinedAtMs,
+}: Place &
+  Readonly<{ section?: string | null; listedName?: string; joinedAtMs?: number }>): Rows['roster'] => ({
   id: randomUUID(),
   course_id: course,
   section_id: section ?? null,
   person_id: person,
   listed_name: listedName ?? null,
+  joined_at: joinedAtMs ?? null,
 });

@@ -173,6 +173,7 @@ async function insertCourses(change: Change, term: DemoTerm): Promise<void> {
           section_id: section.id,
           person_id: student.id,
           listed_name: null,
+          joined_at: null,
         })),
       ),
     );

@@ -17,7 +17,7 @@ import { undoChange } from '../history/undoChange';
 import { eraseAccount } from '../people/erase';
 import { joinCourse, joiningAddress, openJoining } from '../people/joining';
 import { addPerson } from '../people/people';
-import { moveStudent } from '../people/membership';
+import { moveStudents } from '../people/membership';
 import { setDeactivated } from '../people/changePerson';
 import type { Pembit } from '../pembit';
 import { planSeenBy } from '../plan/planSeenBy';
@@ -237,7 +237,7 @@ describe('leaving ends what one opened', () => {
     valueOf(await openJoining(pembit, instructor, course));
     const tokenNow = async () => (await joiningAddress(pembit, course))!.split('/').at(-1)!;
     const old = await tokenNow();
-    valueOf(await moveStudent(pembit, instructor, { course, person: student!.person.id }, { kind: 'leave' }));
+    valueOf(await moveStudents(pembit, instructor, course, [student!.person.id], { kind: 'leave' }));
     const gone = await as(student!.person.id);
     expect(reasonOf(await joinCourse(pembit, gone, { token: old, section }, ''))).toBe('noJoining');
     valueOf(await openJoining(pembit, instructor, course));

@@ -10,7 +10,7 @@ import { select } from '@/data/database';
 import { planEntry } from '../entries/planEntry';
 import { removeStaff, writeStaff } from '../frame/courseStaff';
 import { setAdministrator } from '../people/administrators';
-import { moveStudent } from '../people/membership';
+import { moveStudents } from '../people/membership';
 import { addPerson } from '../people/people';
 import { addStudents } from '../people/roster';
 import type { Pembit } from '../pembit';
@@ -83,7 +83,7 @@ describe('a student undoes', () => {
     const [one] = await offered();
     const taken = valueOf(await takeTime(pembit, student!, one!, {}));
     const given = await giveBack(pembit, student!, taken.booking.id);
-    valueOf(await moveStudent(pembit, school.instructor, { course: school.course, person: student!.person.id }, { kind: 'leave' })); // prettier-ignore
+    valueOf(await moveStudents(pembit, school.instructor, school.course, [student!.person.id], { kind: 'leave' })); // prettier-ignore
     expect(await reason(undo(await again(student!), historyOf(given)))).toBe('undoNotYours');
     expect(await held(student!)).toBe(0);
   });
@@ -104,7 +104,7 @@ describe('staff undo', () => {
       valueOf(await bookFor(pembit, school.instructor, { slot: slot!, person: who!.person.id, note: '' })); // prettier-ignore
     const first = await cancelTime(pembit, school.instructor, one!);
     const second = await cancelTime(pembit, school.instructor, two!);
-    valueOf(await moveStudent(pembit, school.instructor, { course: school.course, person: other!.person.id }, { kind: 'leave' })); // prettier-ignore
+    valueOf(await moveStudents(pembit, school.instructor, school.course, [other!.person.id], { kind: 'leave' })); // prettier-ignore
     expect(await reason(undo(school.instructor, historyOf(first)))).toBe('undone');
     expect(await held(student!)).toBe(1);
     // Its slot comes back with the booking: whoever is gone has it no more, and nobody is told that they have.

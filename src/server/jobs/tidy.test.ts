@@ -11,7 +11,7 @@ import { giveBack } from '../signup/giveBack';
 import { offerTimes } from '../signup/offerTimes';
 import { takeTime } from '../signup/takeTime';
 import { erasuresIn } from '../people/erasures';
-import { moveStudent } from '../people/membership';
+import { moveStudents } from '../people/membership';
 import { tidy } from './tidy';
 
 const DAY = 24 * 3_600_000;
@@ -78,7 +78,7 @@ describe('what a school keeps no longer', () => {
   test('old acts go with what they say of people who have left', async () => {
     await keep({ history: 365 });
     const [student] = school.students;
-    valueOf(await moveStudent(pembit, school.instructor, { course: school.course, person: student!.person.id }, { kind: 'leave' })); // prettier-ignore
+    valueOf(await moveStudents(pembit, school.instructor, school.course, [student!.person.id], { kind: 'leave' })); // prettier-ignore
     expect(await everything()).toContain(student!.person.id);
     await later(366);
     expect(await everything()).not.toContain(student!.person.id);
@@ -87,7 +87,7 @@ describe('what a school keeps no longer', () => {
   test('people on no roster and no staff are erased, and the journal knows; others stay', async () => {
     await keep({ people: 365 });
     const [student] = school.students;
-    valueOf(await moveStudent(pembit, school.instructor, { course: school.course, person: student!.person.id }, { kind: 'leave' })); // prettier-ignore
+    valueOf(await moveStudents(pembit, school.instructor, school.course, [student!.person.id], { kind: 'leave' })); // prettier-ignore
     const before = await count('people');
     await later(366);
     expect(await count('people')).toBe(before - 1);

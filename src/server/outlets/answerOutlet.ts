@@ -31,7 +31,8 @@ import { createOutletCache } from './outletCache';
 import { PREVIEW_PATH, previewOutlet } from './previewOutlet';
 import { openFiles, openedAt } from './openFiles';
 import type { FeedForm } from './outletFile';
-import { outletFile } from './outletFile';
+import { calledOffForLeft, leftBy } from '../people/left';
+import { addressesOf, outletFile } from './outletFile';
 import { doneTimesOf } from '@/data/students/students';
 import { tokenHash } from './token';
 
@@ -162,18 +163,26 @@ async function build({ pembit, outlet, viewer, wanted, now, changedAtMs }: Makin
     ).toUTCString(),
     validUntilMs: contents.validUntil?.epochMilliseconds ?? Infinity,
   };
-  if (wanted.kind === 'feed')
+  if (wanted.kind === 'feed') {
+    const left = author ? await leftBy(pembit, author) : [];
+    const addresses = addressesOf(outlet, { token: wanted.token, baseUrl });
     return codedAnswer(
       outletFile(outlet, contents, {
         token: wanted.token,
         baseUrl,
         open,
+        left: author ? await calledOffForLeft(pembit, { outlet, person: author, left, addresses }) : [],
         form: wanted.form,
         changedAtMs,
         ...(wanted.form === 'work' && author ? { done: await doneTimesOf(pembit, author) } : {}),
       }),
-      { ...facts, headers: feedHeaders(outlet, wanted.form) },
+      {
+        ...facts,
+        validUntilMs: Math.min(facts.validUntilMs, ...left.map(({ until }) => until.epochMilliseconds)),
+        headers: feedHeaders(outlet, wanted.form),
+      },
     );
+  }
   const { look, audience, name } = outlet as PublishedOutlet;
   const embed = `/embed/${wanted.token}`;
   const context = embedContext({ name, look }, contents, {

@@ -1,4 +1,5 @@
 import type { Temporal } from 'temporal-polyfill';
+import type { VTombstone } from '@/core/icalendar/calendar';
 import type { EntryId } from '@/core/ids';
 import type { Addresses } from '@/core/outlets/eventParts';
 import { newestIn } from '@/core/outlets/newest';
@@ -31,10 +32,15 @@ type Given = Readonly<{
   /** When the owner of a personal feed ticked each piece of work. */
   done?: ReadonlyMap<EntryId, Temporal.Instant>;
   changedAtMs?: number;
+  /** What a personal feed calls off of the courses that its owner left. */
+  left?: readonly VTombstone[];
 }>;
 
 /** Where the links of an outlet's file lead: a personal one's to Pembit, any other's to its own pages. */
-function addressesOf(outlet: Outlet, { token, baseUrl, open = NOTHING_OPEN }: Given): Addresses {
+export function addressesOf(
+  outlet: Outlet,
+  { token, baseUrl, open = NOTHING_OPEN }: Pick<Given, 'token' | 'baseUrl' | 'open'>,
+): Addresses {
   const personal = outlet.audience === 'personal';
   const embed = `${baseUrl}/embed/${token}`;
   const opened = openedAt(embed, open);
@@ -55,12 +61,15 @@ function bodyOf(
   outlet: Outlet,
   contents: OutletContents,
   addresses: Addresses,
-  { form = 'events', done, baseUrl }: Given,
+  { form = 'events', done, baseUrl, left = [] }: Given,
 ) {
   switch (form) {
     case 'events': {
       const events = feedEvents(contents, addresses, requireZone);
-      return { events, tombstones: feedTombstones(contents, events) };
+      const held = new Set(events.map(({ uid }) => uid));
+      const tombstones = feedTombstones(contents, events);
+      for (const { uid } of tombstones) held.add(uid);
+      return { events, tombstones: [...tombstones, ...left.filter(({ uid }) => !held.has(uid))] };
     }
     case 'work':
       return { events: [], todos: workTodos(contents, addresses, done ?? new Map()) };

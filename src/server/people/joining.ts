@@ -241,7 +241,9 @@ async function enrol(change: Change, { course, section, person }: Place): Promis
   );
   if (known.length > 0) return true;
   if (await leftUnder(change, { course: course.id, person, generation: course.generation })) return false;
-  await change.insert('roster', [rosterRow({ course: course.id, section, person })]);
+  await change.insert('roster', [
+    rosterRow({ course: course.id, section, person, joinedAtMs: change.nowMs }),
+  ]);
   change.concerns(`course:${course.id}`, `person:${person}`);
   return true;
 }

@@ -9,6 +9,7 @@ import { zonedWallAt } from '@/core/time/zone';
 import { requireZone } from '@/core/time/zoneData';
 import type { Reader } from '@/data/database';
 import { select } from '@/data/database';
+import type { Change } from '@/data/history/change';
 import { refTo } from '@/data/history/personRefs';
 import { noteDeparture } from '@/data/people/departures';
 import { schoolSettings } from '@/data/plan/schoolSettings';
@@ -31,101 +32,118 @@ async function placeOf(reader: Reader, { course, person }: Member): Promise<Plac
   return row;
 }
 
-/** Times still to come that a person holds on sheets of this course which another place would not let them see. */
-async function heldTimes(
-  reader: Reader,
-  { course, person, nowMs }: Member & { nowMs: number },
-  lost: (sheet: Sheet) => boolean,
-): Promise<{ sheet: Sheet; slot: Slot }[]> {
-  const sheets = await sheetsOf(reader, [course]);
-  return sheets
-    .filter(lost)
-    .flatMap((sheet) =>
-      sheet.slots
-        .filter(
-          (slot) =>
-            slot.interval.start.epochMilliseconds > nowMs &&
-            slot.bookings.some((booking) => booking.person === person),
-        )
-        .map((slot) => ({ sheet, slot })),
-    );
-}
+type Held = Readonly<{ sheet: Sheet; slot: Slot }>;
+
+/** Times still to come that a person holds on sheets which another place would not let them see. */
+const heldTimes = (sheets: readonly Sheet[], person: PersonId, nowMs: number): Held[] =>
+  sheets.flatMap((sheet) =>
+    sheet.slots
+      .filter(
+        (slot) =>
+          slot.interval.start.epochMilliseconds > nowMs &&
+          slot.bookings.some((booking) => booking.person === person),
+      )
+      .map((slot) => ({ sheet, slot })),
+  );
 
 /** Where the person goes: out of the course, or into another of its sections. */
 export type Move = Readonly<{ kind: 'leave' }> | Readonly<{ kind: 'section'; section: SectionId }>;
 
 /** Whether a sheet is out of sight after the move. One that reaches the person through another course is not. */
-const lostBy =
-  (move: Move, { course }: Member) =>
-  (sheet: Sheet) => {
-    const part = sheet.audience.find((p) => p.course === course);
-    if (!part) return false;
-    if (move.kind === 'leave') return sheet.audience.length === 1;
-    return part.sections !== undefined && !part.sections.includes(move.section);
-  };
+const lostBy = (move: Move, course: CourseId) => (sheet: Sheet) => {
+  const part = sheet.audience.find((p) => p.course === course);
+  if (!part) return false;
+  if (move.kind === 'leave') return sheet.audience.length === 1;
+  return part.sections !== undefined && !part.sections.includes(move.section);
+};
 
-/** What somebody holds that the move would take from them, in words. Nothing is changed. */
+/** The people of a move with their places; undefined where one of them is not on the roster. */
+async function placesOf(reader: Reader, course: CourseId, people: readonly PersonId[]): Promise<(Place & Member)[] | undefined> {
+  const places: (Place & Member)[] = [];
+  for (const person of people) {
+    const place = await placeOf(reader, { course, person });
+    if (!place) return undefined;
+    places.push({ ...place, course, person });
+  }
+  return places;
+} // prettier-ignore
+
+export type Moving = Readonly<{ person: PersonId; name: string; givesBack: readonly string[] }>;
+
+/** What each of some students holds that the move would take from them, in words. Nothing is changed. */
 export async function previewMove(
   pembit: Pembit,
   actor: SignedIn,
-  member: Member,
+  course: CourseId,
+  people: readonly PersonId[],
   move: Move,
-): Promise<Outcome<{ name: string; givesBack: readonly string[] }>> {
-  if (!mayIn(actor, 'moveStudent', member.course)) return refused('notFound');
-  const place = await placeOf(pembit, member);
-  if (!place) return refused('notFound');
+): Promise<Outcome<{ students: readonly Moving[] }>> {
+  if (!mayIn(actor, 'moveStudent', course)) return refused('notFound');
+  const places = await placesOf(pembit, course, people);
+  if (!places) return refused('notFound');
+  const [sheets, { locale }] = await Promise.all([sheetsOf(pembit, [course]), schoolSettings(pembit)]);
+  const lost = sheets.filter(lostBy(move, course));
   const nowMs = pembit.now().epochMilliseconds;
-  const [held, { locale }] = await Promise.all([
-    heldTimes(pembit, { ...member, nowMs }, lostBy(move, member)),
-    schoolSettings(pembit),
-  ]);
+  const said = ({ sheet, slot }: Held) =>
+    `${sheet.title}, ${momentLabel(zonedWallAt(requireZone(sheet.tzid), slot.interval.start), locale)}`;
   return done({
-    name: place.name,
-    givesBack: held.map(
-      ({ sheet, slot }) =>
-        `${sheet.title}, ${momentLabel(zonedWallAt(requireZone(sheet.tzid), slot.interval.start), locale)}`,
-    ),
+    students: places.map(({ person, name }) => ({
+      person,
+      name,
+      givesBack: heldTimes(lost, person, nowMs).map(said),
+    })),
   });
 }
 
-/** Takes a student off the roster, or into another section; times that go out of their sight are given back. */
-export function moveStudent(
+/** Takes students off the roster, or into another section, in one act; times that go out of their sight are given back. */
+export function moveStudents(
   pembit: Pembit,
   actor: SignedIn,
-  member: Member,
+  course: CourseId,
+  people: readonly PersonId[],
   move: Move,
-): Promise<Outcome<{ name: string }>> {
+): Promise<Outcome<{ moved: number }>> {
   return perform(pembit, actor, 'moveStudent', async (change) => {
-    if (!mayIn(actor, 'moveStudent', member.course)) return refused('notFound');
-    const place = await placeOf(change, member);
-    if (!place) return refused('notFound');
-    const held = await heldTimes(change, { ...member, nowMs: change.nowMs }, lostBy(move, member));
-    for (const { sheet, slot } of held)
-      for (const booking of slot.bookings.filter((b) => b.person === member.person))
-        await removeBooking(change, sheet, booking);
-    if (move.kind === 'leave') {
-      const groups = await select<{ id: string }>(
-        change,
-        `SELECT id FROM group_members WHERE person_id = :person
-         AND group_id IN (SELECT id FROM course_groups WHERE course_id = :course)`,
-        member,
-      );
-      for (const row of groups) await change.remove('group_members', row.id);
-      await change.remove('roster', place.id);
-      await noteDeparture(change, member);
-      change.summarise(frameHistoryTexts.leftCourse(refTo(member.person)));
-    } else {
-      const [section] = await select<{ name: string }>(
-        change,
-        'SELECT name FROM sections WHERE id = :section AND course_id = :course',
-        { section: move.section, course: member.course },
-      );
-      if (!section)
-        return refused('badRequest', [{ field: 'section', message: 'This section is not in the course.' }]);
-      await change.update('roster', place.id, { section_id: move.section });
-      change.summarise(frameHistoryTexts.movedSection(refTo(member.person), section.name));
+    if (!mayIn(actor, 'moveStudent', course)) return refused('notFound');
+    const places = await placesOf(change, course, people);
+    if (!places) return refused('notFound');
+    const [section] = move.kind === 'leave' ? [] : await select<{ name: string }>(change, 'SELECT name FROM sections WHERE id = :section AND course_id = :course', { section: move.section, course }); // prettier-ignore
+    if (move.kind === 'section' && !section)
+      return refused('badRequest', [{ field: 'section', message: 'This section is not in the course.' }]);
+    const lost = (await sheetsOf(change, [course])).filter(lostBy(move, course));
+    for (const place of places) {
+      for (const { sheet, slot } of heldTimes(lost, place.person, change.nowMs))
+        for (const booking of slot.bookings.filter((b) => b.person === place.person))
+          await removeBooking(change, sheet, booking);
+      if (move.kind === 'leave') await leave(change, place);
+      else await change.update('roster', place.id, { section_id: move.section });
     }
-    change.concerns(`course:${member.course}`, `person:${member.person}`);
-    return done({ name: place.name });
+    change.concerns(`course:${course}`, ...people.map((person) => `person:${person}` as const));
+    change.summarise(summaryOf(places, section?.name));
+    return done({ moved: places.length });
   });
+}
+
+async function leave(change: Change, { id, section, ...member }: Place & Member): Promise<void> {
+  const groups = await select<{ id: string }>(
+    change,
+    `SELECT id FROM group_members WHERE person_id = :person
+     AND group_id IN (SELECT id FROM course_groups WHERE course_id = :course)`,
+    { course: member.course, person: member.person },
+  );
+  for (const row of groups) await change.remove('group_members', row.id);
+  await change.remove('roster', id);
+  await noteDeparture(change, { course: member.course, person: member.person, section });
+}
+
+/** What the history says; `section`: where they went, unless they left. */
+function summaryOf(places: readonly Member[], section: string | undefined): string {
+  const [only] = places;
+  if (places.length !== 1)
+    return section === undefined
+      ? frameHistoryTexts.leftCourseSeveral(places.length)
+      : frameHistoryTexts.movedSectionSeveral(places.length, section);
+  return section === undefined
+    ? frameHistoryTexts.leftCourse(refTo(only!.person))
+    : frameHistoryTexts.movedSection(refTo(only!.person), section);
 }

@@ -61,7 +61,12 @@ export function answerPlace(
     change.concerns(`person:${offer.person_id}`);
     if (accept) {
       await change.insert('roster', [
-        rosterRow({ course: offer.course_id, person: offer.person_id, section: offer.section_id }),
+        rosterRow({
+          course: offer.course_id,
+          person: offer.person_id,
+          section: offer.section_id,
+          joinedAtMs: change.nowMs,
+        }),
       ]);
       change.concerns(`course:${offer.course_id}`);
     }

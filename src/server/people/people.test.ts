@@ -19,7 +19,7 @@ import { eraseAccount, exportPerson } from './erase';
 import { acceptInvitation, invitedBy } from './invitation';
 import { removeGroup, writeGroup } from './groups';
 import { joinCourse, joinable, joiningAddress, openJoining, closeJoining } from './joining';
-import { moveStudent, previewMove } from './membership';
+import { moveStudents, previewMove } from './membership';
 import { Temporal } from 'temporal-polyfill';
 
 let school: School;
@@ -88,17 +88,17 @@ describe('leaving and changing section', () => {
     ); // prettier-ignore
     const student = await school.signedIn(school.students[0]!.person.id);
     value(await takeTime(school.pembit, student, sheet.slots[0]!.id, {}));
-    const member = { course: school.course, person: student.person.id };
+    const people = [student.person.id];
     const move = { kind: 'section', section } as const;
-    expect(value(await previewMove(school.pembit, school.instructor, member, move)).givesBack).toEqual([
-      'Office hours, Tue 20 Oct, 12:00',
-    ]);
-    const moved = await moveStudent(school.pembit, school.instructor, member, move);
+    expect(
+      value(await previewMove(school.pembit, school.instructor, school.course, people, move)).students,
+    ).toMatchObject([{ person: student.person.id, givesBack: ['Office hours, Tue 20 Oct, 12:00'] }]);
+    const moved = await moveStudents(school.pembit, school.instructor, school.course, people, move);
     const bookings = () => select(school.pembit, 'SELECT id FROM bookings');
     expect(await bookings()).toHaveLength(0);
     value(await undoChange(school.pembit, school.instructor, historyOf(moved)));
     expect(await bookings()).toHaveLength(1);
-    expect(await previewMove(school.pembit, school.stranger, member, { kind: 'leave' })).toMatchObject({ reason: 'notFound' }); // prettier-ignore
+    expect(await previewMove(school.pembit, school.stranger, school.course, people, { kind: 'leave' })).toMatchObject({ reason: 'notFound' }); // prettier-ignore
   });
 });
 

@@ -6,6 +6,7 @@ import { mayIn } from '@/core/may/may';
 import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
 import { frameHistoryTexts } from '@/core/texts/frameHistory';
+import { memberTexts } from '@/core/texts/members';
 import type { Course } from '@/core/plan/plan';
 import type { Reader } from '@/data/database';
 import { select } from '@/data/database';
@@ -104,6 +105,30 @@ export function addStudents(
   });
 }
 
+/** Sends those of some students who have not come yet the letter with their link again; the link in the letter before ends. */
+export async function sendLettersAgain(
+  pembit: Pembit,
+  actor: SignedIn,
+  id: CourseId,
+  people: readonly PersonId[],
+): Promise<Outcome<{ sent: number }>> {
+  if (!mayIn(actor, 'addStudents', id)) return refused('notFound');
+  const [course] = (await loadFrame(pembit, [id])).courses;
+  const waiting = await select<{ id: PersonId; email: string; name: string }>(
+    pembit,
+    `SELECT people.id, people.email, COALESCE(roster.listed_name, people.name) AS name
+     FROM roster JOIN people ON people.id = roster.person_id
+     WHERE roster.course_id = :id AND people.id IN (:people) AND people.came_at IS NULL AND people.deactivated_at IS NULL`,
+    { id, people },
+  );
+  if (!course) return refused('notFound');
+  if (waiting.length === 0)
+    return refused('badRequest', [{ field: 'people', message: memberTexts.noneWaits }]);
+  const to = `${course.code} ${course.title}`;
+  await pembit.queue.write((writer) => invite(pembit, writer, waiting, { sender: actor.person.id, to }));
+  return done({ sent: waiting.length });
+}
+
 type NewMember = Readonly<{ name: string; email: string; section: SectionId | null; sourcedId?: string }>;
 
 /**
@@ -132,7 +157,13 @@ export async function enrolStudents(
   await change.insert(
     'roster',
     enrolled.map(({ id, section, name, known: before }) =>
-      rosterRow({ course: course.id, person: id, section, listedName: before ? name : undefined }),
+      rosterRow({
+        course: course.id,
+        person: id,
+        section,
+        listedName: before ? name : undefined,
+        joinedAtMs: change.nowMs,
+      }),
     ),
   );
   const label = `${course.code} ${course.title}`;

@@ -6,7 +6,7 @@ import { Field } from '../controls/Field';
 import { Select } from '../controls/Select';
 import { useSubmit } from '../controls/useSubmit';
 import { FormBox } from './FormBox';
-import type { RosterMember } from './RosterLine';
+import type { RosterMember } from './RosterMembers';
 import styles from './School.module.css';
 
 export type ArrangementView = Readonly<{ person: string; name: string; days: number }>;

@@ -8,7 +8,7 @@ import { entryTexts } from '@/core/texts/entries';
 import { courseTexts } from '@/core/texts/school';
 import { Field } from '../controls/Field';
 import { FormBox } from './FormBox';
-import type { RosterMember } from './RosterLine';
+import type { RosterMember } from './RosterMembers';
 import styles from './School.module.css';
 import { useSubmit } from '../controls/useSubmit';
 

@@ -6,8 +6,8 @@ import { courseTexts } from '@/core/texts/school';
 import { Field } from '../controls/Field';
 import { FileField } from '../controls/FileField';
 import { FormBox } from './FormBox';
-import type { RosterMember } from './RosterLine';
-import { RosterLine } from './RosterLine';
+import type { RosterMember } from './RosterMembers';
+import { RosterMembers } from './RosterMembers';
 import { RosterPackage } from './RosterPackage';
 import styles from './School.module.css';
 import { useSubmit } from '../controls/useSubmit';
@@ -20,10 +20,12 @@ export function RosterSection({
   course,
   members,
   sections,
+  locale,
 }: {
   course: string;
   members: readonly RosterMember[];
   sections: readonly Readonly<{ id: string; name: string }>[];
+  locale: string;
 }) {
   const { submit, errors, message, busy } = useSubmit();
   const [list, setList] = useState('');
@@ -53,11 +55,9 @@ export function RosterSection({
     <section className={`card ${styles.section}`} aria-labelledby="roster">
       <h2 id="roster">{courseTexts.roster}</h2>
       {members.length === 0 ? <p className="soft">{courseTexts.noStudents}</p> : null}
-      <ul className={styles.roster}>
-        {members.map((member) => (
-          <RosterLine key={member.person} course={course} member={member} sections={sections} />
-        ))}
-      </ul>
+      {members.length > 0 ? (
+        <RosterMembers course={course} members={members} sections={sections} locale={locale} />
+      ) : null}
       <FormBox
         action={ready ? courseTexts.addStudents(reading.lines.length, wrong) : courseTexts.preview}
         onSubmit={ready ? add : look}

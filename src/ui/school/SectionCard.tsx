@@ -6,6 +6,7 @@ import { frameHistoryTexts } from '@/core/texts/frameHistory';
 import { courseTexts } from '@/core/texts/school';
 import { Field } from '../controls/Field';
 import { DayField } from '../days/DayField';
+import { MergeSection } from './MergeSection';
 import { SectionFrame } from './SectionFrame';
 import styles from './School.module.css';
 import { useAct, useSubmit } from '../controls/useSubmit';
@@ -38,7 +39,16 @@ export type SectionView = Readonly<{
 }>;
 
 /** One section: when it meets, and each of its classes, which can be moved or called off singly. */
-export function SectionCard({ section, today }: { section: SectionView; today: string }) {
+export function SectionCard({
+  section,
+  others,
+  today,
+}: {
+  section: SectionView;
+  /** The other sections of its course. */
+  others: readonly Readonly<{ id: string; name: string }>[];
+  today: string;
+}) {
   const [open, setOpen] = useState<string>();
   const { act } = useAct();
   const takeAway = (extra: string, when: string) =>
@@ -57,6 +67,7 @@ export function SectionCard({ section, today }: { section: SectionView; today: s
         </span>
       </p>
       <SectionFrame section={section} today={today} />
+      {others.length > 0 ? <MergeSection section={section} others={others} /> : null}
       <ol className={styles.classes}>
         {section.meetings.map((meeting) => (
           <li key={meeting.id}>

@@ -6,13 +6,17 @@ import { courseByKey } from '@/core/plan/courseNames';
 import { carryTexts } from '@/core/texts/carryOver';
 import { scheduleTexts } from '@/core/texts/schedule';
 import { planFileTexts } from '@/core/texts/planFiles';
+import { memberTexts } from '@/core/texts/members';
 import { courseTexts, schoolTexts } from '@/core/texts/school';
+import { dateLabel } from '@/core/time/dateLabels';
 import { teachingWeeks } from '@/core/time/term';
 import { requireZone } from '@/core/time/zoneData';
+import { dayOf } from '@/core/time/zonedWall';
 import { mayChangeStaff } from '@/server/frame/courseStaff';
 import { groupMembersOf } from '@/server/people/groups';
 import { joiningAddress } from '@/server/people/joining';
 import { arrangedIn } from '@/server/people/arrange';
+import { lateComersIn } from '@/server/people/lateComers';
 import { rosterOf } from '@/server/people/roster';
 import { planSeenBy, wholePlanOf } from '@/server/plan/planSeenBy';
 import { sharedPembit } from '@/server/pembit';
@@ -28,6 +32,7 @@ import { HitsSection } from '@/ui/school/HitsSection';
 import { JoiningSection } from '@/ui/school/JoiningSection';
 import { RemovableList } from '@/ui/school/RemovableList';
 import { ArrangementsSection } from '@/ui/school/ArrangementsSection';
+import { LateSection } from '@/ui/school/LateSection';
 import { RosterSection } from '@/ui/school/RosterSection';
 import styles from '@/ui/school/School.module.css';
 import { SectionCard } from '@/ui/school/SectionCard';
@@ -57,12 +62,22 @@ export default async function CoursePage({ params }: { params: Promise<{ code: s
   const term = plan.terms.find((t) => t.id === course?.term);
   if (!course || !term) notFound();
   const arranged = await arrangedIn(pembit, actor, course.id);
-  const [members, inGroup, address, whole] = await Promise.all([
+  const [members, comers, inGroup, address, whole] = await Promise.all([
     rosterOf(pembit, course.id),
+    lateComersIn(pembit, actor, course.id),
     groupMembersOf(pembit, course.id),
     joiningAddress(pembit, course.id),
     wholePlanOf(pembit, actor, course.id),
   ]);
+  const late = comers.map(({ person, name, came, work }) => ({
+    person,
+    open: work.length,
+    text: memberTexts.late(
+      name,
+      dateLabel(came, 'short', plan.locale),
+      work.map(({ title, due }) => `${title} (${dateLabel(dayOf(due), 'dayMonth', plan.locale)})`),
+    ),
+  }));
   const mayChange = mayChangeStaff(actor, course.id);
   const nowMs = pembit.now().epochMilliseconds;
   const drift = whole && driftView(course, whole.classPlans, plan.locale);
@@ -112,6 +127,7 @@ export default async function CoursePage({ params }: { params: Promise<{ code: s
             <SectionCard
               key={section.id}
               section={sectionView(section, today, plan.locale)}
+              others={sectionNames.filter(({ id }) => id !== section.id)}
               today={today.toString()}
             />
           ))}
@@ -124,7 +140,8 @@ export default async function CoursePage({ params }: { params: Promise<{ code: s
         <div className={styles.column}>
           <HitsSection course={course.id} hits={hits} />
           {drift ? <DriftSection course={course.id} drift={drift} /> : null}
-          <RosterSection course={course.id} members={members} sections={sectionNames} />
+          {late.length > 0 ? <LateSection course={course.id} late={late} /> : null}
+          <RosterSection course={course.id} members={members} sections={sectionNames} locale={plan.locale} />
           <ArrangementsSection course={course.id} arranged={arranged} members={members} />
           <GroupsSection
             course={course.id}

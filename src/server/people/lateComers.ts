@@ -1,0 +1,113 @@
+import type { Temporal } from 'temporal-polyfill';
+import { Temporal as Time } from 'temporal-polyfill';
+import type { Extension } from '@/core/entries/entry';
+import type { CourseId, EntryId, PersonId } from '@/core/ids';
+import { mayIn } from '@/core/may/may';
+import type { BeforeYouCame } from '@/core/plan/beforeYouCame';
+import { beforeYouCame } from '@/core/plan/beforeYouCame';
+import type { Outcome } from '@/core/refusals';
+import { done, refused } from '@/core/refusals';
+import { frameHistoryTexts } from '@/core/texts/frameHistory';
+import { memberTexts } from '@/core/texts/members';
+import type { Moment } from '@/core/time/zonedWall';
+import { laterBy } from '@/core/time/zonedWall';
+import { requireZone } from '@/core/time/zoneData';
+import { entryById } from '@/data/entries/entries';
+import type { Reader } from '@/data/database';
+import { select } from '@/data/database';
+import { refTo } from '@/data/history/personRefs';
+import { viewerOf } from '@/data/people/people';
+import { saveEntry } from '../entries/saveEntry';
+import { perform } from '../history/perform';
+import type { Pembit } from '../pembit';
+import { planSeenBy } from '../plan/planSeenBy';
+import type { SignedIn } from '../session/session';
+
+/** For how long after somebody's coming is said what went before. */
+const SAID_DAYS = 21;
+
+type Came = Readonly<{ course: CourseId; person: PersonId; name: string; at: Temporal.Instant }>;
+
+/** Who came to a course within the last weeks, or into which courses somebody came. */
+async function cameLately(
+  pembit: Pembit,
+  reader: Reader,
+  where: Readonly<{ course: CourseId }> | Readonly<{ person: PersonId }>,
+): Promise<Came[]> {
+  const since = pembit.now().subtract({ hours: 24 * SAID_DAYS }).epochMilliseconds;
+  const column = 'course' in where ? 'course_id = :course' : 'person_id = :person';
+  const rows = await select<{ course: CourseId; person: PersonId; name: string; at: number }>(
+    reader,
+    `SELECT course_id AS course, person_id AS person, COALESCE(listed_name, people.name) AS name, joined_at AS "at"
+     FROM roster JOIN people ON people.id = roster.person_id WHERE ${column} AND joined_at > :since ORDER BY name`,
+    { ...where, since },
+  );
+  return rows.map(({ at, ...row }) => ({ ...row, at: Time.Instant.fromEpochMilliseconds(at) }));
+}
+
+/** What went before somebody's coming, as they see it. */
+async function missedBy(pembit: Pembit, { course, person, at }: Came): Promise<BeforeYouCame | undefined> {
+  const now = pembit.now();
+  const plan = await planSeenBy(pembit, await viewerOf(pembit, person, now), { notes: false });
+  return beforeYouCame(plan, { course, at, now, zoneOf: requireZone });
+}
+
+/** The courses that somebody came to late, with what went before. */
+export async function missedOf(pembit: Pembit, actor: SignedIn): Promise<(BeforeYouCame & { course: CourseId })[]> {
+  const came = await cameLately(pembit, pembit, { person: actor.person.id });
+  const missed = await Promise.all(came.map((each) => missedBy(pembit, each)));
+  return missed.flatMap((what, i) => (what ? [{ ...what, course: came[i]!.course }] : []));
+} // prettier-ignore
+
+export type LateComer = Readonly<{
+  person: PersonId;
+  name: string;
+  came: Temporal.PlainDate;
+  /** Work that was set before and is still open, unless they were given a date of their own already. */
+  work: readonly Readonly<{ entry: EntryId; title: string; due: Moment }>[];
+}>;
+
+/** Who came to a course late, for its staff. */
+export async function lateComersIn(pembit: Pembit, actor: SignedIn, course: CourseId): Promise<LateComer[]> {
+  if (!mayIn(actor, 'extendDue', course)) return [];
+  const came = await cameLately(pembit, pembit, { course });
+  const missed = await Promise.all(came.map((each) => missedBy(pembit, each)));
+  return missed.flatMap((what, i) => {
+    if (!what) return [];
+    const work = what.work.filter(({ extended }) => !extended).map(({ entry, title, start }) => ({ entry, title, due: start }));
+    return [{ person: came[i]!.person, name: came[i]!.name, came: what.came, work }];
+  });
+} // prettier-ignore
+
+/** Gives those who came late so many days more on the work that was set before they came, in one act. */
+export function extendForLate(
+  pembit: Pembit,
+  actor: SignedIn,
+  course: CourseId,
+  { people, days }: Readonly<{ people: readonly PersonId[]; days: number }>,
+): Promise<Outcome<{ work: number; people: number }>> {
+  return perform(pembit, actor, 'extendDue', async (change) => {
+    if (!mayIn(actor, 'extendDue', course)) return refused('notFound');
+    const late = (await lateComersIn(pembit, actor, course)).filter(({ person }) => people.includes(person));
+    const given = new Map<EntryId, Extension[]>();
+    for (const { person, name, work } of late)
+      for (const { entry, due } of work)
+        given.set(entry, [...(given.get(entry) ?? []), { person, name, due: laterBy(due, days) }]);
+    if (given.size === 0) return refused('badRequest', [{ field: 'people', message: memberTexts.lateNothing }]);
+    for (const [id, extensions] of given) {
+      const entry = await entryById(change, id);
+      if (entry?.kind !== 'assignment') continue;
+      const facts = { ...entry, extensions: [...entry.extensions.filter(({ arranged }) => !arranged), ...extensions] };
+      const saved = await saveEntry(change, facts, { actor, act: 'extendDue', before: entry });
+      if (!saved.ok) return saved;
+    }
+    change.concerns(...late.map(({ person }) => `person:${person}` as const));
+    const [only] = late;
+    change.summarise(
+      late.length === 1
+        ? frameHistoryTexts.extendedLateOne(refTo(only!.person), given.size, days)
+        : frameHistoryTexts.extendedLate(late.length, given.size, days),
+    );
+    return done({ work: given.size, people: late.length });
+  });
+} // prettier-ignore
