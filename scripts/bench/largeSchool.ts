@@ -101,7 +101,7 @@ export async function fillLargeSchool(pembit: Pembit, sizes: Sizes): Promise<voi
     await insert('slots', sheets.flatMap((sheet) => Array.from({ length: each }, (_, n) => {
       const wall = term.startsOn.add({ days: Math.floor(n / 3) }).toPlainDateTime(time('14:00')).add({ minutes: (n % 3) * 30 });
       const start = toInstant(zone, wall);
-      return { id: randomUUID() as SlotId, sheet_id: sheet, start_local: wall.toString({ smallestUnit: 'minute' }), start_at: start.epochMilliseconds, end_at: start.add({ minutes: 25 }).epochMilliseconds, seats: 1, host_id: null };
+      return { id: randomUUID() as SlotId, sheet_id: sheet, start_local: wall.toString({ smallestUnit: 'minute' }), start_at: start.epochMilliseconds, end_at: start.add({ minutes: 25 }).epochMilliseconds, seats: 1, host_id: null, place: null, meeting_link: null };
     })));
 
     const outlets = Array.from({ length: sizes.outlets }, (_, n) => {

@@ -27,6 +27,7 @@ import { events } from './migrations/0020-events';
 import { whoStudentsAre } from './migrations/0022-who-students-are';
 import { timetables } from './migrations/0021-timetables';
 import { comingAndGoing } from './migrations/0023-coming-and-going';
+import { ownPlaces } from './migrations/0024-own-places';
 
 type Migration = Readonly<{
   name: string;
@@ -59,6 +60,7 @@ const MIGRATIONS: readonly Migration[] = [
   timetables,
   whoStudentsAre,
   comingAndGoing,
+  ownPlaces,
 ];
 
 export type MigrationReport = Readonly<{ applied: readonly string[]; backups: readonly string[] }>;

@@ -298,6 +298,9 @@ export type Rows = {
     end_at: number;
     seats: number;
     host_id: string | null;
+    /** Its own, where it is elsewhere than the sheet says. */
+    place: string | null;
+    meeting_link: string | null;
   };
   waiting: {
     id: string;

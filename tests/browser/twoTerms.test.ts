@@ -91,6 +91,9 @@ test('winter is prepared while autumn runs: every page speaks of it until anothe
   await maren.doesNotSee('NV 301');
   await maren.click('link', 'Publish');
   await maren.sees(/Published for other terms: \d/);
+  await maren.click('link', 'Outside calendars');
+  await maren.sees(/\d calendars of other terms/);
+  await maren.doesNotSee('Breakwater District');
   await maren.click('link', 'Materials');
   await maren.sees('Add');
   await maren.click('link', 'Term');
@@ -152,4 +155,28 @@ test('between terms both are said; once the new one runs, the old one is still t
   await teaching.click('button', 'Winter 2027. Look at another term');
   await teaching.click('button', /^Autumn 2026 ended/);
   await teaching.sees('Body plan');
+});
+
+test('a term that holds nothing is deleted at once, one that holds courses after the plain warning', async () => {
+  const office = await signIn('School office', 'Terms');
+  const api = await signedIn(server.url, 'office@kittiwake.example');
+  const names = async () => ((await (await api.call('GET', '/api/terms')).json()) as { items: { name: string }[] }).items.map(({ name }) => name); // prettier-ignore
+  await api.call('POST', '/api/terms', { name: 'Summer 2027', startsOn: '2027-06-01', endsOn: '2027-07-30', tzid: 'America/Halifax' }); // prettier-ignore
+  await office.open(`${server.url}/school`);
+  await office.click('button', 'Delete Summer 2027…');
+  await office.click('button', 'Delete Summer 2027');
+  await office.sees('Deleted the term Summer 2027');
+  expect(await names()).not.toContain('Summer 2027');
+  // Nothing that still runs goes along unawares.
+  await office.click('button', 'Delete Winter 2027…');
+  await office.sees(/1 course with/);
+  await office.click('button', 'Delete Winter 2027');
+  await office.sees('Archive each of them first');
+  const { items } = (await (await api.call('GET', `/api/courses?term=${winter}`)).json()) as { items: { id: string }[] }; // prettier-ignore
+  for (const { id } of items) expect((await api.call('PUT', `/api/courses/${id}/archive`, { archived: true })).ok).toBe(true); // prettier-ignore
+  await office.open(`${server.url}/school`);
+  await office.click('button', 'Delete Winter 2027…');
+  await office.click('button', 'Delete Winter 2027');
+  await office.sees('Deleted the term Winter 2027');
+  expect(await names()).toEqual(['Autumn 2026']);
 });

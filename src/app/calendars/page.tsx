@@ -1,13 +1,13 @@
 import type { Metadata } from 'next';
 import { redirect } from 'next/navigation';
 import { isStaffOf } from '@/core/entries/viewer';
+import { courseNames } from '@/core/plan/courseNames';
 import { outsideTexts } from '@/core/texts/outside';
 import { requireZone } from '@/core/time/zoneData';
 import { calendarsFor } from '@/server/outside/calendars';
 import { failureOf } from '@/server/outside/refreshCalendar';
 import { schoolFrame } from '@/server/frame/schoolFrame';
 import { planSeenBy } from '@/server/plan/planSeenBy';
-import { todayIn } from '@/server/plan/todayIn';
 import { sharedPembit } from '@/server/pembit';
 import { AddCalendar } from '@/ui/outside/AddCalendar';
 import { CalendarCard } from '@/ui/outside/CalendarCard';
@@ -16,6 +16,7 @@ import styles from '@/ui/outside/Outside.module.css';
 import { calendarCard } from '@/ui/outside/outsideView';
 import { PageFrame } from '../PageFrame';
 import { signedInOr } from '../signedIn';
+import { termOnPage } from '../termOnPage';
 
 export const metadata: Metadata = { title: outsideTexts.title };
 
@@ -29,33 +30,46 @@ export default async function CalendarsPage() {
     calendarsFor(pembit, actor),
     schoolFrame(pembit),
   ]);
-  const today = todayIn(pembit, plan);
+  const { term: shown, beside, today } = await termOnPage(plan);
   const cards = kept.flatMap((one) => {
     const term = frame.terms.find(({ id }) => id === one.calendar.term);
     const failure = one.state?.failure ? failureOf(one.state.failure) : '';
-    return term ? [calendarCard(one, { courses: plan.courses, term, zone: requireZone(term.tzid), today, failure, locale: frame.settings.locale })] : []; // prettier-ignore
+    const elsewhere = shown !== undefined && !beside.has(one.calendar.term);
+    return term ? [{ elsewhere, card: calendarCard(one, { courses: plan.courses, term, zone: requireZone(term.tzid), today, failure, locale: frame.settings.locale }) }] : []; // prettier-ignore
   });
-  const courses = plan.courses.filter((course) => isStaffOf(actor.viewer, course.id) && !course.archived);
+  const [here, others] = [false, true].map((of) => cards.filter(({ elsewhere }) => elsewhere === of));
+  const names = courseNames(plan.courses, plan.terms);
+  // Of the term that is looked at first: the first is ticked.
+  const courses = plan.courses
+    .filter((course) => isStaffOf(actor.viewer, course.id) && !course.archived)
+    .map(({ id, term, tag }) => ({ id, term, name: `${tag} ${names.get(id)!.title}` }))
+    .sort((a, b) => Number(b.term === shown?.id) - Number(a.term === shown?.id));
   return (
     <PageFrame actor={actor}>
       <h1>{outsideTexts.title}</h1>
       <p className="soft">{outsideTexts.lead}</p>
       <div className={styles.columns}>
         <div className={styles.list}>
-          {cards.length === 0 ? <p className="empty">{outsideTexts.none}</p> : null}
-          {cards.map((card) => (
+          {here!.length === 0 ? <p className="empty">{outsideTexts.none}</p> : null}
+          {here!.map(({ card }) => (
             <CalendarCard key={`${card.id} ${card.name} ${card.active}`} card={card} />
           ))}
+          {others!.length > 0 ? (
+            <details>
+              <summary>{outsideTexts.ofOtherTerms(others!.length)}</summary>
+              {others!.map(({ card }) => (
+                <CalendarCard key={`${card.id} ${card.name} ${card.active}`} card={card} />
+              ))}
+            </details>
+          ) : null}
         </div>
         <div className={styles.side}>
           <AddCalendar
-            courses={courses.map(({ id, term, tag, title }) => ({ id, term, name: `${tag} ${title}` }))}
+            courses={courses}
             terms={frame.terms.map(({ id, name }) => ({ id, name }))}
             whole={isAdmin}
           />
-          {courses.length > 0 ? (
-            <ImportFile courses={courses.map(({ id, tag, title }) => ({ id, name: `${tag} ${title}` }))} />
-          ) : null}
+          {courses.length > 0 ? <ImportFile courses={courses} /> : null}
         </div>
       </div>
     </PageFrame>

@@ -199,7 +199,13 @@ const sheet = z.object({
   tzid,
   sequence: z.number().int().min(0),
   slots: listOf(
-    z.object({ id: slotId, interval: z.object({ start: instant, end: instant }), seats: count }),
+    z.object({
+      id: slotId,
+      interval: z.object({ start: instant, end: instant }),
+      seats: count,
+      place: line(200).optional(),
+      meetingLink: address.optional(),
+    }),
     5000,
   ),
 });

@@ -33,8 +33,10 @@ export function sheetEvents(
     sequence: sheet.sequence + sheet.uses.count,
     created: sheet.created,
   } as const;
-  const rangeOf = ({ interval }: SeenSlot) =>
-    rangeLabel(toWall(zone, interval.start), toWall(zone, interval.end));
+  const rangeOf = ({ interval, elsewhere, place }: SeenSlot) =>
+    [rangeLabel(toWall(zone, interval.start), toWall(zone, interval.end)), elsewhere ? place : '']
+      .filter(Boolean)
+      .join(', ');
   const timed = (first: SeenSlot, last: SeenSlot) => ({
     dtstart: momentOf(zone, first.interval.start),
     dtend: momentOf(zone, last.interval.end),
@@ -56,21 +58,25 @@ export function sheetEvents(
       ...common,
       uid: `${sheet.uid}-${slot.id}`,
       ...timed(slot, slot),
+      location: slot.place,
       summary: named(courses, feedTexts.freeTime(sheet.title)),
       description: feedTexts.takeATime(addresses.signUp),
       lastModified: common.dtstamp,
     }));
   const bookings = sheet.slots.flatMap((slot) =>
     slot.bookings.map((booking): VEvent => ({
-      ...bookingEvent(sheet, {
-        interval: slot.interval,
-        booking,
-        names: booking.mine ? slot.hostNames : [booking.personName],
-        named: (title) => named(courses, title),
-        codes: courses.map((c) => c.code),
-        zone,
-        signUp: addresses.signUp,
-      }),
+      ...bookingEvent(
+        { ...sheet, place: slot.place, meetingLink: slot.meetingLink },
+        {
+          interval: slot.interval,
+          booking,
+          names: booking.mine ? slot.hostNames : [booking.personName],
+          named: (title) => named(courses, title),
+          codes: courses.map((c) => c.code),
+          zone,
+          signUp: addresses.signUp,
+        },
+      ),
       alarms: alarms('booking'),
     })),
   );

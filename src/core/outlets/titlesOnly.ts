@@ -25,6 +25,8 @@ export function titlesOnly(plan: SeenPlan): SeenPlan {
       rules: { ...sheet.rules, links: [] },
       slots: sheet.slots.map((slot) => ({
         ...slot,
+        place: '',
+        meetingLink: '',
         bookings: slot.bookings.map((booking) => ({ ...booking, note: '', answer: '', meetingLink: '' })),
       })),
     })),

@@ -10,7 +10,11 @@ export const withoutPlaces = (plan: SeenPlan): SeenPlan => ({
     return { ...seen, place: '', section, course: { ...seen.course, place: '', sections: [section] } };
   }),
   entries: plan.entries.map((entry) => (entry.kind === 'event' ? { ...entry, place: '' } : entry)),
-  sheets: plan.sheets.map((sheet) => ({ ...sheet, place: '' })),
+  sheets: plan.sheets.map((sheet) => ({
+    ...sheet,
+    place: '',
+    slots: sheet.slots.map((slot) => ({ ...slot, place: '' })),
+  })),
   calendars: plan.calendars.map((calendar) => ({
     ...calendar,
     times: calendar.times.map((time) => ({ ...time, place: '' })),

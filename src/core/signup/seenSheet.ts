@@ -8,6 +8,7 @@ import type { Release } from '../entries/visibility';
 import type { BookingId, PersonId, SheetId, SlotId } from '../ids';
 import type { Interval } from '../time/interval';
 import type { Booking, Sheet, SheetRules, Slot, Waiting } from './sheet';
+import { meetsAt } from './meetsAt';
 import { hostsOf, keptSeats } from './sheet';
 
 /** A booking the viewer may see: one's own, or, as staff, everyone's. */
@@ -21,6 +22,11 @@ export type SeenSlot = Readonly<{
   /** Whose time it is: of that host alone, or of all. */
   hostNames: readonly string[];
   hostIds: readonly PersonId[];
+  /** Where one meets at this time; the link empty like the sheet's. */
+  place: string;
+  meetingLink: string;
+  /** Whether that is elsewhere than the sheet says. */
+  elsewhere: boolean;
   /** Others' bookings are counted in `taken`, but are here for staff only. */
   bookings: readonly SeenBooking[];
   mine?: BookingId;
@@ -79,7 +85,7 @@ export function seenSheet(viewer: Viewer, sheet: Sheet, now: Temporal.Instant): 
     },
     release: offered ? 'shown' : 'draft',
     asStaff: seen.asStaff,
-    slots: slots.map((slot) => seenSlot(slot, sheet, { own, asStaff: seen.asStaff, notesSince: notesSince(viewer, sheet), now })), // prettier-ignore
+    slots: slots.map((slot) => seenSlot(slot, sheet, { own, known, asStaff: seen.asStaff, notesSince: notesSince(viewer, sheet), now })), // prettier-ignore
   };
 }
 
@@ -99,12 +105,14 @@ function notesSince(viewer: Viewer, { audience }: Sheet): Temporal.Instant | und
 
 type SlotViewer = Readonly<{
   own?: PersonId;
+  /** Whether it is somebody with a name: others get no link. */
+  known: boolean;
   asStaff: boolean;
   notesSince?: Temporal.Instant;
   now: Temporal.Instant;
 }>;
 
-function seenSlot(slot: Slot, sheet: Sheet, { own, asStaff, notesSince, now }: SlotViewer): SeenSlot {
+function seenSlot(slot: Slot, sheet: Sheet, { own, known, asStaff, notesSince, now }: SlotViewer): SeenSlot {
   const hidden = (booking: Booking) =>
     notesSince !== undefined && Temporal.Instant.compare(booking.created, notesSince) < 0;
   const marked = slot.bookings.map((booking) => ({
@@ -114,6 +122,7 @@ function seenSlot(slot: Slot, sheet: Sheet, { own, asStaff, notesSince, now }: S
   }));
   const mine = marked.find((booking) => booking.mine);
   const hosts = hostsOf(sheet, slot);
+  const { place, meetingLink } = meetsAt(sheet, slot);
   const companions =
     mine && sheet.rules.namesShown ? marked.filter((b) => !b.mine).map((b) => b.personName) : [];
   return {
@@ -123,6 +132,9 @@ function seenSlot(slot: Slot, sheet: Sheet, { own, asStaff, notesSince, now }: S
     taken: slot.bookings.length,
     hostNames: hosts.map((host) => host.name),
     hostIds: hosts.map((host) => host.id),
+    place,
+    meetingLink: known ? meetingLink : '',
+    elsewhere: Boolean(slot.place || slot.meetingLink),
     bookings: asStaff ? marked : mine ? [mine] : [],
     mine: mine?.id,
     companions,

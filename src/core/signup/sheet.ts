@@ -81,6 +81,9 @@ export type Slot = Readonly<{
   seats: number;
   /** Whose time it is, where the hosts have their own. */
   host?: PersonId;
+  /** Its own place or link, where it is elsewhere than the sheet says (`meetsAt`). */
+  place?: string;
+  meetingLink?: string;
   bookings: readonly Booking[];
   /** Longest first. */
   waiting: readonly Waiting[];

@@ -126,9 +126,15 @@ export const takeTimeInput = z.object({
     .default(''),
 });
 
-/** A single time: another length, other seats. */
+/** A single time: another length, other seats; its own place or link, empty for where the sheet is, absent for as it was. */
 export const slotInput = z
-  .object({ start: plainDateTime, end: plainDateTime, seats: whole('People per time', 100).default(1) })
+  .object({
+    start: plainDateTime,
+    end: plainDateTime,
+    seats: whole('People per time', 100).default(1),
+    place: line(200).optional(),
+    meetingLink: z.union([z.literal(''), url]).optional(),
+  })
   .refine(({ start, end }) => Temporal.PlainDateTime.compare(start, end) < 0, backwards)
   .refine(({ start, end }) => start.until(end).total('hours') <= 12, {
     path: ['end'],

@@ -13,6 +13,7 @@ export const outsideTexts = {
     unreachable: 'No server answers there.',
   },
   status: (status: number) => `Its server answered ${status}.`,
+  ofOtherTerms: (n: number) => (n === 1 ? '1 calendar of another term' : `${n} calendars of other terms`),
   none: 'No outside calendar yet. Paste the address of one, or choose a file: what it holds is shown before it is added.',
   add: 'Add a calendar',
   address: 'Address of the calendar',

@@ -114,6 +114,8 @@ export const toSlot = (
   interval: { start: at(row.start_at), end: at(row.end_at) },
   seats: row.seats,
   ...(row.host_id ? { host: row.host_id as PersonId } : {}),
+  ...(row.place ? { place: row.place } : {}),
+  ...(row.meeting_link ? { meetingLink: row.meeting_link } : {}),
   bookings: bookings.map(toBooking),
   waiting: waiting.map(toWaiting),
 });

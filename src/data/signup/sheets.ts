@@ -169,7 +169,7 @@ export async function insertSlots(change: Change, sheet: Sheet, slots: readonly 
   const zone = requireZone(sheet.tzid);
   await change.insert(
     'slots',
-    slots.map(({ id, interval, seats, host }) => ({
+    slots.map(({ id, interval, seats, host, place, meetingLink }) => ({
       id,
       sheet_id: sheet.id,
       start_local: toWall(zone, interval.start).toString({ smallestUnit: 'minute' }),
@@ -177,6 +177,8 @@ export async function insertSlots(change: Change, sheet: Sheet, slots: readonly 
       end_at: interval.end.epochMilliseconds,
       seats,
       host_id: host ?? null,
+      place: place || null,
+      meeting_link: meetingLink || null,
     })),
   );
   change.concerns(...scopesOf(sheet));
@@ -185,7 +187,7 @@ export async function insertSlots(change: Change, sheet: Sheet, slots: readonly 
 export async function replaceSlot(
   change: Change,
   sheet: Sheet,
-  { id, interval, seats, host }: Slot,
+  { id, interval, seats, host, place, meetingLink }: Slot,
 ): Promise<void> {
   await change.update('slots', id, {
     start_local: toWall(requireZone(sheet.tzid), interval.start).toString({ smallestUnit: 'minute' }),
@@ -193,6 +195,8 @@ export async function replaceSlot(
     end_at: interval.end.epochMilliseconds,
     seats,
     host_id: host ?? null,
+    place: place || null,
+    meeting_link: meetingLink || null,
   });
   change.concerns(...scopesOf(sheet));
 }

@@ -36,7 +36,7 @@ export const slotsIn = ({ plan }: Seen) =>
     const zone = requireZone(sheet.tzid);
     const courses = sheet.audience.map(({ course }) => course);
     const day = (at: Temporal.Instant) => momentText(toWall(zone, at).toPlainDate());
-    return sheet.slots.map(({ id, interval, seats, taken, mine }) => ({
+    return sheet.slots.map(({ id, interval, seats, taken, mine, place }) => ({
       id: id as string,
       term: plan.courses.find((course) => courses.includes(course.id))?.term,
       courses,
@@ -48,6 +48,7 @@ export const slotsIn = ({ plan }: Seen) =>
         end: withOffset(zone, interval.end),
         zone: sheet.tzid,
         seats,
+        place,
         taken,
         mine: mine !== undefined,
       },

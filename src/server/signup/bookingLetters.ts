@@ -2,6 +2,7 @@ import type { Temporal } from 'temporal-polyfill';
 import { writeCalendar } from '@/core/icalendar/writeCalendar';
 import { tagged } from '@/core/outlets/eventParts';
 import { bookingEvent } from '@/core/signup/bookingEvent';
+import { meetsAt } from '@/core/signup/meetsAt';
 import type { Booking, Sheet, Slot } from '@/core/signup/sheet';
 import { hostsOf } from '@/core/signup/sheet';
 import { untilWords, noticeEnds } from '@/core/signup/noticeOf';
@@ -67,15 +68,19 @@ async function letterOf(
   const zone = requireZone(sheet.tzid);
   const names = hostNamesOf(sheet, slot);
   const signUp = `${pembit.config.baseUrl}/s/${sheet.id}`;
-  const event = bookingEvent(sheet, {
-    interval: slot.interval,
-    booking,
-    names,
-    named: (title) => tagged(courses, title),
-    codes: courses.map((course) => course.code),
-    zone,
-    signUp,
-  });
+  const where = meetsAt(sheet, slot);
+  const event = bookingEvent(
+    { ...sheet, ...where },
+    {
+      interval: slot.interval,
+      booking,
+      names,
+      named: (title) => tagged(courses, title),
+      codes: courses.map((course) => course.code),
+      zone,
+      signUp,
+    },
+  );
   const host = listed(names);
   const calendar = writeCalendar(
     {
@@ -99,8 +104,8 @@ async function letterOf(
     title: sheet.title,
     when,
     host,
-    place: sheet.place,
-    link: booking.meetingLink || sheet.meetingLink,
+    place: where.place,
+    link: booking.meetingLink || where.meetingLink,
     note: booking.note,
     was: was && slotWords(sheet, was, locale),
     message,

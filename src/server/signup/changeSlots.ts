@@ -1,8 +1,11 @@
+import { isDeepStrictEqual } from 'node:util';
 import { Temporal } from 'temporal-polyfill';
 import type { PersonId, SheetId, SlotId } from '@/core/ids';
 import type { Outcome, Refused } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
 import type { Sheet, Slot } from '@/core/signup/sheet';
+import type { MeetsAt } from '@/core/signup/meetsAt';
+import { meetsAt } from '@/core/signup/meetsAt';
 import type { SlotInput } from '@/core/signup/sheetInput';
 import { historyTexts } from '@/core/texts/history';
 import { signupTexts } from '@/core/texts/signup';
@@ -25,6 +28,12 @@ import { slotFrom } from './offerTimes';
 const intervalOf = ({ start, end }: SlotInput, tzid: string): Interval => ({
   start: toInstant(requireZone(tzid), start),
   end: toInstant(requireZone(tzid), end),
+});
+
+/** The place or link of its own that a time is given; what is absent stays as it was. */
+const ownPlace = ({ place, meetingLink }: SlotInput): Partial<MeetsAt> => ({
+  ...(place === undefined ? {} : { place }),
+  ...(meetingLink === undefined ? {} : { meetingLink }),
 });
 
 function troubleWith(
@@ -55,7 +64,10 @@ export function addSlot(
     const trouble = troubleWith(sheet, interval, pembit.now());
     if (trouble) return trouble;
     await insertSlots(change, sheet, [
-      slotFrom(interval, input.seats, sheet.rules.together ? undefined : actor.person.id),
+      {
+        ...slotFrom(interval, input.seats, sheet.rules.together ? undefined : actor.person.id),
+        ...ownPlace(input),
+      },
     ]);
     const { locale } = await schoolSettings(change);
     const when = slotWords(sheet, interval, locale);
@@ -64,7 +76,7 @@ export function addSlot(
   });
 }
 
-/** Gives a single time another beginning, end or number of seats. Whoever has it keeps it, and is told of another time. */
+/** Gives a single time another beginning, end, number of seats or place. Whoever has it keeps it, and is told of another time or place. */
 export function changeSlot(
   pembit: Pembit,
   actor: SignedIn,
@@ -83,10 +95,11 @@ export function changeSlot(
       return refused('badRequest', [
         { field: 'seats', message: signupTexts.errors.fewerSeats(slot.bookings.length) },
       ]);
-    const after: Slot = { ...slot, interval, seats: input.seats };
+    const after: Slot = { ...slot, interval, seats: input.seats, ...ownPlace(input) };
     await replaceSlot(change, sheet, after);
     const moved = !slot.interval.start.equals(interval.start) || !slot.interval.end.equals(interval.end);
-    for (const booking of moved ? slot.bookings : []) {
+    const elsewhere = !isDeepStrictEqual(meetsAt(sheet, slot), meetsAt(sheet, after));
+    for (const booking of moved || elsewhere ? slot.bookings : []) {
       const later = grown(booking, now);
       await updateBooking(change, sheet, booking, { sequence: later.sequence, modified_at: change.nowMs });
       await writeOfBooking(pembit, change, actor, {
@@ -94,7 +107,7 @@ export function changeSlot(
         sheet,
         slot: after,
         booking: later,
-        was: slot.interval,
+        ...(moved ? { was: slot.interval } : {}),
       });
     }
     const { locale } = await schoolSettings(change);

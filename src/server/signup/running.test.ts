@@ -8,6 +8,7 @@ import { complaintsAboutMessage } from '../../../tests/support/strictIcs';
 import type { Sheet } from '@/core/signup/sheet';
 import { retimeInput, sheetFactsInput, sheetInput, slotInput } from '@/core/signup/sheetInput';
 import { select } from '@/data/database';
+import { planSeenBy } from '../plan/planSeenBy';
 import { sheetById } from '@/data/signup/sheets';
 import { undoChange } from '../history/undoChange';
 import { signedInBy } from '../session/session';
@@ -240,6 +241,19 @@ describe('those who offer a sheet', () => {
     valueOf(await changeSlot(pembit, instructor, sheet.slots[0]!.id, slot('11:30', '12:25')));
     expect(await addSlot(pembit, instructor, sheet.id, slot('12:10', '12:40'))).toMatchObject({ fields: [{ field: 'start' }] }); // prettier-ignore
     valueOf(await addSlot(pembit, instructor, sheet.id, slot('15:00', '15:30')));
+    // In a place of its own: whoever has it is told, and reads it in place of the sheet's.
+    const letters = async () => (await select<{ body: string }>(pembit, 'SELECT body FROM outbox')).map(({ body }) => body); // prettier-ignore
+    const before = (await letters()).length;
+    const own = slotInput.parse({ start: `${date}T11:30`, end: `${date}T12:25`, place: 'Shed 2' });
+    valueOf(await changeSlot(pembit, instructor, sheet.slots[0]!.id, own));
+    expect((await letters()).slice(before).filter((body) => body.includes('Shed 2'))).toHaveLength(1);
+    const holder = await school.signedIn(booking.person);
+    const seen = (await planSeenBy(pembit, holder.viewer)).sheets.find(({ id }) => id === sheet.id)!;
+    expect(seen.slots.map(({ place, elsewhere }) => [place, elsewhere]).slice(0, 2)).toEqual([['Shed 2', true], [sheet.place, false]]); // prettier-ignore
+    // Said again without a place: it stays where it is, and nobody is told.
+    valueOf(await changeSlot(pembit, instructor, sheet.slots[0]!.id, slot('11:30', '12:25')));
+    expect((await again(sheet)).slots[0]!.place).toBe('Shed 2');
+    expect((await letters()).length).toBe(before + 1);
     const who = school.students[9]!.person.id;
     const booked = valueOf(
       await bookFor(pembit, instructor, { slot: sheet.slots[1]!.id, person: who, note: '' }),

@@ -36,6 +36,8 @@ export function RunTime({
     end: slot.end,
     seats: String(slot.seats),
     person: '',
+    place: slot.place,
+    meetingLink: slot.meetingLink,
   });
   const set = (changes: Partial<typeof value>) => setValue({ ...value, ...changes });
   const came = (booking: RunBooking, yes: boolean | null) =>
@@ -50,7 +52,13 @@ export function RunTime({
     submit<{ when: string }>(
       'PUT',
       `/api/slots/${slot.id}`,
-      { start: clock(value.start), end: clock(value.end), seats: Number(value.seats) },
+      {
+        start: clock(value.start),
+        end: clock(value.end),
+        seats: Number(value.seats),
+        place: value.place,
+        meetingLink: value.meetingLink,
+      },
       ({ when }) => historyTexts.changedTime(when),
     ).then((answer) => answer.ok && setOpen(false));
   const book = () =>
@@ -71,6 +79,9 @@ export function RunTime({
       <span className={styles.clock}>
         {slot.clock}
         {slot.host ? <span className="soft"> {slot.host}</span> : null}
+        {slot.place || slot.meetingLink ? (
+          <span className="soft"> {slot.place || say.elsewhereOnline}</span>
+        ) : null}
       </span>
       <div className={styles.who}>
         {slot.bookings.length === 0 ? <span className="soft">{say.free(slot.seats)}</span> : null}
@@ -128,6 +139,21 @@ export function RunTime({
                 value={value.seats}
                 onChange={(seats) => set({ seats })}
                 error={errors.seats}
+              />
+            </div>
+            <div className={styles.pair}>
+              <Field
+                label={say.ownPlace}
+                hint={say.ownPlaceHint}
+                value={value.place}
+                onChange={(place) => set({ place })}
+                error={errors.place}
+              />
+              <Field
+                label={say.ownLink}
+                value={value.meetingLink}
+                onChange={(meetingLink) => set({ meetingLink })}
+                error={errors.meetingLink}
               />
             </div>
             {slot.free > 0 ? (

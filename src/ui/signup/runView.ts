@@ -28,6 +28,9 @@ export type RunSlot = Readonly<{
   start: string;
   end: string;
   seats: number;
+  /** Its own, where it is elsewhere than the sheet says. */
+  place: string;
+  meetingLink: string;
   free: number;
   host: string;
   waiting: readonly string[];
@@ -130,6 +133,8 @@ function runSlot(
     start: timeLabel(start),
     end: timeLabel(end),
     seats: slot.seats,
+    place: slot.elsewhere ? slot.place : '',
+    meetingLink: slot.elsewhere ? slot.meetingLink : '',
     free: Math.max(0, slot.seats - slot.taken),
     host:
       slot.hostNames.length < sheet.hostNames.length || !sheet.rules.together ? listed(slot.hostNames) : '',
@@ -140,7 +145,7 @@ function runSlot(
       name: booking.personName,
       note: booking.note,
       answer: booking.answer,
-      link: booking.meetingLink || sheet.meetingLink,
+      link: booking.meetingLink || slot.meetingLink,
       begun,
       came: booking.came,
     })),

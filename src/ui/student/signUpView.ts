@@ -168,7 +168,8 @@ function factsOf(
     ...(slot.seats > 1
       ? [say.seats(freeOf(slot), slot.seats), rules.namesShown ? say.namesSeen : say.namesHidden]
       : []),
-    ...(rules.privateMeetings || sheet.meetingLink ? [say.online] : []),
+    ...(slot.elsewhere && slot.place ? [say.elsewhere(slot.place)] : []),
+    ...(rules.privateMeetings || slot.meetingLink ? [say.online] : []),
     say.until(until(rules.take)),
     say.returnUntil(until(rules.giveBack)),
   ];
@@ -188,7 +189,8 @@ function ownTime(
     booking: slot.mine!,
     when: dateLabel(start.toPlainDate(), 'short', locale),
     range: rangeLabel(start, toWall(zone, slot.interval.end), locale),
-    meetingLink: booking?.meetingLink || sheet.meetingLink,
+    place: slot.place,
+    meetingLink: booking?.meetingLink || slot.meetingLink,
     note: booking?.note ?? '',
     companions: slot.companions.length > 0 ? signupTexts.take.companions(listed(slot.companions)) : '',
     links: sheet.rules.links.map(({ url, label }) => ({ url, label: label || url })),
