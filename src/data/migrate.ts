@@ -28,6 +28,7 @@ import { whoStudentsAre } from './migrations/0022-who-students-are';
 import { timetables } from './migrations/0021-timetables';
 import { comingAndGoing } from './migrations/0023-coming-and-going';
 import { ownPlaces } from './migrations/0024-own-places';
+import { urgentLetters } from './migrations/0025-urgent-letters';
 
 type Migration = Readonly<{
   name: string;
@@ -61,6 +62,7 @@ const MIGRATIONS: readonly Migration[] = [
   whoStudentsAre,
   comingAndGoing,
   ownPlaces,
+  urgentLetters,
 ];
 
 export type MigrationReport = Readonly<{ applied: readonly string[]; backups: readonly string[] }>;

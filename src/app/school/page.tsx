@@ -7,6 +7,7 @@ import { schoolTexts } from '@/core/texts/school';
 import { dateLabel } from '@/core/time/dateLabels';
 import { currentTerm, teachingWeeks } from '@/core/time/term';
 import { officePage } from '@/server/people/officePage';
+import { lettersSoFar } from '@/server/history/lettersSoFar';
 import { schoolFrame } from '@/server/frame/schoolFrame';
 import { outboxOf } from '@/server/mail/failedMail';
 import { teachingPeople } from '@/server/people/people';
@@ -31,6 +32,7 @@ import { SiteDateForm } from '@/ui/school/SiteDateForm';
 import { TermDeletion } from '@/ui/school/TermDeletion';
 import { TermForm } from '@/ui/school/TermForm';
 import { cycleDraft, NO_CYCLE } from '@/ui/school/cycleDraft';
+import { LettersSoFar } from '@/ui/today/LettersSoFar';
 import { PageFrame } from '../PageFrame';
 import { signedInOr } from '../signedIn';
 
@@ -41,10 +43,11 @@ export default async function SchoolPage() {
   const actor = await signedInOr('/school');
   if (!actor.person.isAdmin) redirect('/');
   const pembit = sharedPembit();
-  const [{ settings, terms, closures, siteDates, courses }, people, letters] = await Promise.all([
+  const [{ settings, terms, closures, siteDates, courses }, people, letters, soFar] = await Promise.all([
     schoolFrame(pembit),
     teachingPeople(pembit),
     outboxOf(pembit),
+    lettersSoFar(pembit, actor),
   ]);
   const rosterCourses = courses
     .filter((course) => !course.archived)
@@ -62,6 +65,7 @@ export default async function SchoolPage() {
   return (
     <PageFrame actor={actor}>
       <h1>{settings.name || schoolTexts.title}</h1>
+      <LettersSoFar lines={soFar} />
       <SettingsForm settings={settings} used={office.megabytes} />
       <div className={styles.page}>
         <div className={styles.column}>

@@ -11,8 +11,10 @@ import { todayTexts as say } from '@/core/texts/today';
 import { timeOfYear } from '@/ui/frame/timeOfYear';
 import { requireZone } from '@/core/time/zoneData';
 import { sharedPembit } from '@/server/pembit';
+import { lettersSoFar } from '@/server/history/lettersSoFar';
 import { waitingCounts } from '@/server/plan/waitingCounts';
 import { DayList } from '@/ui/student/DayList';
+import { LettersSoFar } from '@/ui/today/LettersSoFar';
 import { todayView } from '@/ui/today/todayView';
 import { planPage } from '../planPage';
 import { chosenTerm } from '../termOnPage';
@@ -33,6 +35,7 @@ export default async function TodayPage({ searchParams }: { searchParams: Search
   const occurrences = occurrencesOf(plan, requireZone).filter(
     (o) => o.kind === 'note' || o.courses.some((id) => shown.has(id)),
   );
+  const letters = await lettersSoFar(pembit, actor);
   const view = todayView(plan, occurrences, {
     zoneOf: requireZone,
     now: pembit.now(),
@@ -97,6 +100,7 @@ export default async function TodayPage({ searchParams }: { searchParams: Search
           </p>
         </div>
         <div className={styles.column}>
+          <LettersSoFar lines={letters} />
           <Part title={say.waits} none={view.waits.length === 0 ? say.nothingWaits : undefined}>
             <ul className={styles.waits}>
               {view.waits.map(({ key, words, href }) => (

@@ -29,4 +29,7 @@ export const trustTexts = {
     late: 'late work', coming: 'seats', kind: 'kind',
   } satisfies Record<ChangedField, string>,
   own: (when: string, own: string) => `${when} (${own} where you are)`,
+  lettersTitle: 'Letters you had sent',
+  lettersSoFar: (summary: string, { told, sent, failed }: Readonly<{ told: number; sent: number; failed: number }>) =>
+    `${summary}: ${sent} of ${told === 1 ? '1 letter' : `${told} letters`} sent${failed === 0 ? '' : `, ${failed} could not be delivered`}.`, // prettier-ignore
 } as const; // prettier-ignore

@@ -17,6 +17,32 @@ export async function tellingOf(reader: Reader, history: string): Promise<Tellin
   return row;
 }
 
+/** An act that somebody told of lately, and how far its letters have come. */
+export type ToldLately = Readonly<{
+  history: HistoryId;
+  summary: string;
+  told: number;
+  sent: number;
+  failed: number;
+}>;
+
+/** What somebody told of since an instant, the last first; what nobody needed to be told is not among it. */
+export const toldLately = (
+  reader: Reader,
+  { actor, sinceMs }: Readonly<{ actor: PersonId; sinceMs: number }>,
+): Promise<ToldLately[]> =>
+  select<ToldLately>(
+    reader,
+    `SELECT tellings.history_id AS history, history.summary, tellings.told,
+       SUM(CASE WHEN outbox.state = 'sent' THEN 1 ELSE 0 END) AS sent,
+       SUM(CASE WHEN outbox.state = 'failed' THEN 1 ELSE 0 END) AS failed
+     FROM tellings JOIN history ON history.id = tellings.history_id
+     LEFT JOIN outbox ON outbox.history_id = tellings.history_id
+     WHERE tellings.actor_id = :actor AND tellings.at > :sinceMs AND tellings.told > 0 AND history.undone_at IS NULL
+     GROUP BY tellings.history_id, history.summary, tellings.told, tellings.at ORDER BY tellings.at DESC LIMIT 5`,
+    { actor, sinceMs },
+  );
+
 type Noted = Readonly<{ history: HistoryId; atMs: number; actor: PersonId; told: number }>;
 
 export async function noteTelling(writer: Writer, { history, atMs, actor, told }: Noted): Promise<void> {

@@ -11,6 +11,8 @@ export type Letter = Readonly<{
   subject: string;
   text: string;
   sender: PersonId | null;
+  /** Ahead of all that is not. */
+  urgent?: boolean;
   /** An iCalendar part, by iMIP (RFC 6047). */
   calendar?: Readonly<{ method: 'REQUEST' | 'CANCEL'; text: string }>;
 }>;
@@ -53,6 +55,7 @@ export async function queueLetters(
       created_at: nowMs,
       sent_at: null,
       history_id: hold?.history ?? null,
+      urgent: letter.urgent ? 1 : 0,
     })),
     { transaction: writer.transaction },
   );
@@ -69,7 +72,7 @@ export async function takeBackLetters(writer: Writer, history: string): Promise<
     );
 }
 
-/** Letters whose time has come, oldest first. */
+/** Letters whose time has come: urgent ones first, then the oldest. */
 export async function dueLetters(reader: Reader, nowMs: number, most: number): Promise<QueuedLetter[]> {
   const rows = await select<{
     id: string;
@@ -86,7 +89,7 @@ export async function dueLetters(reader: Reader, nowMs: number, most: number): P
     reader,
     `SELECT outbox.*, people.name AS "senderName", people.email AS "senderEmail" FROM outbox
      LEFT JOIN people ON people.id = outbox.sender_id
-     WHERE state = 'queued' AND next_attempt_at <= :nowMs ORDER BY outbox.created_at, outbox.id LIMIT ${Math.floor(most)}`,
+     WHERE state = 'queued' AND next_attempt_at <= :nowMs ORDER BY outbox.urgent DESC, outbox.created_at, outbox.id LIMIT ${Math.floor(most)}`,
     { nowMs },
   );
   return rows.map((row) => ({

@@ -99,10 +99,10 @@ export async function studentsOfSections(
   if (sections.length === 0) return [];
   const rows = await select<{ person: PersonId }>(
     reader,
-    `SELECT DISTINCT roster.person_id AS person FROM sections
-     JOIN roster ON roster.section_id = sections.id
-       OR (roster.section_id IS NULL AND roster.course_id = sections.course_id)
-     WHERE sections.id IN (:sections) ORDER BY roster.person_id`,
+    `SELECT person_id AS person FROM roster WHERE section_id IN (:sections)
+     UNION SELECT person_id FROM roster WHERE section_id IS NULL
+       AND course_id IN (SELECT course_id FROM sections WHERE id IN (:sections))
+     ORDER BY person`,
     { sections },
   );
   return rows.map(({ person }) => person);

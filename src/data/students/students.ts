@@ -62,6 +62,17 @@ export async function personSettings(reader: Reader, person: PersonId): Promise<
     : NO_PERSON_SETTINGS;
 }
 
+/** What all who chose something chose for themselves; who is not in it has chosen nothing. */
+export async function allPersonSettings(reader: Reader): Promise<ReadonlyMap<PersonId, PersonSettings>> {
+  const rows = await select<Rows['person_settings']>(reader, 'SELECT * FROM person_settings');
+  return new Map(
+    rows.map((row) => [
+      row.id as PersonId,
+      { ...NO_PERSON_SETTINGS, ...(JSON.parse(row.settings) as PersonSettings) },
+    ]),
+  );
+}
+
 export async function writePersonSettings(
   change: Change,
   person: PersonId,

@@ -1,5 +1,7 @@
 import type { CourseId, HistoryId } from '@/core/ids';
-import { may } from '@/core/may/may';
+import type { Act } from '@/core/may/acts';
+import { may, mayOffice } from '@/core/may/may';
+import { reverseOf } from '@/core/may/undoing';
 import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
 import { historyTexts } from '@/core/texts/history';
@@ -11,11 +13,19 @@ import type { HistoryRecord } from '@/data/history/undo';
 import { historyRecord } from '@/data/history/undo';
 import type { Letter } from '@/data/mail/outbox';
 import { queueLetters } from '@/data/mail/outbox';
-import { personById } from '@/data/people/people';
+import { peopleById } from '@/data/people/people';
 import type { Writer } from '@/data/writeQueue';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
 import { toldLines } from './toldLines';
+
+/** What people must hear before they set out: their letters go ahead of all others. */
+const CANNOT_WAIT: ReadonlySet<string> = new Set<Act>([
+  'addClosure',
+  'removeClosure',
+  'beAway',
+  'callOffClass',
+]);
 
 /** How long a letter is held, so that undoing the act still keeps it back. */
 export const HELD_MS = 60_000;
@@ -26,11 +36,17 @@ export async function untold(pembit: Pembit, record: HistoryRecord): Promise<num
   return (await toldLines(pembit, pembit, await eventsOfAct(pembit, record.id as HistoryId))).size;
 }
 
-/** Whoever may tell students of an act: who may do the like now; who did it themselves, in whichever sections that was. */
-export const mayTell = (actor: SignedIn, { courses, actor: by }: HistoryRecord): boolean =>
-  may(actor, 'tellChange', {
-    parts: courses.map((course) => ({ course: course as CourseId, ...(by === actor.person.id ? { sections: [] } : {}) })), // prettier-ignore
+/**
+ * Whoever may tell students of an act: who may do the like now; who did it themselves, in whichever sections that was, or as
+ * the office.
+ */
+export function mayTell(actor: SignedIn, { courses, actor: by, act }: HistoryRecord): boolean {
+  const own = by === actor.person.id;
+  if (own && reverseOf(act).some((reverse) => mayOffice(actor, reverse))) return true;
+  return may(actor, 'tellChange', {
+    parts: courses.map((course) => ({ course: course as CourseId, ...(own ? { sections: [] } : {}) })),
   }).ok;
+}
 
 /** An act that somebody may tell of, and nobody has told of yet. */
 async function tellable(writer: Writer, actor: SignedIn, id: HistoryId): Promise<Outcome<HistoryRecord>> {
@@ -54,16 +70,14 @@ export function tellChange(
     const lines = await toldLines(pembit, writer, await eventsOfAct(writer, id));
     const [said] = await withNames(writer, [{ summary: found.value.summary }], historyTexts.somebody);
     const ready: Letter[] = [];
-    for (const [personId, told] of lines) {
-      const person = await personById(writer, personId);
-      if (person)
-        ready.push({
-          to: person.email,
-          subject: mailTexts.changedSubject(said!.summary),
-          text: mailTexts.changed(person.name, told, actor.person.name),
-          sender: actor.person.id,
-        });
-    }
+    for (const person of await peopleById(writer, [...lines.keys()]))
+      ready.push({
+        to: person.email,
+        subject: mailTexts.changedSubject(said!.summary),
+        text: mailTexts.changed(person.name, lines.get(person.id)!, actor.person.name),
+        sender: actor.person.id,
+        urgent: CANNOT_WAIT.has(found.value.act),
+      });
     const nowMs = pembit.now().epochMilliseconds;
     await queueLetters(writer, ready, nowMs, { holdMs: HELD_MS, history: id });
     await noteTelling(writer, { history: id, atMs: nowMs, actor: actor.person.id, told: ready.length });

@@ -24,7 +24,11 @@ import { changesFor } from '../students/changes';
 import { changeOwnSettings } from '../students/settings';
 import type { SignedIn } from '../session/session';
 import { seenBefore } from './seenBefore';
-import { tellChange, waveOff } from './tellChange';
+import { dueLetters } from '@/data/mail/outbox';
+import { PermanentRefusal } from '../mail/carrier';
+import { sendDueMail } from '../mail/sendMail';
+import { lettersSoFar } from './lettersSoFar';
+import { HELD_MS, tellChange, waveOff } from './tellChange';
 import { goneEntry, trustOfEntry } from './trustLines';
 import { undoChange } from './undoChange';
 
@@ -218,4 +222,32 @@ describe('news', () => {
     expect((await news(one)).sort()).toEqual(['cancelled Race', 'gone Visit', 'moved Offsets']);
     expect((await news(two)).sort()).toEqual(['cancelled Race', 'gone Visit']);
   });
+});
+
+test('the office closes the school and tells all at once: its letters go ahead of those that wait, and it sees how they go', async () => {
+  const { pembit, instructor, section, term } = school;
+  valueOf(await changeWeek(pembit, instructor, section, patternInput.parse({ from: '2026-09-08', week: 'Tue Thu 10-11' }))); // prettier-ignore
+  const office: SignedIn = { ...school.stranger, person: { ...school.stranger.person, isAdmin: true } };
+  // A letter that waits already.
+  const entry = await plan();
+  await show(one);
+  const moved = await shiftEntries(pembit, instructor, [{ id: entry.id }], { days: 1, along: false });
+  valueOf(await tellChange(pembit, instructor, historyOf(moved)));
+  const closed = await addClosure(pembit, office, closureInput.parse({ term, name: 'Storm', firstDay: '2026-10-15', lastDay: '2026-10-15' })); // prettier-ignore
+  expect(valueOf(await seenBefore(pembit, office, historyOf(closed))).seen).toBe(3);
+  expect(valueOf(await tellChange(pembit, office, historyOf(closed)))).toEqual({ told: 3 });
+  school.later(HELD_MS);
+  const due = await dueLetters(pembit, pembit.now().epochMilliseconds, 50);
+  expect(due.map(({ subject }) => subject.includes('Storm'))).toEqual([true, true, true, false]);
+  const sofar = async () => (await lettersSoFar(pembit, office)).map(({ words }) => words);
+  expect(await sofar()).toEqual(['Added the closure Storm: 0 of 3 letters sent.']);
+  let n = 0;
+  await sendDueMail(pembit, () =>
+    ++n === 1 ? Promise.reject(new PermanentRefusal('550 nobody')) : Promise.resolve(),
+  );
+  expect(await sofar()).toEqual(['Added the closure Storm: 2 of 3 letters sent, 1 could not be delivered.']);
+  expect(await lettersSoFar(pembit, school.students[0]!)).toEqual([]);
+  // Undone: what was sent was sent; nothing more is said of it.
+  valueOf(await undoChange(pembit, office, historyOf(closed)));
+  expect(await sofar()).toEqual([]);
 });

@@ -23,6 +23,9 @@ import { codeOfSection, studentsOfSections } from '@/data/plan/frameStore';
 import { schoolSettings } from '@/data/plan/schoolSettings';
 import type { Pembit } from '../pembit';
 import { keptPerson } from '../people/keptPeople';
+import type { PersonSettings } from '@/core/frame/personSettings';
+import { NO_PERSON_SETTINGS } from '@/core/frame/personSettings';
+import { allPersonSettings } from '@/data/students/students';
 import { settingsOf, wantedLocale } from '../students/settings';
 
 /** How somebody reads dates: their way of writing them and their clock, and their zone where they chose one. */
@@ -30,7 +33,28 @@ export type Reading = Readonly<{ locale: string; tzid?: string }>;
 
 export async function readingOf(pembit: Pembit, person: PersonId): Promise<Reading> {
   const [settings, { locale }] = await Promise.all([settingsOf(pembit, person), schoolSettings(pembit)]);
-  return { locale: wantedLocale(settings, locale), ...(settings.tzid ? { tzid: settings.tzid } : {}) };
+  return asChosen(settings, locale);
+}
+
+const asChosen = (settings: PersonSettings, school: string): Reading => ({
+  locale: wantedLocale(settings, school),
+  ...(settings.tzid ? { tzid: settings.tzid } : {}),
+});
+
+/** How everybody reads dates: asked for once where many are told. Those who read alike share one reading. */
+async function allReadings(reader: Reader): Promise<(person: PersonId) => Reading> {
+  const [settings, { locale }] = await Promise.all([allPersonSettings(reader), schoolSettings(reader)]);
+  const shared = new Map<string, Reading>();
+  const one = (reading: Reading): Reading => {
+    const key = `${reading.locale} ${reading.tzid ?? ''}`;
+    if (!shared.has(key)) shared.set(key, reading);
+    return shared.get(key)!;
+  };
+  const usual = one(asChosen(NO_PERSON_SETTINGS, locale));
+  return (person) => {
+    const chosen = settings.get(person);
+    return chosen ? one(asChosen(chosen, locale)) : usual;
+  };
 }
 
 /** A moment as somebody reads it; where their clocks differ, by theirs as well. */
@@ -68,11 +92,16 @@ function lineFor(event: StoredEvent, was: SeenEntry, now: SeenEntry | undefined,
   return fields.length === 0 ? undefined : mailTexts.changedLine(now.title, after, fieldWords(fields), link);
 } // prettier-ignore
 
-type Told = Map<PersonId, string[]>;
-const put = (told: Told, person: PersonId, line: string) =>
-  told.set(person, [...new Set([...(told.get(person) ?? []), line])]);
+/** What each is told, a line once; and how each reads it. */
+type Telling = Readonly<{ told: Map<PersonId, Set<string>>; readingOf: (person: PersonId) => Reading }>;
 
-async function tellOfEntry(pembit: Pembit, reader: Reader, event: StoredEvent, told: Told): Promise<void> {
+function put({ told }: Telling, person: PersonId, line: string): void {
+  const lines = told.get(person);
+  if (lines) lines.add(line);
+  else told.set(person, new Set([line]));
+}
+
+async function tellOfEntry(pembit: Pembit, reader: Reader, event: StoredEvent, telling: Telling): Promise<void> {
   const { before, after } = event.payload.entry!;
   if (!before) return;
   const [was, now] = [entryOfState(before), await entryById(reader, event.subject as EntryId)];
@@ -83,27 +112,30 @@ async function tellOfEntry(pembit: Pembit, reader: Reader, event: StoredEvent, t
     const shown = seenBy(viewer, was, event.at);
     if (!shown || (shown.kind !== 'note' && shown.asStaff)) continue;
     const seen = now && seenBy(viewer, now, pembit.now());
-    const line = lineFor(event, shown, seen, { reading: await readingOf(pembit, person), link });
-    if (line) put(told, person, line);
+    const line = lineFor(event, shown, seen, { reading: telling.readingOf(person), link });
+    if (line) put(telling, person, line);
   }
 } // prettier-ignore
 
-async function tellOfClass(pembit: Pembit, reader: Reader, event: StoredEvent, told: Told): Promise<void> {
+async function tellOfClass(pembit: Pembit, reader: Reader, event: StoredEvent, telling: Telling): Promise<void> {
   const { section, before, after } = event.payload.class!;
   const place = await codeOfSection(reader, section as SectionId);
   if (!place || (!before && !after)) return;
   const moment = (state: NonNullable<typeof before>) => momentFrom(`${state.date}T${state.start}`, place.tzid);
   const date = (after ?? before)!.date;
   const link = `${pembit.config.baseUrl}/day/${date}?course=${encodeURIComponent(place.code)}`;
-  for (const person of await studentsOfSections(reader, [section as SectionId])) {
-    const reading = await readingOf(pembit, person);
+  const lineFor = (reading: Reading): string | undefined => {
     const [was, now] = [before, after].map((state) => state && momentFor(moment(state), reading));
     const day = (state: typeof before) => state ? dateLabel((moment(state) as { wall: Temporal.PlainDateTime }).wall.toPlainDate(), 'short', reading.locale) : undefined; // prettier-ignore
-    const line =
-      event.type === 'classPlanMoved'
-        ? after && mailTexts.movedClassLine(after.title, day(before), day(after)!, link)
-        : mailTexts.classLine[event.type as keyof typeof mailTexts.classLine](place.code, was ?? '', now ?? '', after?.cancelled ?? '', link); // prettier-ignore
-    if (line) put(told, person, line);
+    if (event.type === 'classPlanMoved') return after ? mailTexts.movedClassLine(after.title, day(before), day(after)!, link) : undefined;
+    return mailTexts.classLine[event.type as keyof typeof mailTexts.classLine](place.code, was ?? '', now ?? '', after?.cancelled ?? '', link);
+  };
+  const lines = new Map<Reading, string | undefined>();
+  for (const person of await studentsOfSections(reader, [section as SectionId])) {
+    const reading = telling.readingOf(person);
+    if (!lines.has(reading)) lines.set(reading, lineFor(reading));
+    const line = lines.get(reading);
+    if (line) put(telling, person, line);
   }
 } // prettier-ignore
 
@@ -116,11 +148,11 @@ export async function toldLines(
   reader: Reader,
   events: readonly StoredEvent[],
 ): Promise<ReadonlyMap<PersonId, readonly string[]>> {
-  const told: Told = new Map();
+  const telling: Telling = { told: new Map(), readingOf: await allReadings(reader) };
   for (const event of events) {
     if (!TOLD_TYPES.has(event.type)) continue;
-    if (event.payload.entry) await tellOfEntry(pembit, reader, event, told);
-    else if (event.payload.class) await tellOfClass(pembit, reader, event, told);
+    if (event.payload.entry) await tellOfEntry(pembit, reader, event, telling);
+    else if (event.payload.class) await tellOfClass(pembit, reader, event, telling);
   }
-  return told;
+  return new Map([...telling.told].map(([person, lines]) => [person, [...lines]]));
 }
