@@ -110,6 +110,8 @@ test('what closes today stands at the head of everybody’s pages, of what is pu
     await office.find('button', 'Close these days');
     await office.click('button', 'Close these days');
     await office.sees('Added the closure Storm');
+    // The office has done it, and tells of it.
+    await office.find('button', /^Tell /);
     await ivo.open(pembit.pembitUrl);
     await ivo.click('button', 'Sign in as Ivo Saltmarsh');
     await ivo.sees(/Today: Storm, closed from 13:00\. Said Tue 13 Oct, \d\d:\d\d\./);

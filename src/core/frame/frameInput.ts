@@ -122,6 +122,8 @@ export const closureInput = z
     plans: z.enum(['slide', 'wait'], { error: 'Say "slide" or "wait".' }).default('wait'),
     /** What becomes of times still to come on closed days: taken off, and who holds one is told; or kept. */
     times: z.enum(['close', 'keep'], { error: 'Say "close" or "keep".' }).default('keep'),
+    /** What becomes of work due on closed days: moved to the next open day, where the actor plans it; or kept. */
+    due: z.enum(['move', 'keep'], { error: 'Say "move" or "keep".' }).default('keep'),
   })
   .refine(({ firstDay, lastDay }) => Temporal.PlainDate.compare(firstDay, lastDay) <= 0, {
     path: ['lastDay'],

@@ -13,4 +13,9 @@ export const closureTexts = {
   sudden: (day: 'today' | 'tomorrow', what: string, when: string) =>
     `${day === 'today' ? 'Today' : 'Tomorrow'}: ${what}. Said ${when}.`,
   quickAct: 'See what it hits, and close it',
+  moveDue: (n: number) =>
+    n === 1
+      ? 'Move the work due then to the next open day'
+      : `Move the ${n} pieces of work due then to the next open day`,
+  dueTo: (title: string, day: string) => `${title} to ${day}`,
 } as const;

@@ -11,6 +11,7 @@ import { recordChange } from '@/data/history/change';
 import { staffRow } from '@/data/people/memberRows';
 import { loadPlan } from '@/data/plan/loadPlan';
 import { planEntry } from '../entries/planEntry';
+import { momentText } from '@/core/time/zonedWall';
 import { undoChange } from '../history/undoChange';
 import { offerTimes } from '../signup/offerTimes';
 import { takeTime } from '../signup/takeTime';
@@ -85,6 +86,7 @@ describe('a closure added late', () => {
         due: 1,
         taken: 1,
         free: 1,
+        movable: ['Body plan to Fri 23 Oct'],
         closable: 2,
         holding: 1,
         plans: 0,
@@ -110,6 +112,36 @@ describe('a closure added late', () => {
     const again = await must(addClosure(school.pembit, school.instructor, storm()));
     await must(removeClosure(school.pembit, school.instructor, again.value.id as ClosureId));
     expect(await meetings()).toEqual(before);
+  });
+
+  test('keeps work due then, or moves it to the next open day at its time, as chosen; one undo', async () => {
+    const { pembit, instructor, course } = school;
+    const days = { firstDay: '2026-12-01', lastDay: '2026-12-02' };
+    const plan = async (json: object) =>
+      must(
+        planEntry(
+          pembit,
+          instructor,
+          entryInput.parse({ kind: 'assignment', audience: [{ course }], ...json }),
+        ),
+      );
+    await plan({ title: 'Body plan', setOn: '2026-11-25', due: '2026-12-01T17:00' });
+    await plan({ title: 'Reading', due: '2026-12-02' });
+    await plan({ title: 'Elsewhere', due: '2026-12-04' });
+    await plan({ title: 'At class', due: undefined, atClass: { due: { ordinal: 25 } } });
+    const dues = async () =>
+      (await loadPlan(pembit, [course])).entries
+        .flatMap((e) => (e.kind === 'assignment' ? [`${e.title} ${momentText(e.due)} ${e.setOn?.toString() ?? ''}`.trim()] : []))
+        .sort(); // prettier-ignore
+    const before = await dues();
+    const kept = await must(addClosure(pembit, instructor, storm(days)));
+    // What follows a class has gone along with it; the rest stays.
+    expect((await dues()).filter((line) => !line.startsWith('At class'))).toEqual(before.filter((line) => !line.startsWith('At class'))); // prettier-ignore
+    await must(undoChange(pembit, instructor, kept.history as HistoryId));
+    const moved = await must(addClosure(pembit, instructor, storm({ ...days, due: 'move' })));
+    expect(await dues()).toEqual(expect.arrayContaining(['Body plan 2026-12-03T17:00 2026-11-25', 'Elsewhere 2026-12-04', 'Reading 2026-12-03'])); // prettier-ignore
+    await must(undoChange(pembit, instructor, moved.history as HistoryId));
+    expect(await dues()).toEqual(before);
   });
 
   test('takes times off as chosen, tells who holds one, and is undone as a whole', async () => {

@@ -11,6 +11,7 @@ import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
 import { frameHistoryTexts } from '@/core/texts/frameHistory';
 import { mainMoment } from '@/core/entries/entry';
+import { closureTexts } from '@/core/texts/closures';
 import { entryTexts } from '@/core/texts/entries';
 import { closes, concernsCourse, putsOnline } from '@/core/time/closure';
 import type { Plan } from '@/core/plan/plan';
@@ -27,6 +28,7 @@ import { allTerms, loadFrame, loadPlan } from '@/data/plan/loadPlan';
 import { sheetById } from '@/data/signup/sheets';
 import type { Change } from '@/data/history/change';
 import { slideWithin } from '../plan/slidePlans';
+import { dueMoves, moveDueOff } from './moveDueOff';
 import { runs } from '../signup/bookedSlot';
 import { takeOff } from '../signup/cancelTimes';
 import { perform } from '../history/perform';
@@ -46,6 +48,8 @@ export type HitLine = Readonly<{
   taken: number;
   free: number;
   /** Times still to come that whoever asks may take off, and how many hold one of them. */
+  /** Work due then that can move to the next open day, each with that day. */
+  movable: readonly string[];
   closable: number;
   holding: number;
   plans: number;
@@ -101,6 +105,7 @@ export async function previewClosure(
     closureHits(closure.value, plan, requireZone).map((hits) => {
       const { course, meetings, moving, due, taken, free, plans, events } = hits;
       const closable = closableTimes(pembit, actor, { input, hits: [hits] });
+      const moves = dueMoves(actor, { closure: closure.value, hits: [hits], plan });
       return {
         tag: course.tag,
         title: course.title,
@@ -111,6 +116,9 @@ export async function previewClosure(
         free: free.length,
         closable: closable.length,
         holding: holdersOf(closable),
+        movable: moves.map(({ entry, to }) =>
+          closureTexts.dueTo(entry.title, dateLabel(to, 'short', locale)),
+        ),
         plans: new Set(plans.map(({ plan: { id } }) => id)).size,
         events: events.length,
         // The administrator does not read plans or bookings.
@@ -212,6 +220,10 @@ export function addClosure(
     await touchOnline(change, closure.value, plan);
     const hits = closureHits(closure.value, plan, requireZone);
     if (input.plans === 'slide') await slideLost(change, actor, hits);
+    if (input.due === 'move') {
+      const moved = await moveDueOff(change, actor, dueMoves(actor, { closure: closure.value, hits, plan }));
+      if (!moved.ok) return moved;
+    }
     const times = input.times === 'close' ? closableTimes(pembit, actor, { input, hits }) : [];
     for (const { sheet, slot } of times)
       await takeOff(pembit, change, actor, {

@@ -4,6 +4,8 @@ import FormControlLabel from '@mui/material/FormControlLabel';
 import { useState } from 'react';
 import { frameHistoryTexts } from '@/core/texts/frameHistory';
 import type { Closing } from '@/core/quickline/readClosureLine';
+import { closureTexts } from '@/core/texts/closures';
+import { listed } from '@/core/texts/entries';
 import { schoolTexts } from '@/core/texts/school';
 import { timeLabel } from '@/core/time/dateLabels';
 import { readTime } from '@/core/time/typedTime';
@@ -24,6 +26,7 @@ type HitLine = Readonly<{
   due: number;
   taken: number;
   free: number;
+  movable: readonly string[];
   closable: number;
   holding: number;
   plans: number;
@@ -65,6 +68,8 @@ export function ClosureForm({ terms, course, start }: Props) {
   // What most people would choose.
   const [slides, setSlides] = useState(true);
   const [closesTimes, setClosesTimes] = useState(true);
+  // A due date is a promise: it moves when somebody says so.
+  const [movesDue, setMovesDue] = useState(false);
   const [closing, setClosing] = useState<Closing>(start?.closing ?? 'whole');
   const opens = clockOf(value.opensAt, 1);
   // Nothing closes at night: the afternoon is meant.
@@ -93,9 +98,11 @@ export function ClosureForm({ terms, course, start }: Props) {
     online: closing === 'online',
     plans: slides ? 'slide' : 'wait',
     times: closesTimes ? 'close' : 'keep',
+    due: movesDue ? 'move' : 'keep',
   };
   const sum = (of: 'plans' | 'closable' | 'holding') =>
     (hits ?? []).reduce((total, line) => total + line[of], 0);
+  const movable = [...new Set((hits ?? []).flatMap((line) => line.movable))];
   const look = async () => {
     const answer = await submit<HitLine[]>('POST', '/api/closures/hits', input);
     if (answer.ok) setHits(answer.value);
@@ -180,6 +187,15 @@ export function ClosureForm({ terms, course, start }: Props) {
               />
             ) : null}
             {sum('plans') > 0 && !course ? <p className="soft">{schoolTexts.othersWait}</p> : null}
+            {movable.length > 0 ? (
+              <>
+                <FormControlLabel
+                  control={<Checkbox checked={movesDue} onChange={(e) => setMovesDue(e.target.checked)} />}
+                  label={closureTexts.moveDue(movable.length)}
+                />
+                <p className="soft">{listed(movable)}</p>
+              </>
+            ) : null}
             {sum('closable') > 0 ? (
               <FormControlLabel
                 control={
