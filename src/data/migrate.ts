@@ -29,6 +29,7 @@ import { timetables } from './migrations/0021-timetables';
 import { comingAndGoing } from './migrations/0023-coming-and-going';
 import { ownPlaces } from './migrations/0024-own-places';
 import { urgentLetters } from './migrations/0025-urgent-letters';
+import { closedOccurrences } from './migrations/0026-closed-occurrences';
 
 type Migration = Readonly<{
   name: string;
@@ -63,6 +64,7 @@ const MIGRATIONS: readonly Migration[] = [
   comingAndGoing,
   ownPlaces,
   urgentLetters,
+  closedOccurrences,
 ];
 
 export type MigrationReport = Readonly<{ applied: readonly string[]; backups: readonly string[] }>;

@@ -186,6 +186,8 @@ export type Rows = {
     rrule: string | null;
     /** JSON lists: local moments; overrides as `StoredOverride`. */
     exdates: string | null;
+    /** A list of occurrences; null: the series takes place on days without classes, too. */
+    closed: string | null;
     overrides: string | null;
     asks_coming: number;
     seats: number | null;

@@ -129,7 +129,9 @@ function anew(entry: EventFacts, { before, after, carriage }: Way): EventFacts {
   const closed = expandSeries(start, open, span)
     .map(({ recurrenceId }) => recurrenceId)
     .filter((at) => closureOn(after, dayOf(at)));
-  return { ...entry, when, recurrence: { ...open, exdates: [...skipped, ...closed] } };
+  // A series that skips days without classes finds them by itself.
+  const own = recurrence.closed ? { ...open, closed: [] } : { ...open, exdates: [...skipped, ...closed] };
+  return { ...entry, when, recurrence: own };
 }
 
 /** The day of the old term that a day came from. */

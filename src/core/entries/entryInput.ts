@@ -105,6 +105,8 @@ const eventInput = z.object({
   meetingLink: z.union([z.literal(''), url]).default(''),
   meetingText: longText(5000).default(''),
   rrule: ruleText.transform(freqFirst).optional(),
+  /** Whether the series leaves out days without classes; absent: as it was, and if it is new, no. */
+  skipsClosures: z.boolean().optional(),
   coming: z
     .object({
       seats: z

@@ -49,6 +49,7 @@ export function sentFrom(facts: EntryFacts): EntryInputJson {
         meetingLink: facts.meetingLink,
         meetingText: facts.meetingText,
         rrule: facts.recurrence?.rrule,
+        ...(facts.recurrence?.closed ? { skipsClosures: true } : {}),
         coming: facts.coming && { seats: facts.coming.seats },
       };
     case 'assignment':

@@ -4,6 +4,7 @@ import type { FieldError } from '../refusals';
 import { sanitize } from '../richText/sanitize';
 import { entryErrorTexts as say } from '../texts/entryErrors';
 import { firstOccurrence } from '../series/firstOccurrence';
+import type { Recurrence } from '../series/recurrence';
 import type { Zone } from '../time/zone';
 import { instantMs } from '../time/zone';
 import type { Moment } from '../time/zonedWall';
@@ -201,7 +202,7 @@ export function factsFromInput(
         place: input.place,
         meetingLink: input.meetingLink,
         meetingText: input.meetingText,
-        ...(input.rrule ? { recurrence: recurrenceOf(input.rrule, old) } : {}),
+        ...(input.rrule ? { recurrence: recurrenceOf(input.rrule, old, input.skipsClosures) } : {}),
         ...(input.coming ? { coming: { ...input.coming, replies: old?.coming?.replies ?? [] } } : {}),
       };
     }
@@ -259,11 +260,11 @@ function plainVisibility(
     : visibility;
 }
 
-const recurrenceOf = (rrule: string, before: EventEntry | undefined) => ({
-  rrule,
-  exdates: before?.recurrence?.exdates ?? [],
-  overrides: before?.recurrence?.overrides ?? [],
-});
+function recurrenceOf(rrule: string, entry: EventEntry | undefined, skips: boolean | undefined): Recurrence {
+  const before = entry?.recurrence;
+  const closed = (skips ?? before?.closed !== undefined) ? { closed: before?.closed ?? [] } : {};
+  return { rrule, exdates: before?.exdates ?? [], ...closed, overrides: before?.overrides ?? [] };
+}
 
 /** The instant a moment is indexed by: the wall time's, or the start of the day in the zone. */
 export const indexMs = (moment: Moment, zone: Zone): number =>

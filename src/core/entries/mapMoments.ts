@@ -23,6 +23,7 @@ export function recurrenceMoments(change: MomentChange, recurrence: Recurrence):
   return {
     ...recurrence,
     exdates: recurrence.exdates.map((at) => moment(change, at)),
+    ...(recurrence.closed ? { closed: recurrence.closed.map((at) => moment(change, at)) } : {}),
     overrides: recurrence.overrides.map((o) => ({
       ...o,
       recurrenceId: moment(change, o.recurrenceId),

@@ -1,3 +1,4 @@
+import { goneFrom } from '../series/recurrence';
 import type { Temporal } from 'temporal-polyfill';
 import { datesText } from '../entries/classDates';
 import type { AssignmentEntry, Entry, SharedEntry } from '../entries/entry';
@@ -33,7 +34,7 @@ function fieldsOf(entry: SharedEntry): Partial<Record<ChangedField, string>> {
         end: at(entry.when.end),
         place: entry.place,
         meeting: entry.meetingLink + entry.meetingText,
-        occurrences: entry.recurrence ? json([entry.recurrence.rrule, entry.recurrence.exdates.map(momentText), entry.recurrence.overrides]) : '',
+        occurrences: entry.recurrence ? json([entry.recurrence.rrule, goneFrom(entry.recurrence).map(momentText), entry.recurrence.overrides]) : '',
         coming: json(entry.coming && { seats: entry.coming.seats }),
       }; // prettier-ignore
     case 'assignment':

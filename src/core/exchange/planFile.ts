@@ -143,6 +143,7 @@ const entry = z.discriminatedUnion('kind', [
       .object({
         rrule: ruleText,
         exdates: listOf(moment, 2000),
+        closed: listOf(moment, 2000).optional(),
         overrides: listOf(override, 2000),
       }) // prettier-ignore
       .optional(),

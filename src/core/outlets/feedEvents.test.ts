@@ -167,3 +167,16 @@ test('times in the second pass of a repeated hour, which no wall time names, are
   expect(momentText(first!.dtstart)).toMatch(/^2026-11-01T05:30$/);
   expect(first!.dtstart).toMatchObject({ tzid: 'UTC' });
 });
+
+test('a series goes out with its days without classes as EXDATE, its rule uncut', () => {
+  const closed = [at('2026-10-20T10:00')];
+  const rrule = 'FREQ=WEEKLY;UNTIL=20261218T235959';
+  const weekly = event({
+    when: { kind: 'timed', start: at('2026-09-08T10:00'), end: at('2026-09-08T11:30') },
+    recurrence: { rrule, exdates: [at('2026-11-10T10:00')], closed, overrides: [] },
+  });
+  const contents = outletContents(personal, student(), plan({ entries: [weekly] }), NOW);
+  const [series] = feedEvents(contents, addresses, requireZone).filter((e) => e.rrule);
+  expect(series!.exdates!.map(momentText)).toEqual(['2026-11-10T10:00', '2026-10-20T10:00']);
+  expect(series!.rrule).toMatch(/^FREQ=WEEKLY;UNTIL=20261219T/);
+});

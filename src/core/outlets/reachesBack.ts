@@ -1,3 +1,4 @@
+import { goneFrom } from '../series/recurrence';
 import type { Temporal } from 'temporal-polyfill';
 import type { SeenEntry } from '../entries/seenBy';
 import type { VEvent } from '../icalendar/calendar';
@@ -26,7 +27,7 @@ function seriesReaches(day: Temporal.PlainDate, { when, recurrence }: SeenEvent 
   const moved = (at: Moment): Moment =>
     isDay(at) ? at.add({ days }) : { ...at, wall: at.wall.add({ days }) };
   if (recurrence.overrides.some((o) => reaches(day, o.start ?? o.recurrenceId, o.end ?? (end && moved(o.start ?? o.recurrenceId))))) return true; // prettier-ignore
-  const other = new Set([...recurrence.exdates, ...recurrence.overrides.map((o) => o.recurrenceId)].map(momentText)); // prettier-ignore
+  const other = new Set([...goneFrom(recurrence), ...recurrence.overrides.map((o) => o.recurrenceId)].map(momentText)); // prettier-ignore
   const wall = isDay(start) ? start.toPlainDateTime() : start.wall;
   const span = { from: day.subtract({ days: days + 1 }), to: day.add({ years: YEARS }) };
   return ruleWalls(wall, recurrence.rrule, span).some((at) => {

@@ -1,3 +1,4 @@
+import { goneFrom } from '../series/recurrence';
 import { Temporal } from 'temporal-polyfill';
 import type { VEvent } from '../icalendar/calendar';
 import type { Recurrence } from '../series/recurrence';
@@ -32,7 +33,7 @@ export function seriesEvents(
     };
   });
   return [
-    { ...series, rrule: feedRule(recurrence.rrule, zone, series.dtstart), exdates: recurrence.exdates },
+    { ...series, rrule: feedRule(recurrence.rrule, zone, series.dtstart), exdates: goneFrom(recurrence) },
     ...single,
   ];
 }

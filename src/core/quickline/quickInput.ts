@@ -76,8 +76,12 @@ export function quickInput(entry: QuickEntry, context: QuickContext): EntryInput
         ...(Object.values(atClass).some(Boolean) ? { atClass } : {}),
       };
     }
-    case 'event':
-      return { ...shared, kind: 'event', ...whenOf(on!), place: entry.place, rrule: ruleOf(entry, context) };
+    case 'event': {
+      const rrule = ruleOf(entry, context);
+      // As in the form: a series leaves out days without classes unless somebody says otherwise.
+      const repeating = rrule ? { rrule, skipsClosures: true } : {};
+      return { ...shared, kind: 'event', ...whenOf(on!), place: entry.place, ...repeating };
+    }
     default:
       return entry.kind satisfies never;
   }

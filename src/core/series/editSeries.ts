@@ -15,7 +15,7 @@ const before = (a: Moment, b: Moment) => momentText(a) < momentText(b);
 /** Everything a series has ever named, skipped ones included, up to ten years: what recurrence ids are counted by. */
 function allIds(entry: Series): Moment[] {
   const first = dayOf(entry.when.start);
-  const plain = { ...entry.recurrence, exdates: [] };
+  const plain = { ...entry.recurrence, exdates: [], closed: [] };
   return expandSeries(entry.when.start, plain, { from: first, to: first.add({ years: 10 }) }).map(
     (instance) => instance.recurrenceId,
   );

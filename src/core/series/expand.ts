@@ -3,6 +3,7 @@ import { Temporal } from 'temporal-polyfill';
 import type { Moment } from '../time/zonedWall';
 import { isDay, momentText } from '../time/zonedWall';
 import type { Override, Recurrence } from './recurrence';
+import { goneFrom } from './recurrence';
 
 export type Span = Readonly<{ from: Temporal.PlainDate; to: Temporal.PlainDate }>;
 export type Instance = Readonly<{ recurrenceId: Moment; override?: Override }>;
@@ -76,7 +77,7 @@ export function expandSeries(dtstart: Moment, recurrence: Recurrence, span: Span
 }
 
 function expandAnew(dtstart: Moment, recurrence: Recurrence, span: Span): Instance[] {
-  const gone = new Set(recurrence.exdates.map(momentText));
+  const gone = new Set(goneFrom(recurrence).map(momentText));
   const overrideOf = new Map(recurrence.overrides.map((o) => [momentText(o.recurrenceId), o]));
   const moment = (wall: Temporal.PlainDateTime): Moment =>
     isDay(dtstart) ? wall.toPlainDate() : { wall, tzid: dtstart.tzid };

@@ -20,5 +20,14 @@ export type Recurrence = Readonly<{
   rrule: string;
   /** Occurrences that are gone. */
   exdates: readonly Moment[];
+  /** Those on days without classes, of a series which skips them: derived from the closures. Absent: it takes place all the same. */
+  closed?: readonly Moment[];
   overrides: readonly Override[];
 }>;
+
+/** The occurrences that do not take place: those that are gone, and those on days without classes. */
+export const goneFrom = ({
+  exdates,
+  closed = [],
+}: Pick<Recurrence, 'exdates' | 'closed'>): readonly Moment[] =>
+  closed.length === 0 ? exdates : [...exdates, ...closed];

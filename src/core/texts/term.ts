@@ -86,6 +86,8 @@ export const panelTexts = {
   inSection: (what: string, name: string) => `${what} in section ${name}`,
   moreEvent: 'Repeats, video meeting, who is coming',
   moreShown: 'When students see it',
+  skipsClosures: 'Not on days without classes',
+  skipsClosuresWords: 'not on days without classes',
   repeats: 'Repeats',
   repeatKinds: {
     none: 'Not at all',

@@ -39,6 +39,9 @@ function toRecurrence(row: EntryRow): Recurrence | undefined {
   return {
     rrule: row.rrule,
     exdates: (JSON.parse(row.exdates ?? '[]') as string[]).map(moment),
+    ...(row.closed === null || row.closed === undefined
+      ? {}
+      : { closed: (JSON.parse(row.closed) as string[]).map(moment) }),
     overrides: stored.map((o): Override => ({
       ...o,
       recurrenceId: moment(o.recurrenceId),
@@ -217,6 +220,7 @@ const NOTHING = {
   meeting_text: '',
   rrule: null,
   exdates: null,
+  closed: null,
   overrides: null,
   asks_coming: 0,
   seats: null,
@@ -259,6 +263,7 @@ export function fromEntry(entry: Entry): EntryRow {
         meeting_text: entry.meetingText,
         rrule: entry.recurrence?.rrule ?? null,
         exdates: entry.recurrence ? JSON.stringify(entry.recurrence.exdates.map(momentText)) : null,
+        closed: entry.recurrence?.closed ? JSON.stringify(entry.recurrence.closed.map(momentText)) : null,
         overrides: entry.recurrence ? JSON.stringify(entry.recurrence.overrides.map(fromOverride)) : null,
         asks_coming: entry.coming ? 1 : 0,
         seats: entry.coming?.seats ?? null,

@@ -9,7 +9,8 @@ import { tombstonesOf } from '@/core/entries/tombstonesOf';
 import { entryHappened, extendsOtherwise } from '@/core/events/entryHappened';
 import type { CourseId, EntryId } from '@/core/ids';
 import type { Course } from '@/core/plan/plan';
-import { isDay, laterBy } from '@/core/time/zonedWall';
+import { closedOccurrences } from '@/core/series/closedOccurrences';
+import { isDay, laterBy, momentText } from '@/core/time/zonedWall';
 import { toInstant } from '@/core/time/zone';
 import { requireZone } from '@/core/time/zoneData';
 import { select } from '../database';
@@ -62,8 +63,15 @@ async function withArranged(change: Change, facts: EntryFacts): Promise<EntryFac
 async function settled(change: Change, given: EntryFacts, stamps: Stamps, known?: readonly Course[]): Promise<Entry> {
   const courses = await coursesFor(change, given, known);
   const dated = derived(given, courses, stamps);
-  return derived(await withArranged(change, dated), courses, stamps);
+  return withoutClosed(change, derived(await withArranged(change, dated), courses, stamps));
 } // prettier-ignore
+
+/** A series that leaves out days without classes, as these stand. */
+async function withoutClosed(change: Change, entry: Entry): Promise<Entry> {
+  if (entry.kind !== 'event' || !entry.recurrence?.closed) return entry;
+  const { closures } = await loadFrame(change, entry.audience.map((part) => part.course)); // prettier-ignore
+  return { ...entry, recurrence: { ...entry.recurrence, closed: closedOccurrences(entry, closures) } };
+}
 
 /** An entry as it would be saved. */
 export const asSaved = async (change: Change, facts: EntryFacts, before?: Entry): Promise<Entry> =>
@@ -158,14 +166,23 @@ async function removeParts(change: Change, table: Parts, entry: string): Promise
   for (const row of rows) await change.remove(table, row.id);
 }
 
-/** After classes changed: work of these courses whose dates follow them is dated anew. */
+/** After classes or closed days changed: work of these courses whose dates follow them is dated anew, series that leave closed days out with it. */
 export async function followClasses(change: Change, courses: readonly CourseId[]): Promise<void> {
   for (const entry of await entriesOf(change, courses)) {
-    if (entry.kind !== 'assignment' || !entry.atClass) continue;
+    if (entry.kind === 'event' ? !entry.recurrence?.closed : entry.kind !== 'assignment' || !entry.atClass)
+      continue;
     const dated = await asSaved(change, entry, entry);
-    if (dated.kind === 'assignment' && !sameDates(entry, dated)) await changeEntryRows(change, entry, entry);
+    const same =
+      dated.kind === 'assignment' && entry.kind === 'assignment'
+        ? sameDates(entry, dated)
+        : sameClosed(entry, dated);
+    if (!same) await changeEntryRows(change, entry, entry);
   }
 }
+
+const closedOf = (entry: Entry) =>
+  entry.kind === 'event' ? entry.recurrence?.closed?.map(momentText).join() : undefined;
+const sameClosed = (a: Entry, b: Entry) => closedOf(a) === closedOf(b);
 
 /** After something was arranged: work of a course that is due from now on gets its dates by it. */
 export async function followArrangements(change: Change, course: CourseId): Promise<number> {

@@ -122,7 +122,15 @@ async function changeFollowing(
   // The rule as it stood: only what is left of it goes on. Another rule is taken as it was typed.
   const rrule = rule === before.recurrence.rrule ? ruleFrom(before, recurrenceId) : rule;
   const next = rrule
-    ? continued(before, recurrenceId, { ...fresh, recurrence: { rrule, exdates: [], overrides: [] } })
+    ? continued(before, recurrenceId, {
+        ...fresh,
+        recurrence: {
+          rrule,
+          exdates: [],
+          ...(facts.recurrence?.closed ? { closed: [] } : {}),
+          overrides: [],
+        },
+      })
     : fresh;
   return saved(await saveEntry(change, next, saving));
 }

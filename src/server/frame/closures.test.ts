@@ -12,6 +12,9 @@ import { staffRow } from '@/data/people/memberRows';
 import { loadPlan } from '@/data/plan/loadPlan';
 import { planEntry } from '../entries/planEntry';
 import { momentText } from '@/core/time/zonedWall';
+import { Temporal } from 'temporal-polyfill';
+import { expandSeries } from '@/core/series/expand';
+import { deleteEntry } from '../entries/deleteEntry';
 import { undoChange } from '../history/undoChange';
 import { offerTimes } from '../signup/offerTimes';
 import { takeTime } from '../signup/takeTime';
@@ -143,6 +146,38 @@ describe('a closure added late', () => {
     await must(undoChange(pembit, instructor, moved.history as HistoryId));
     expect(await dues()).toEqual(before);
   });
+
+  test('a series that leaves days without classes out does so as they close and open; another takes place', async () => {
+    const { pembit, instructor, course } = school;
+    const weekly = { kind: 'event', start: '2026-11-03T18:00', end: '2026-11-03T19:00', rrule: 'FREQ=WEEKLY;COUNT=6', audience: [{ course }] };
+    const plan = async (title: string, skipsClosures?: boolean) =>
+      (await must(planEntry(pembit, instructor, entryInput.parse({ ...weekly, title, skipsClosures })))).value.id;
+    const [skips, stays] = [await plan('Study group', true), await plan('Rounds')];
+    const days = async () => {
+      const { entries } = await loadPlan(pembit, [course]);
+      const of = (id: string) => {
+        const found = entries.find((e) => e.id === id);
+        if (found?.kind !== 'event' || !found.recurrence) throw new Error('no series');
+        const span = { from: Temporal.PlainDate.from('2026-11-01'), to: Temporal.PlainDate.from('2026-12-31') };
+        return expandSeries(found.when.start, found.recurrence, span).map(({ recurrenceId }) => momentText(recurrenceId).slice(5, 10)).join(' ');
+      };
+      return [of(skips), of(stays)];
+    };
+    const all = '11-03 11-10 11-17 11-24 12-01 12-08';
+    expect(await days()).toEqual([all, all]);
+    const closed = await must(addClosure(pembit, instructor, storm({ firstDay: '2026-11-09', lastDay: '2026-11-13' })));
+    // A closure of the course takes one of six away, and no other is put at its end.
+    expect(await days()).toEqual(['11-03 11-17 11-24 12-01 12-08', all]);
+    await must(removeClosure(pembit, instructor, closed.value.id as ClosureId));
+    expect(await days()).toEqual([all, all]);
+    const again = await must(addClosure(pembit, instructor, storm({ firstDay: '2026-11-17', lastDay: '2026-11-17' })));
+    await must(undoChange(pembit, instructor, again.history as HistoryId));
+    expect(await days()).toEqual([all, all]);
+    // Planned when the day is closed already.
+    await must(addClosure(pembit, instructor, storm({ firstDay: '2026-12-08', lastDay: '2026-12-08' })));
+    expect((await days())[0]).toBe('11-03 11-10 11-17 11-24 12-01');
+    for (const id of [skips, stays]) await must(deleteEntry(pembit, instructor, id));
+  }); // prettier-ignore
 
   test('takes times off as chosen, tells who holds one, and is undone as a whole', async () => {
     const { pembit, instructor, students } = school;

@@ -30,6 +30,12 @@ export function RepeatFields({ fields: { draft, set, errors } }: { fields: FormF
         onChange={(kind) => change({ kind: kind as RepeatDraft['kind'] })}
         error={errors.rrule}
       />
+      {repeat.kind === 'none' ? null : (
+        <FormControlLabel
+          control={<Checkbox checked={repeat.skips} onChange={(e) => change({ skips: e.target.checked })} />}
+          label={panelTexts.skipsClosures}
+        />
+      )}
       {repeats ? (
         <>
           {repeat.kind === 'weeks' ? (

@@ -107,7 +107,12 @@ export function draftOf(entry: SeenEntry, term: Term | undefined): EntryDraft {
         place: entry.place,
         meetingLink: entry.meetingLink,
         meetingText: entry.meetingText,
-        repeat: entry.recurrence ? repeatOf(entry.recurrence.rrule, dayOf(start), term) : NO_REPEAT,
+        repeat: entry.recurrence
+          ? {
+              ...repeatOf(entry.recurrence.rrule, dayOf(start), term),
+              skips: entry.recurrence.closed !== undefined,
+            }
+          : NO_REPEAT,
         asksComing: entry.coming !== undefined,
         seats: numberText(entry.coming?.seats),
       };

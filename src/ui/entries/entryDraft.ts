@@ -23,6 +23,8 @@ export type RepeatDraft = Readonly<{
   until: string;
   count: string;
   rrule: string;
+  /** Whether it leaves out days without classes. */
+  skips: boolean;
 }>;
 
 /** The panel's fields as they are typed; dates are ISO days, times are as people type them. */
@@ -81,6 +83,7 @@ export const NO_REPEAT: RepeatDraft = {
   until: '',
   count: '4',
   rrule: '',
+  skips: true,
 };
 
 export const emptyDraft = (day: string, course: string | undefined): EntryDraft => ({

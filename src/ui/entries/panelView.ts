@@ -5,6 +5,7 @@ import type { ClassRef, DateField, SectionDates, SharedEntry } from '@/core/entr
 import { audienceWords } from '@/core/plan/audienceWords';
 import type { Course } from '@/core/plan/plan';
 import { sanitize } from '@/core/richText/sanitize';
+import type { Recurrence } from '@/core/series/recurrence';
 import { repeatWords } from '@/core/series/repeatWords';
 import { entryTexts } from '@/core/texts/entries';
 import { panelTexts } from '@/core/texts/term';
@@ -38,6 +39,10 @@ function whenOf(entry: SeenEntry, term: Term | undefined, locale: string): strin
 }
 
 type Named = Readonly<{ label: string; value: string }>;
+/** How a series repeats, in words. */
+const seriesWords = ({ rrule, closed }: Recurrence, locale: string): string =>
+  [repeatWords(rrule, locale), closed ? panelTexts.skipsClosuresWords : ''].filter(Boolean).join(', ');
+
 const named = (list: readonly (readonly [label: string, value: string | undefined])[]): Named[] =>
   list.flatMap(([label, value]) => (value ? [{ label, value }] : []));
 
@@ -145,7 +150,7 @@ export function panelEntry(
     tags: own.map(({ tag, color, title }) => ({ tag, color, title })),
     title: entry.title,
     when: whenOf(entry, term, locale),
-    repeats: entry.kind === 'event' && entry.recurrence ? repeatWords(entry.recurrence.rrule, locale) : '',
+    repeats: entry.kind === 'event' && entry.recurrence ? seriesWords(entry.recurrence, locale) : '',
     cancelled:
       entry.kind !== 'note' && entry.cancelled !== undefined
         ? entryTexts.cancelled(entry.cancelled)

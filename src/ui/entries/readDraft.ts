@@ -202,6 +202,7 @@ function eventOf(draft: EntryDraft, read: Reader, termEnds: string | undefined) 
     meetingLink: draft.meetingLink.trim(),
     meetingText: draft.meetingText,
     rrule: first && ruleOf(draft, first, read, termEnds),
+    skipsClosures: draft.repeat.kind === 'none' ? undefined : draft.repeat.skips,
     coming: draft.asksComing ? { seats: read.number('seats', draft.seats) || undefined } : undefined,
   };
   // No time at all is a whole day.
