@@ -9,6 +9,7 @@ import { requireZone } from '@/core/time/zoneData';
 import { termDays, termsInSight } from '@/core/time/term';
 import { findingsOf } from '@/server/checks/findings';
 import { failedMailOf } from '@/server/mail/failedMail';
+import { schoolNotice } from '@/server/frame/settings';
 import { planSeenBy } from '@/server/plan/planSeenBy';
 import { sharedPembit } from '@/server/pembit';
 import type { SignedIn } from '@/server/session/session';
@@ -111,7 +112,8 @@ export async function PageFrame({
   ]);
   const seen = plan ?? (await planSeenBy(sharedPembit(), viewer));
   const { term, beside, today } = await termOnPage(seen);
-  const sudden = suddenClosures(seen, sharedPembit().now(), requireZone);
+  const notice = await schoolNotice(sharedPembit());
+  const sudden = [...(notice ? [notice] : []), ...suddenClosures(seen, sharedPembit().now(), requireZone)];
   const inSight = everyTerm ? termsInSight(seen.terms, today) : beside;
   return (
     <DayFrame today={today.toString()} locale={seen.locale} term={term && termDays(term)}>

@@ -30,6 +30,7 @@ import { comingAndGoing } from './migrations/0023-coming-and-going';
 import { ownPlaces } from './migrations/0024-own-places';
 import { urgentLetters } from './migrations/0025-urgent-letters';
 import { closedOccurrences } from './migrations/0026-closed-occurrences';
+import { notice } from './migrations/0027-notice';
 
 type Migration = Readonly<{
   name: string;
@@ -65,6 +66,7 @@ const MIGRATIONS: readonly Migration[] = [
   ownPlaces,
   urgentLetters,
   closedOccurrences,
+  notice,
 ];
 
 export type MigrationReport = Readonly<{ applied: readonly string[]; backups: readonly string[] }>;

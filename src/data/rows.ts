@@ -30,6 +30,7 @@ export type Rows = {
     held_for: string;
     course_megabytes: number;
     school_megabytes: number;
+    notice: string;
   };
   /** `cycle` is JSON: the days that rotate. */
   terms: { id: string; name: string; starts_on: string; ends_on: string; tzid: string; cycle: string | null };

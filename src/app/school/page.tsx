@@ -6,7 +6,7 @@ import { officeTexts } from '@/core/texts/office';
 import { schoolTexts } from '@/core/texts/school';
 import { dateLabel } from '@/core/time/dateLabels';
 import { currentTerm, teachingWeeks } from '@/core/time/term';
-import { officePage } from '@/server/people/officePage';
+import { USED_DAYS, officePage } from '@/server/people/officePage';
 import { lettersSoFar } from '@/server/history/lettersSoFar';
 import { schoolFrame } from '@/server/frame/schoolFrame';
 import { outboxOf } from '@/server/mail/failedMail';
@@ -29,6 +29,7 @@ import { RemovableList } from '@/ui/school/RemovableList';
 import styles from '@/ui/school/School.module.css';
 import { SettingsForm } from '@/ui/school/SettingsForm';
 import { SiteDateForm } from '@/ui/school/SiteDateForm';
+import { UsageSection } from '@/ui/school/UsageSection';
 import { TermDeletion } from '@/ui/school/TermDeletion';
 import { TermForm } from '@/ui/school/TermForm';
 import { cycleDraft, NO_CYCLE } from '@/ui/school/cycleDraft';
@@ -164,6 +165,7 @@ export default async function SchoolPage() {
             }))}
           />
           <OfficialRosters courses={rosterCourses} />
+          <UsageSection days={USED_DAYS} megabytes={office.megabytes} used={office.used} />
           <LettersSection letters={letters} />
           <OfficeLog lines={office.log.map((line) => officeLogLine(line, settings.locale))} />
         </div>

@@ -5,6 +5,7 @@ import { frameTexts } from '@/core/texts/frame';
 import { refusalTexts } from '@/core/texts/refusals';
 import { DEMO_PASSWORD, SIGN_IN_AS } from '@/server/demo/people';
 import { isEmpty } from '@/server/frame/isEmpty';
+import { schoolNotice } from '@/server/frame/settings';
 import { sharedPembit } from '@/server/pembit';
 import { SignInForm } from '@/ui/session/SignInForm';
 import styles from '@/ui/session/SignIn.module.css';
@@ -26,12 +27,18 @@ export default async function SignInPage({
   const refused = REFUSED[asked.refused as keyof typeof REFUSED];
   if (await signedIn()) redirect(to);
   if (await isEmpty(sharedPembit())) redirect('/setup');
+  const notice = await schoolNotice(sharedPembit());
   const { demo, schoolSignIn } = sharedPembit().config;
   const people = SIGN_IN_AS.map(({ email, name, role }) => ({ email, name, role }));
   return (
     <main className={styles.page}>
       <p className={styles.brand}>{frameTexts.product}</p>
       <p className={styles.lead}>{signInTexts.lead}</p>
+      {notice ? (
+        <p className="notice" role="status">
+          {notice}
+        </p>
+      ) : null}
       <h1 className="visually-hidden">{signInTexts.title}</h1>
       <div className={styles.columns}>
         <SignInForm

@@ -21,6 +21,8 @@ export type SchoolSettings = Readonly<{
   /** Whether whoever teaches or administers sets up a second step of signing in before anything else. */
   secondStepForStaff: boolean;
   students: Students;
+  /** A line at the head of every page; empty: none. */
+  notice: string;
 }>;
 
 export const NO_SETTINGS: SchoolSettings = {
@@ -33,6 +35,7 @@ export const NO_SETTINGS: SchoolSettings = {
   heldFor: '',
   courseMegabytes: 2048,
   schoolMegabytes: 51_200,
+  notice: '',
 };
 
 export const settingsFields = {
@@ -53,6 +56,7 @@ export const settingsInput = z.object({
   ...settingsFields,
   retention: retentionInput.optional(),
   heldFor: line(200).optional(),
+  notice: line(300).optional(),
   courseMegabytes: megabytes.optional(),
   schoolMegabytes: megabytes.optional(),
   secondStepForStaff: z.boolean().default(false),

@@ -187,6 +187,7 @@ export const signupTexts = {
     ownPlace: 'Another place',
     ownPlaceHint: 'For this time alone; whoever has it is told.',
     ownLink: 'Another meeting link',
+    ownLinkHint: 'Both empty: where the others are.',
     elsewhereOnline: 'by another link',
     ends: 'Ends',
     bookFor: 'Give this time to',

@@ -21,6 +21,7 @@ export async function schoolSettings(reader: Reader): Promise<SchoolSettings> {
     heldFor: row.held_for,
     courseMegabytes: row.course_megabytes,
     schoolMegabytes: row.school_megabytes,
+    notice: row.notice,
   };
 }
 
@@ -35,6 +36,7 @@ export async function writeSettings(change: Change, settings: SchoolSettings): P
     held_for: settings.heldFor,
     course_megabytes: settings.courseMegabytes,
     school_megabytes: settings.schoolMegabytes,
+    notice: settings.notice,
   };
   const known = await select<Rows['school']>(change, 'SELECT * FROM school');
   if (known.length > 0) await change.update('school', ID, row);

@@ -6,6 +6,7 @@ import { frameHistoryTexts } from '@/core/texts/frameHistory';
 import { courseIdsOf } from '@/data/plan/frameStore';
 import { allTerms } from '@/data/plan/loadPlan';
 import { schoolSettings, writeSettings } from '@/data/plan/schoolSettings';
+import { keptReads } from '../keptRead';
 import { perform } from '../history/perform';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
@@ -26,3 +27,9 @@ export function changeSettings(
     return done({ name: input.name });
   });
 }
+
+const kept = keptReads<string>(1);
+
+/** The line that the office set for everybody; empty: none. */
+export const schoolNotice = (pembit: Pembit): Promise<string> =>
+  kept(pembit, 'notice', async () => (await schoolSettings(pembit)).notice);

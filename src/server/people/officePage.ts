@@ -8,7 +8,12 @@ import type { Correction } from '@/data/people/corrections';
 import { corrections } from '@/data/people/corrections';
 import type { OfficeLine } from '@/data/people/officeLog';
 import { officeLines } from '@/data/people/officeLog';
+import type { Usage } from '@/data/people/usage';
+import { usage } from '@/data/people/usage';
 import type { Pembit } from '../pembit';
+
+/** So many days back the office reads what is used. */
+export const USED_DAYS = 30;
 
 export type OfficeNote = Omit<OfficeLine, 'atMs'> & Readonly<{ at: ZonedWall }>;
 
@@ -16,12 +21,16 @@ export type OfficeNote = Omit<OfficeLine, 'atMs'> & Readonly<{ at: ZonedWall }>;
 export async function officePage(
   pembit: Pembit,
   tzid: string,
-): Promise<Readonly<{ corrections: readonly Correction[]; log: readonly OfficeNote[]; megabytes: number }>> {
+): Promise<
+  Readonly<{ corrections: readonly Correction[]; log: readonly OfficeNote[]; megabytes: number; used: Usage }>
+> {
   const zone: Zone = requireZone(tzid);
-  const [proposed, lines, megabytes] = await Promise.all([
+  const since = pembit.now().subtract({ hours: 24 * USED_DAYS });
+  const [proposed, lines, megabytes, used] = await Promise.all([
     corrections(pembit),
     officeLines(pembit, 100),
     megabytesUsed(pembit),
+    usage(pembit, { sinceMs: since.epochMilliseconds, sinceDay: since.toString().slice(0, 10) }),
   ]);
   return {
     corrections: proposed,
@@ -30,5 +39,6 @@ export async function officePage(
       at: zonedWallAt(zone, Temporal.Instant.fromEpochMilliseconds(atMs)),
     })),
     megabytes,
+    used,
   };
 }

@@ -8,6 +8,7 @@ import { LOCALES, WEEK_STARTS } from '@/core/frame/locales';
 import { frameHistoryTexts } from '@/core/texts/frameHistory';
 import { retentionTexts } from '@/core/texts/retention';
 import { schoolTexts, setupTexts } from '@/core/texts/school';
+import { usageTexts } from '@/core/texts/usage';
 import { Field } from '../controls/Field';
 import { FormBox } from './FormBox';
 import { RetentionFields } from './RetentionFields';
@@ -38,6 +39,7 @@ export function SettingsForm({
     locale: settings.locale,
     weekStart: String(settings.weekStart),
     heldFor: settings.heldFor,
+    notice: settings.notice,
     courseMegabytes: String(settings.courseMegabytes),
     schoolMegabytes: String(settings.schoolMegabytes),
     secondStepForStaff: settings.secondStepForStaff,
@@ -68,6 +70,13 @@ export function SettingsForm({
       disabled={busy}
     >
       <Field label={setupTexts.schoolName} value={value.name} onChange={set('name')} error={errors.name} />
+      <Field
+        label={usageTexts.notice}
+        hint={usageTexts.noticeHint}
+        value={value.notice}
+        onChange={set('notice')}
+        error={errors.notice}
+      />
       <div className={styles.row}>
         <Select
           label={setupTexts.locale}

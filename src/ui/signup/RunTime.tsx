@@ -151,6 +151,7 @@ export function RunTime({
               />
               <Field
                 label={say.ownLink}
+                hint={say.ownLinkHint}
                 value={value.meetingLink}
                 onChange={(meetingLink) => set({ meetingLink })}
                 error={errors.meetingLink}

@@ -1,0 +1,35 @@
+import type { Reader } from '../database';
+import { select } from '../database';
+
+/** What of Pembit is used, in numbers; "lately" is since an instant. */
+export type Usage = Readonly<{
+  people: number;
+  /** Who signed in lately. */
+  came: number;
+  outlets: number;
+  /** How often outlets were read lately. */
+  reads: number;
+  /** Letters sent lately, and those given up. */
+  letters: number;
+  failed: number;
+  files: number;
+}>;
+
+/** `sinceDay`: the day of `sinceMs`, as outlets count their reads. */
+export async function usage(
+  reader: Reader,
+  { sinceMs, sinceDay }: Readonly<{ sinceMs: number; sinceDay: string }>,
+): Promise<Usage> {
+  const [row] = await select<Usage>(
+    reader,
+    `SELECT (SELECT COUNT(*) FROM people WHERE deactivated_at IS NULL) AS people,
+       (SELECT COUNT(DISTINCT person_id) FROM sessions WHERE created_at > :sinceMs) AS came,
+       (SELECT COUNT(*) FROM outlets) AS outlets,
+       (SELECT COALESCE(SUM(reads), 0) FROM outlet_reads WHERE day >= :sinceDay) AS reads,
+       (SELECT COUNT(*) FROM outbox WHERE state = 'sent' AND sent_at > :sinceMs) AS letters,
+       (SELECT COUNT(*) FROM outbox WHERE state = 'failed' AND created_at > :sinceMs) AS failed,
+       (SELECT COUNT(*) FROM files) AS files`,
+    { sinceMs, sinceDay },
+  );
+  return row!;
+}

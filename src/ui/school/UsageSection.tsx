@@ -1,0 +1,30 @@
+import { usageTexts as say } from '@/core/texts/usage';
+import styles from './School.module.css';
+
+type Props = Readonly<{
+  days: number;
+  megabytes: number;
+  used: Readonly<{
+    people: number;
+    came: number;
+    outlets: number;
+    reads: number;
+    letters: number;
+    failed: number;
+    files: number;
+  }>;
+}>;
+
+/** What of Pembit is used, in four lines. */
+export const UsageSection = ({ days, megabytes, used }: Props) => (
+  <section className={`card ${styles.section}`} aria-labelledby="usage">
+    <h2 id="usage">{say.title}</h2>
+    <p className="soft">{say.lead(days)}</p>
+    <ul className={styles.list}>
+      <li>{say.people(used.came, used.people)}</li>
+      <li>{say.outlets(used.outlets, used.reads)}</li>
+      <li>{say.letters(used.letters, used.failed)}</li>
+      <li>{say.files(used.files, megabytes)}</li>
+    </ul>
+  </section>
+);
