@@ -1,18 +1,24 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
 import { afterAll, beforeAll, expect, test } from 'vitest';
+import type { ServerProcess } from '../../scripts/serverProcess';
+import { freePort, startServer } from '../../scripts/serverProcess';
 import type { Person } from './browser';
 import { PHONE, newPerson } from './browser';
-import type { RunningPembit } from './server';
-import { startPembit } from './server';
 
-/** A student's week on a phone, with a server of its own, since it is stopped in the end. */
-let pembit: RunningPembit;
+/** A student's week on a phone, with a server of its own, since it is stopped in the end, and started again. */
+const folder = mkdtempSync(path.join(tmpdir(), 'pembit-student-'));
+let pembit: ServerProcess;
+let startAgain: () => Promise<void>;
 let url: string;
 let ivo: Person;
 let maren: Person;
-let stopped = false;
 beforeAll(async () => {
-  pembit = await startPembit();
-  url = pembit.pembitUrl;
+  const PORT = String(await freePort());
+  startAgain = async () => void (pembit = await startServer({ PEMBIT_DATA: folder, PORT }));
+  await startAgain();
+  url = pembit.url;
   [ivo, maren] = await Promise.all([newPerson(PHONE), newPerson()]);
   await ivo.open(url);
   await ivo.click('button', 'Sign in as Ivo Saltmarsh');
@@ -24,7 +30,8 @@ beforeAll(async () => {
 });
 afterAll(async () => {
   await Promise.all([ivo, maren].map((person) => person?.quit()));
-  if (!stopped) await pembit?.stop();
+  await pembit?.stop();
+  rmSync(folder, { recursive: true, force: true });
 });
 
 test('who was away finds handout, recording and what was set, in three taps', async () => {
@@ -179,9 +186,18 @@ test('without a connection the device shows what it kept, and says since when', 
   await ivo.driver.executeScript('location.reload()');
   await ivo.sees('Today and next');
   await pembit.stop();
-  stopped = true;
   await ivo.driver.get(`${url}/next`);
   await ivo.sees('No connection');
   await ivo.sees('This is your plan as it was kept on this device on');
   await ivo.sees('Half-breadth plan');
+  // Its links are there, and what is ticked now is sent later, once.
+  expect(await (await ivo.find('link', 'Handout: offsets table 4')).getAttribute('href')).toMatch(/^https?:/);
+  await ivo.click('field', 'Done: Half-breadth plan');
+  await ivo.sees('Kept on this device, and sent when you are connected again.');
+  await startAgain();
+  await ivo.open(`${url}/next`);
+  await ivo.sees('1 tick from before is sent');
+  await ivo.sees('1 thing done');
+  await ivo.open(`${url}/next`);
+  await ivo.doesNotSee('tick from before');
 });

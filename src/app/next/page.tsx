@@ -194,6 +194,7 @@ export default async function NextPage({ searchParams }: { searchParams: Search 
       <NextDays
         days={packed(view.days)}
         person={actor.person.id}
+        locale={plan.locale}
         keeps={view.found === undefined && !asked.week && !actor.shared}
       />
       {view.done.length > 0 ? (

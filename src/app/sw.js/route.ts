@@ -1,5 +1,5 @@
 /** The service worker: without a connection a page is answered by the one that draws what is kept. Nothing else is cached. */
-const SCRIPT = `const NAME = 'pembit-offline-1';
+const SCRIPT = `const NAME = 'pembit-offline-2';
 addEventListener('install', (event) => {
   event.waitUntil(caches.open(NAME).then((cache) => cache.add('/offline')).then(() => skipWaiting()));
 });

@@ -6,6 +6,7 @@ import type { Packed } from '../controls/packed';
 import { useUnpacked } from '../controls/packed';
 import { useFirstThenAll } from '../controls/useFirstThenAll';
 import { KeepOffline } from '../offline/KeepOffline';
+import type { KeptDays } from '../offline/keptPlan';
 import { DayList } from './DayList';
 import styles from './DayList.module.css';
 import type { NextDay } from './nextView';
@@ -16,17 +17,20 @@ const FIRST = 5;
 /** The coming days of a student's home, which the device keeps for when there is no connection. */
 export function NextDays({
   person,
+  locale,
   keeps,
   ...given
 }: {
   days: Packed<readonly NextDay[]>;
   person: string;
+  /** As its reader chose to have dates written. */
+  locale: string;
   /** Whether these are the days to be kept, not what somebody looks for. */
   keeps: boolean;
 }) {
   const days = useUnpacked(given.days);
   const drawn = useFirstThenAll(days, FIRST);
-  const kept = useMemo(() => keptDays(person, days), [person, days]);
+  const kept = useMemo(() => keptDays(person, locale, days), [person, locale, days]);
   return (
     <>
       {keeps ? <KeepOffline kept={kept} /> : null}
@@ -45,17 +49,23 @@ export function NextDays({
   );
 }
 
-/** What the device keeps: words alone, without links that would lead nowhere. */
-const keptDays = (person: string, days: readonly NextDay[]) => ({
+/** So many days are kept: two weeks. */
+const KEPT_DAYS = 14;
+
+/** What the device keeps: words, links, and what can be ticked. */
+const keptDays = (person: string, locale: string, days: readonly NextDay[]): Omit<KeptDays, 'savedAt'> => ({
   person,
+  locale,
   title: studentTexts.nextTitle,
-  days: days.map(({ heading, lines }) => ({
+  days: days.slice(0, KEPT_DAYS).map(({ heading, lines }) => ({
     heading,
-    lines: lines.map(({ time, tags, title, detail }) => ({
+    lines: lines.map(({ time, tags, title, detail, links, work }) => ({
       time,
       tags: tags.map(({ tag }) => tag).join(' '),
       title,
       detail,
+      links: links.map(({ url, label }) => ({ url, label })),
+      ...(work ? { work } : {}),
     })),
   })),
 });
