@@ -73,6 +73,7 @@ async function checks(): Promise<Figure> {
       entries,
       classes: [],
       peopleOf: checkedPeople(enrolled),
+      taken: [],
       linkTests: new Map(),
       today: term.startsOn,
       now: NOW,

@@ -63,11 +63,13 @@ const plan: ClassPlan = { id: 'p' as ClassPlanId, course: HL, title: 'Bevels', d
 const cls = (date: string, more: Partial<SeenClass> = {}): SeenClass => ({ course: hull, section: hull.sections[0]!, meeting: meeting({ id: date as MeetingId, date: day(date) }), place: '', asStaff: true, edits: true, ...more }); // prettier-ignore
 const inNav = (start: string, place: string) => cls('2026-10-13', { plan, place, course: navigation(), meeting: meeting({ id: start as MeetingId, date: day('2026-10-13'), start: Temporal.PlainTime.from(start), end: Temporal.PlainTime.from(start).add({ minutes: 50 }) }) }); // prettier-ignore
 
+const inShed = (start: string) => ({ place: 'shed 2', code: 'BT 110', date: day('2026-10-13'), start: Temporal.PlainTime.from(start), end: Temporal.PlainTime.from(start).add({ minutes: 50 }) }); // prettier-ignore
+
 const outlet = (changes: Partial<CheckedOutlet> = {}): CheckedOutlet => ({ id: 'o' as OutletId, name: 'Hull lofting', audience: 'public', courses: [HL, NV], sections: [], holds: 3, lacks: [], generation: 1, ...changes }); // prettier-ignore
 const calendar = (hours: number): CheckedCalendar => ({ id: 'k' as CalendarId, name: 'District', courses: [HL], failingSince: NOW.subtract({ hours }) }); // prettier-ignore
 
 const input = (entries: readonly CheckedEntry[], more: Partial<CheckInput> = {}): CheckInput => ({
-  term, courses, closures: [closure], entries, classes: [], peopleOf: checkedPeople(enrolled), linkTests: new Map(), today: day('2026-10-13'), now: NOW, outlets: [outlet()], calendars: [], zoneOf: requireZone, locale: 'en-GB', ...more,
+  term, courses, closures: [closure], entries, classes: [], taken: [], peopleOf: checkedPeople(enrolled), linkTests: new Map(), today: day('2026-10-13'), now: NOW, outlets: [outlet()], calendars: [], zoneOf: requireZone, locale: 'en-GB', ...more,
 }); // prettier-ignore
 const board = { url: 'https://x.example/b', label: '', staffOnly: false };
 const answered = (test: Partial<LinkTest>) => ({ linkTests: new Map([[board.url, { url: board.url, state: 'opens', reason: '', milliseconds: 1, testedAt: NOW, ...test } as LinkTest]]) }); // prettier-ignore
@@ -132,6 +134,12 @@ describe('each check finds its own, and lets the near miss be', () => {
   test.each(TABLE)('%s', (check, finds, nearMiss) => {
     expect(found(finds)).toContain(check);
     expect(found(nearMiss)).not.toContain(check);
+  });
+
+  test('a room that a colleague’s class has at the time is found, and free half an hour later', () => {
+    const given = (start: string) => input([], { classes: [cls('2026-10-13', { plan, place: 'Shed 2' })], taken: [inShed(start)] }); // prettier-ignore
+    expect(findAll(given('11:00')).map(({ check, why }) => [check, why])).toEqual([['roomClash', expect.stringContaining('BT 110') as string]]); // prettier-ignore
+    expect(found(given('12:00'))).toEqual([]);
   });
 
   test('every check stands in the table', () => {

@@ -54,6 +54,15 @@ export type CheckedPlace = Readonly<{
 }>;
 
 /** What checks look at: everything that one viewer teaches in a term. */
+/** A class of a course that somebody else teaches, in a room. */
+export type TakenRoom = Readonly<{
+  place: string;
+  code: string;
+  date: Temporal.PlainDate;
+  start: Temporal.PlainTime;
+  end: Temporal.PlainTime;
+}>;
+
 export type CheckInput = Readonly<{
   term: Term;
   courses: readonly Course[];
@@ -62,6 +71,8 @@ export type CheckInput = Readonly<{
   /** The one that is being written, where that alone is looked at. */
   written?: CheckedEntry;
   classes: readonly SeenClass[];
+  /** What of the rooms of these classes others have. */
+  taken: readonly TakenRoom[];
   /** The students whom an entry meets. */
   peopleOf: (entry: CheckedEntry) => ReadonlySet<PersonId>;
   /** How links answered when they were last tested, by address. */

@@ -32,11 +32,11 @@ export type Meeting = Readonly<{
   lastModified: Temporal.Instant;
 }>;
 
-const spans = new WeakMap<Meeting, Readonly<{ start: ZonedWall; end: ZonedWall }>>();
+const spans = new WeakMap<object, Readonly<{ start: ZonedWall; end: ZonedWall }>>();
 
 /** When a class begins and ends, in the zone of its term; worked out once for each. */
 export function spanOfMeeting(
-  meeting: Meeting,
+  meeting: Pick<Meeting, 'date' | 'start' | 'end'>,
   tzid: string,
 ): Readonly<{ start: ZonedWall; end: ZonedWall }> {
   const known = spans.get(meeting);

@@ -6,6 +6,8 @@ import type { School } from '../../../tests/support/school';
 import { newSchool } from '../../../tests/support/school';
 import { changeEntryLine } from '../entries/changeEntryLine';
 import { planEntry } from '../entries/planEntry';
+import { patternInput, sectionInput } from '@/core/frame/frameInput';
+import { addSection, changeWeek } from '../frame/sections';
 import { undoChange } from '../history/undoChange';
 import { bringBackFinding, dismissFinding } from './dismiss';
 import { findingsOf } from './findings';
@@ -60,4 +62,24 @@ test('what is being written is checked before it is saved', async () => {
   const found = valueOf(await previewChecks(pembit, instructor, { input: work('2026-10-22T00:00') }));
   expect(found.map((finding) => finding.check)).toEqual(['dueAtMidnight', 'sameTitle']);
   expect(await previewChecks(pembit, stranger, { input: work('2026-10-22T00:00') })).toMatchObject({ reason: 'notYours' }); // prettier-ignore
+});
+
+test('a room that a colleague has at the time is found by both, and by nobody once it is another', async () => {
+  const { pembit, instructor, stranger, section, other } = school;
+  const office = { ...stranger, person: { ...stranger.person, isAdmin: true } };
+  const clashes = async () => (await open()).filter((check) => check === 'roomClash').length;
+  valueOf(await changeWeek(pembit, instructor, section, patternInput.parse({ from: '2026-09-08', week: 'Tue 10-11 in Shed 2' }))); // prettier-ignore
+  expect(await clashes()).toBe(0);
+  valueOf(
+    await addSection(
+      pembit,
+      office,
+      other,
+      sectionInput.parse({ name: 'N', week: 'Tue 10:30-12 in shed 2' }),
+    ),
+  );
+  // Every Tuesday from today on: of the past nothing is said.
+  expect(await clashes()).toBe(10);
+  valueOf(await changeWeek(pembit, instructor, section, patternInput.parse({ from: '2026-09-08', week: 'Tue 10-11 in Shed 3' }))); // prettier-ignore
+  expect(await clashes()).toBe(0);
 });

@@ -9,6 +9,7 @@ import type {
   Finding,
 } from '@/core/checks/check';
 import { findingKey, fingerprint } from '@/core/checks/check';
+import { roomName, roomsOf } from '@/core/checks/roomClash';
 import { checkedPeople } from '@/core/checks/checkedPeople';
 import type { Viewer } from '@/core/entries/viewer';
 import { coursesOf, isStaffOf } from '@/core/entries/viewer';
@@ -30,6 +31,7 @@ import type { Reader } from '@/data/database';
 import { select } from '@/data/database';
 import { calendarStates } from '@/data/outside/calendars';
 import { outletsOf } from '@/data/outlets/outlets';
+import { takenRooms } from '@/data/plan/takenRooms';
 import { linkTestsOf } from '@/data/links/linkTests';
 import { keptReads } from '../keptRead';
 import type { Pembit } from '../pembit';
@@ -89,7 +91,12 @@ export async function checkInput(
   );
   const classes = plan.classes.filter((seen) => own.has(seen.course.id));
   const urls = [...entries, ...classes.flatMap((seen) => seen.plan ?? [])].flatMap(addressesOf);
-  const [enrolled, linkTests] = await Promise.all([enrolledIn(pembit, [...own]), linkTestsOf(pembit, urls)]);
+  const places = [...new Set(roomsOf(classes).map(({ place }) => roomName(place)))];
+  const [enrolled, linkTests, taken] = await Promise.all([
+    enrolledIn(pembit, [...own]),
+    linkTestsOf(pembit, urls),
+    takenRooms(pembit, { term: term.id, except: [...own], from: today, places }),
+  ]);
   return {
     term,
     courses,
@@ -100,6 +107,7 @@ export async function checkInput(
     closures: plan.closures.filter((closure) => closure.term === term.id),
     entries,
     classes,
+    taken,
     linkTests,
     peopleOf: checkedPeople(enrolled),
     zoneOf: requireZone,
