@@ -1,5 +1,5 @@
 // npm test: sets up a fresh machine, then lint, types and build, unit and reference tests, browser tests.
-import { mkdtempSync, openSync, readFileSync, rmSync } from 'node:fs';
+import { mkdtempSync, openSync, readFileSync, readdirSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { spawn } from 'node:child_process';
@@ -82,16 +82,32 @@ const unit = await vitest('unit', ['--project', 'unit']);
 // Most of a browser test is waiting: two halves go on side by side, each with servers of its own; what measures is alone.
 const ALONE = ['storm', 'locks', 'stopping'].map((name) => `tests/browser/${name}.test.ts`);
 const browser = ['--project', 'browser'];
+/** How long the long ones take, in seconds (November 2026, two processors): so that both halves end at the same time. */
+const SECONDS = {
+  accessibility: 251, keyboard: 156, twoTerms: 145, planning: 132, newCourse: 129, officeHours: 90, nextTerm: 86, student: 85,
+  story: 81, comingAndGoing: 80, school: 79, timetables: 79,
+}; // prettier-ignore
+const OTHERS = 45;
+
+/** The files in two halves: the longest first, each to the half that has less to do. */
+function inHalves() {
+  const files = readdirSync(path.join(root, 'tests/browser'))
+    .filter((name) => name.endsWith('.test.ts') && !ALONE.includes(`tests/browser/${name}`))
+    .map((name) => ({ file: `tests/browser/${name}`, seconds: SECONDS[name.split('.')[0]] ?? OTHERS }))
+    .sort((a, b) => b.seconds - a.seconds);
+  const halves = [1, 2].map(() => ({ seconds: 0, files: [] }));
+  for (const { file, seconds } of files) {
+    const half = halves[0].seconds <= halves[1].seconds ? halves[0] : halves[1];
+    half.files.push(file);
+    half.seconds += seconds;
+  }
+  return halves.map((half) => half.files);
+}
+
 say('Browser tests, in two halves side by side');
-const half = (shard, quiet) =>
-  vitest(
-    `browser${shard}`,
-    [...browser, `--shard=${shard}/2`, ...ALONE.flatMap((file) => ['--exclude', file])],
-    {
-      quiet,
-    },
-  );
-const halves = await Promise.all([half(1, false), half(2, true)]);
+const halves = await Promise.all(
+  inHalves().map((files, i) => vitest(`browser${i + 1}`, [...browser, ...files], { quiet: i > 0 })),
+);
 say('Browser tests that need the machine for themselves');
 const alone = await vitest('alone', [...browser, ...ALONE]);
 rmSync(reports, { recursive: true, force: true });
