@@ -6,7 +6,8 @@ export const memberTexts = {
   order: 'Sorted by',
   orders: { family: 'Family name', name: 'Name', section: 'Section' },
   nobodyFound: 'Nobody of this name or address.',
-  chosen: (n: number) => `${students(n)} chosen`,
+  chosen: (n: number) =>
+    n === 0 ? 'Choose students to move them, take them off or write to them.' : `${students(n)} chosen`,
   all: 'Choose all shown',
   none: 'Choose none',
   moveTo: (section: string) => `Move to ${section}`,
