@@ -5,6 +5,7 @@ import type { BeforeYouCame } from '@/core/plan/beforeYouCame';
 import type { SeenPlan } from '@/core/plan/seenPlan';
 import { memberTexts as say } from '@/core/texts/members';
 import { dateLabel } from '@/core/time/dateLabels';
+import styles from './ComingAndGoing.module.css';
 
 type Props = Readonly<{
   plan: SeenPlan;
@@ -20,14 +21,14 @@ export function ComingAndGoing({ plan, missed, left }: Props) {
         const course = plan.courses.find((each) => each.id === id);
         if (!course) return null;
         return (
-          <p key={id} className="notice">
+          <p key={id} className={`notice ${styles.note}`}>
             {say.cameLate(`${course.code} ${course.title}`, dateLabel(came, 'short', plan.locale))}{' '}
             <Link href={`/before/${id}`}>{say.wentBefore(classes.length, work.length)}</Link>
           </p>
         );
       })}
       {left.map(({ course, code, title, at }) => (
-        <p key={course} className="notice">
+        <p key={course} className={`notice ${styles.note}`}>
           {say.left(`${code} ${title}`, dateLabel(at.toPlainDate(), 'short', plan.locale))}
         </p>
       ))}

@@ -52,7 +52,7 @@ export default async function BeforePage({ params }: { params: Promise<{ course:
         {byDay.map((classes) => {
           const date = dayOf(classes[0]!.start);
           return (
-            <section key={date.toString()}>
+            <section key={date.toString()} className={days.day}>
               <h3>
                 <Link href={`/day/${date}`}>{weekAndDate(term, date, plan.locale)}</Link>
               </h3>
