@@ -111,7 +111,7 @@ async function undoWithoutRights({
     const student = STUDENTS[Math.floor(random() * 30)]!;
     const api = await signedIn(base, student.email);
     const act = await takeAndGiveBack(api, slots, Math.floor(random() * slots.length));
-    const left = await maren.call('DELETE', `/api/courses/${course}/roster/${student.id}`);
+    const left = await maren.call('POST', `/api/courses/${course}/roster/move`, { people: [student.id] });
     if (act && left.ok) {
       tried += 1;
       const undone = await api.call('POST', `/api/history/${act}/undo`);

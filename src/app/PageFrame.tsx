@@ -124,7 +124,7 @@ export async function PageFrame({
         courses={plan && switchesOf(plan, inSight)}
         wide={wide}
         notesOnly={viewer.staffOf.size === 0}
-        staff={isOnStaff(viewer)}
+        tells={isOnStaff(viewer) || person.isAdmin}
         seeAs={seeAs}
       >
         {sudden.length > 0 ? (

@@ -18,6 +18,7 @@ const PAGES: Readonly<Record<string, readonly string[]>> = {
     '/office-hours',
     '/office-hours/new',
     '/publish',
+    '/publish/all',
     '/publish/new?kind=embed',
     '/calendars',
     '/carry-over',

@@ -46,7 +46,7 @@ const ASKS: readonly Ask[] = [
   ['DELETE', ({ material }) => `/api/materials/${material}`],
   ['GET', ({ course }) => `/api/courses/${course}/plan`],
   ['GET', ({ course }) => `/api/load/days?course=${course}`],
-  ['DELETE', ({ course, person }) => `/api/courses/${course}/roster/${person}`],
+  ['POST', ({ course }) => `/api/courses/${course}/roster/move`, { people: [randomUUID()] }],
   ['DELETE', ({ sheet }) => `/api/sheets/${sheet}`],
   ['POST', ({ slot }) => `/api/slots/${slot}/booking`, { note: '' }],
   ['POST', ({ slot }) => `/api/slots/${slot}/waiting`],
@@ -83,7 +83,7 @@ test('a student sees the course until the day they leave it, and nothing of it a
   expect(await occurrences()).toContain('Half-breadth plan');
   expect(await (await fetch(feed)).text()).toContain('Half-breadth plan');
 
-  const left = await maren.call('DELETE', `/api/courses/${ids.course}/roster/${ids.person}`);
+  const left = await maren.call('POST', `/api/courses/${ids.course}/roster/move`, { people: [ids.person] });
   expect(left.status).toBe(200);
   for (const line of await answers(former)) expect(line).toMatch(/: 404, 404$/);
   expect(await occurrences()).not.toContain('Half-breadth plan');

@@ -153,6 +153,9 @@ const CHECKS: Readonly<Record<string, () => readonly Check[]>> = {
       expected: all(404),
     },
   ],
+  '/publish/all': () => [
+    { method: 'GET', path: '/publish/all', expected: { nobody: 307, stranger: 307, student: 307 } },
+  ],
   '/before/[course]': () => [{ method: 'GET', path: `/before/${NOT_THERE}`, expected: page(404) }],
   '/month': () => [{ method: 'GET', path: '/month', expected: page() }],
   '/offline': () => [{ method: 'GET', path: '/offline', expected: all(200) }],

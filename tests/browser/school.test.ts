@@ -108,7 +108,7 @@ describe('an instructor', () => {
     await stranger.click('button', 'Save and sign in');
     await stranger.sees('Night sail to the outer buoy');
     await maren.open(at('/courses/NV%20140'));
-    await maren.sees('Tilda Sounding A');
+    await maren.sees('Tilda Sounding');
     await maren.click('button', 'Close joining');
     await maren.sees('Closed the joining address');
     await stranger.open(address!);
@@ -117,9 +117,11 @@ describe('an instructor', () => {
 
   test('moves a student to another section after seeing what they would give back', async () => {
     await maren.open(at('/courses/HL%20210'));
-    await maren.choose('Section of Ivo Saltmarsh', 'B');
-    await maren.sees('Ivo Saltmarsh holds no times that would be given back.');
-    await maren.click('button', 'Move to section B');
+    await maren.type('Find a student', 'ivo');
+    await maren.click('field', /^Ivo Saltmarsh/);
+    await maren.click('button', 'Move to B');
+    await maren.sees('Holds no times in this course.');
+    await maren.click('button', 'Move 1 student to B');
     await maren.sees('Moved Ivo Saltmarsh to section B');
     await maren.click('button', 'Undo');
     await maren.sees('Undone.');

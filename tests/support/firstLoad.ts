@@ -26,6 +26,7 @@ export const FIRST_LOADS = [
   [MAREN, '/load', 250],
   [MAREN, '/calendars', 245],
   [MAREN, '/publish', 245],
+  [MAREN, '/publish/all', 200],
   [MAREN, '/publish/new', 245],
   [MAREN, '/office-hours', 245],
   [MAREN, '/office-hours/new', 260],

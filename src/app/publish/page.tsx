@@ -1,8 +1,10 @@
 import type { Metadata } from 'next';
+import Link from 'next/link';
 import { redirect } from 'next/navigation';
 import { isStaffOf } from '@/core/entries/viewer';
 import type { Outlet } from '@/core/outlets/outlet';
 import { publishTexts } from '@/core/texts/publish';
+import { sharedTexts } from '@/core/texts/shared';
 import { requireZone } from '@/core/time/zoneData';
 import { outletUses } from '@/server/outlets/countReads';
 import { courseChecks } from '@/server/outlets/courseChecks';
@@ -64,6 +66,11 @@ export default async function PublishPage({ searchParams }: { searchParams: Sear
     <PageFrame actor={actor}>
       <h1>{publishTexts.title}</h1>
       <p className="soft">{publishTexts.lead}</p>
+      <p>
+        <Link className="lone" href="/publish/all" prefetch={false}>
+          {sharedTexts.link}
+        </Link>
+      </p>
       {made ? (
         <p className="notice" role="status">
           {publishTexts.done(made.name, search.copied === '1')}

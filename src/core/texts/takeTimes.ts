@@ -1,7 +1,6 @@
 /** Words of taking times: what students read. */
 export const takeTexts = {
   title: 'Take a time',
-  elsewhere: (place: string) => `In another place: ${place}`,
   lead: 'Free times in all your courses. One taken is gone for others at once.',
   none: 'No office hours are offered in your courses for the coming days.',
   noneLead: 'When an instructor offers times, they stand here.',

@@ -47,8 +47,8 @@ const above = (path: string): string | undefined => {
   return thing === undefined ? undefined : first.length > 1 ? `/${first}` : '/';
 };
 
-/** `staff`: whoever may tell students of what was changed. */
-export function Messages({ staff = false, children }: { staff?: boolean; children: ReactNode }) {
+/** `tells`: whoever may tell students of what was changed. */
+export function Messages({ tells = false, children }: { tells?: boolean; children: ReactNode }) {
   const router = useRouter();
   const [message, setMessage] = useState<Message>();
   const [open, setOpen] = useState(false);
@@ -60,7 +60,7 @@ export function Messages({ staff = false, children }: { staff?: boolean; childre
       const number = ++said.current;
       setMessage({ number, text, history, acts });
       setOpen(true);
-      if (!tellOf || !staff) return;
+      if (!tellOf || !tells) return;
       const answered = (words: string) => {
         setMessage({ number: ++said.current, text: words, history, acts: [] });
         setOpen(true);
@@ -70,7 +70,7 @@ export function Messages({ staff = false, children }: { staff?: boolean; childre
           setMessage({ number: ++said.current, text, history, acts: [...acts, offer] });
       });
     },
-    [staff],
+    [tells],
   );
   const say = useCallback<Say>((text, history, acts = []) => put(text, history, acts), [put]);
   const path = usePathname();

@@ -31,8 +31,8 @@ type Props = Readonly<{
   wide?: boolean;
   /** Students add private notes and nothing else. */
   notesOnly?: boolean;
-  /** Whoever is on the staff of a course, in whatever way. */
-  staff?: boolean;
+  /** Whoever may have something to tell students of: the staff of a course, and the office. */
+  tells?: boolean;
   children: ReactNode;
 }>;
 
@@ -45,11 +45,11 @@ export function Frame({
   seeAs,
   wide = false,
   notesOnly = false,
-  staff = false,
+  tells = false,
   children,
 }: Props) {
   return (
-    <Messages staff={staff}>
+    <Messages tells={tells}>
       <a className={styles.skip} href="#page">
         {frameTexts.skip}
       </a>

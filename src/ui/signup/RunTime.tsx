@@ -4,6 +4,7 @@ import type { ReactNode } from 'react';
 import { useState } from 'react';
 import { historyTexts } from '@/core/texts/history';
 import { listed } from '@/core/texts/entries';
+import { ownPlaceTexts } from '@/core/texts/ownPlace';
 import { signupTexts } from '@/core/texts/signup';
 import { readTime } from '@/core/time/typedTime';
 import { timeLabel } from '@/core/time/dateLabels';
@@ -80,7 +81,7 @@ export function RunTime({
         {slot.clock}
         {slot.host ? <span className="soft"> {slot.host}</span> : null}
         {slot.place || slot.meetingLink ? (
-          <span className="soft"> {slot.place || say.elsewhereOnline}</span>
+          <span className="soft"> {slot.place || ownPlaceTexts.online}</span>
         ) : null}
       </span>
       <div className={styles.who}>
@@ -143,15 +144,15 @@ export function RunTime({
             </div>
             <div className={styles.pair}>
               <Field
-                label={say.ownPlace}
-                hint={say.ownPlaceHint}
+                label={ownPlaceTexts.place}
+                hint={ownPlaceTexts.placeHint}
                 value={value.place}
                 onChange={(place) => set({ place })}
                 error={errors.place}
               />
               <Field
-                label={say.ownLink}
-                hint={say.ownLinkHint}
+                label={ownPlaceTexts.link}
+                hint={ownPlaceTexts.linkHint}
                 value={value.meetingLink}
                 onChange={(meetingLink) => set({ meetingLink })}
                 error={errors.meetingLink}

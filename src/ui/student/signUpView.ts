@@ -7,6 +7,7 @@ import type { SeenSheet, SeenSlot } from '@/core/signup/seenSheet';
 import { freeOf } from '@/core/signup/seenSheet';
 import { slotsByDay } from '@/core/signup/slotsByDay';
 import { listed } from '@/core/texts/entries';
+import { ownPlaceTexts } from '@/core/texts/ownPlace';
 import { signupTexts } from '@/core/texts/signup';
 import { dateLabel, momentLabel, rangeLabel, timeLabel } from '@/core/time/dateLabels';
 import type { Term } from '@/core/time/term';
@@ -168,7 +169,7 @@ function factsOf(
     ...(slot.seats > 1
       ? [say.seats(freeOf(slot), slot.seats), rules.namesShown ? say.namesSeen : say.namesHidden]
       : []),
-    ...(slot.elsewhere && slot.place ? [say.elsewhere(slot.place)] : []),
+    ...(slot.elsewhere && slot.place ? [ownPlaceTexts.elsewhere(slot.place)] : []),
     ...(rules.privateMeetings || slot.meetingLink ? [say.online] : []),
     say.until(until(rules.take)),
     say.returnUntil(until(rules.giveBack)),
