@@ -29,7 +29,7 @@ export const FIRST_LOADS = [
   [MAREN, '/publish/all', 200],
   [MAREN, '/publish/new', 245],
   [MAREN, '/office-hours', 245],
-  [MAREN, '/office-hours/new', 260],
+  [MAREN, '/office-hours/new', 262],
   [MAREN, '/courses', 270],
   [MAREN, '/courses/HL%20210', 270],
   [MAREN, '/materials', 270],
