@@ -76,6 +76,8 @@ const SCRIPT = `(() => {
     const read = open.result.transaction(${JSON.stringify([KEPT.store, KEPT.ticks])});
     const kept = read.objectStore('${KEPT.store}').get('${KEPT.key}');
     const ticks = read.objectStore('${KEPT.ticks}').getAll();
+    // Signing out elsewhere takes the plan off the device: this page does not hold it.
+    open.result.onversionchange = () => open.result.close();
     read.oncomplete = () => draw(open.result, kept.result, new Set(ticks.result.filter((t) => t.done).map((t) => t.entry)));
     read.onerror = () => draw();
   };

@@ -1,19 +1,6 @@
+import type { Usage } from '@/core/frame/usage';
 import type { Reader } from '../database';
 import { select } from '../database';
-
-/** What of Pembit is used, in numbers; "lately" is since an instant. */
-export type Usage = Readonly<{
-  people: number;
-  /** Who signed in lately. */
-  came: number;
-  outlets: number;
-  /** How often outlets were read lately. */
-  reads: number;
-  /** Letters sent lately, and those given up. */
-  letters: number;
-  failed: number;
-  files: number;
-}>;
 
 /** `sinceDay`: the day of `sinceMs`, as outlets count their reads. */
 export async function usage(

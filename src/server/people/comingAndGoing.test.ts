@@ -54,6 +54,18 @@ test('whoever comes in week 6 reads what went before; the others, and whoever ca
   expect(await missedOf(pembit, fen)).toEqual([]);
 });
 
+test('a roster that is brought in week 6 makes nobody a late comer', async () => {
+  const { pembit, instructor, course, students } = school;
+  const people = students.map(({ person }) => person.id);
+  valueOf(await moveStudents(pembit, instructor, course, people, { kind: 'leave' }));
+  const list = 'Fen, fen@s.example, A\nIves, ives@s.example, A';
+  valueOf(await addStudents(pembit, instructor, course, list));
+  expect(await lateComersIn(pembit, instructor, course)).toEqual([]);
+  school.later(2 * 86_400_000);
+  await joins('Olin');
+  expect((await lateComersIn(pembit, instructor, course)).map(({ name }) => name)).toEqual(['Olin']);
+});
+
 test('those who came late are given more time in one act, for the work from before alone; one undo', async () => {
   const { pembit, instructor, course } = school;
   valueOf(await planEntry(pembit, instructor, workIn(course, { title: 'Open', setOn: '2026-10-06' })));

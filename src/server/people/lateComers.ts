@@ -1,5 +1,4 @@
 import type { Temporal } from 'temporal-polyfill';
-import { Temporal as Time } from 'temporal-polyfill';
 import type { Extension } from '@/core/entries/entry';
 import type { CourseId, EntryId, PersonId } from '@/core/ids';
 import { mayIn } from '@/core/may/may';
@@ -13,9 +12,9 @@ import type { Moment } from '@/core/time/zonedWall';
 import { laterBy } from '@/core/time/zonedWall';
 import { requireZone } from '@/core/time/zoneData';
 import { entryById } from '@/data/entries/entries';
-import type { Reader } from '@/data/database';
-import { select } from '@/data/database';
 import { refTo } from '@/data/history/personRefs';
+import type { LateMember } from '@/data/people/lateMembers';
+import { lateMembers } from '@/data/people/lateMembers';
 import { viewerOf } from '@/data/people/people';
 import { saveEntry } from '../entries/saveEntry';
 import { perform } from '../history/perform';
@@ -26,27 +25,14 @@ import type { SignedIn } from '../session/session';
 /** For how long after somebody's coming is said what went before. */
 const SAID_DAYS = 21;
 
-type Came = Readonly<{ course: CourseId; person: PersonId; name: string; at: Temporal.Instant }>;
-
-/** Who came to a course within the last weeks, or into which courses somebody came. */
-async function cameLately(
-  pembit: Pembit,
-  reader: Reader,
-  where: Readonly<{ course: CourseId }> | Readonly<{ person: PersonId }>,
-): Promise<Came[]> {
-  const since = pembit.now().subtract({ hours: 24 * SAID_DAYS }).epochMilliseconds;
-  const column = 'course' in where ? 'course_id = :course' : 'person_id = :person';
-  const rows = await select<{ course: CourseId; person: PersonId; name: string; at: number }>(
-    reader,
-    `SELECT course_id AS course, person_id AS person, COALESCE(listed_name, people.name) AS name, joined_at AS "at"
-     FROM roster JOIN people ON people.id = roster.person_id WHERE ${column} AND joined_at > :since ORDER BY name`,
-    { ...where, since },
-  );
-  return rows.map(({ at, ...row }) => ({ ...row, at: Time.Instant.fromEpochMilliseconds(at) }));
-}
+const cameLately = (pembit: Pembit, where: Parameters<typeof lateMembers>[1]): Promise<LateMember[]> =>
+  lateMembers(pembit, where, pembit.now().subtract({ hours: 24 * SAID_DAYS }));
 
 /** What went before somebody's coming, as they see it. */
-async function missedBy(pembit: Pembit, { course, person, at }: Came): Promise<BeforeYouCame | undefined> {
+async function missedBy(
+  pembit: Pembit,
+  { course, person, at }: LateMember,
+): Promise<BeforeYouCame | undefined> {
   const now = pembit.now();
   const plan = await planSeenBy(pembit, await viewerOf(pembit, person, now), { notes: false });
   return beforeYouCame(plan, { course, at, now, zoneOf: requireZone });
@@ -54,7 +40,7 @@ async function missedBy(pembit: Pembit, { course, person, at }: Came): Promise<B
 
 /** The courses that somebody came to late, with what went before. */
 export async function missedOf(pembit: Pembit, actor: SignedIn): Promise<(BeforeYouCame & { course: CourseId })[]> {
-  const came = await cameLately(pembit, pembit, { person: actor.person.id });
+  const came = await cameLately(pembit, { person: actor.person.id });
   const missed = await Promise.all(came.map((each) => missedBy(pembit, each)));
   return missed.flatMap((what, i) => (what ? [{ ...what, course: came[i]!.course }] : []));
 } // prettier-ignore
@@ -70,7 +56,7 @@ export type LateComer = Readonly<{
 /** Who came to a course late, for its staff. */
 export async function lateComersIn(pembit: Pembit, actor: SignedIn, course: CourseId): Promise<LateComer[]> {
   if (!mayIn(actor, 'extendDue', course)) return [];
-  const came = await cameLately(pembit, pembit, { course });
+  const came = await cameLately(pembit, { course });
   const missed = await Promise.all(came.map((each) => missedBy(pembit, each)));
   return missed.flatMap((what, i) => {
     if (!what) return [];

@@ -8,7 +8,7 @@ import type { Correction } from '@/data/people/corrections';
 import { corrections } from '@/data/people/corrections';
 import type { OfficeLine } from '@/data/people/officeLog';
 import { officeLines } from '@/data/people/officeLog';
-import type { Usage } from '@/data/people/usage';
+import type { Usage } from '@/core/frame/usage';
 import { usage } from '@/data/people/usage';
 import type { Pembit } from '../pembit';
 

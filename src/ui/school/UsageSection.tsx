@@ -1,18 +1,11 @@
+import type { Usage } from '@/core/frame/usage';
 import { usageTexts as say } from '@/core/texts/usage';
 import styles from './School.module.css';
 
 type Props = Readonly<{
   days: number;
   megabytes: number;
-  used: Readonly<{
-    people: number;
-    came: number;
-    outlets: number;
-    reads: number;
-    letters: number;
-    failed: number;
-    files: number;
-  }>;
+  used: Usage;
 }>;
 
 /** What of Pembit is used, in four lines. */
