@@ -222,7 +222,9 @@ export async function finishJoining(
 ): Promise<PersonId> {
   const person = { id: randomUUID() as PersonId, name: row.name, email: row.email };
   await change.insert('people', [personRow(person, change.nowMs, passwordHash)]);
-  await enrol(change, { course, section: row.section_id ?? undefined, person: person.id });
+  // The section they asked for may have been merged into another since.
+  const section = course.sections.find(({ id }) => id === row.section_id)?.id;
+  await enrol(change, { course, section, person: person.id });
   await change.sequelize
     .getQueryInterface()
     .bulkDelete('join_requests', { email: row.email }, { transaction: change.transaction });
