@@ -10,7 +10,7 @@ import { frameHistoryTexts } from '@/core/texts/frameHistory';
 import type { Reader } from '@/data/database';
 import { select } from '@/data/database';
 import { entriesOf } from '@/data/entries/entries';
-import { changeEntryRows, followClasses } from '@/data/entries/writeEntries';
+import { changeEntryRows } from '@/data/entries/writeEntries';
 import type { Change } from '@/data/history/change';
 import { removeWhole } from '@/data/history/removeWhole';
 import { allOutlets, replaceOutlet } from '@/data/outlets/outlets';
@@ -112,7 +112,6 @@ export function mergeSections(pembit: Pembit, actor: SignedIn, ids: Readonly<{ f
     for (const meeting of from.meetings) await removeMeeting(change, { course: course.id, section: from.id }, meeting);
     await removeWhole(change, 'sections', from.id);
     await refitMeetings(change, [course.id]);
-    await followClasses(change, [course.id]);
     change.concerns(`course:${course.id}`);
     change.summarise(frameHistoryTexts.mergedSections(from.name, into.name));
     return done({ students: from.students });
