@@ -31,6 +31,7 @@ import { ownPlaces } from './migrations/0024-own-places';
 import { urgentLetters } from './migrations/0025-urgent-letters';
 import { closedOccurrences } from './migrations/0026-closed-occurrences';
 import { notice } from './migrations/0027-notice';
+import { lateWork } from './migrations/0028-late-work';
 
 type Migration = Readonly<{
   name: string;
@@ -67,6 +68,7 @@ const MIGRATIONS: readonly Migration[] = [
   urgentLetters,
   closedOccurrences,
   notice,
+  lateWork,
 ];
 
 export type MigrationReport = Readonly<{ applied: readonly string[]; backups: readonly string[] }>;

@@ -183,6 +183,7 @@ export type Rows = {
     /** Whose note it is. */
     author_id: string | null;
     meeting_link: string;
+    meeting_name: string;
     meeting_text: string;
     rrule: string | null;
     /** JSON lists: local moments; overrides as `StoredOverride`. */
@@ -197,6 +198,8 @@ export type Rows = {
     /** JSON: the classes that dates follow, and what that comes to in each section (`StoredSectionDates`). */
     class_refs: string | null;
     section_dates: string | null;
+    late_work: string | null;
+    hand_in_again: number | null;
     late_policy: string;
     points: number | null;
     effort_minutes: number | null;

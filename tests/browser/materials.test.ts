@@ -242,6 +242,15 @@ test('links are tested on demand with progress; staff alone learn how they answe
   await maren.open(`${pembit.pembitUrl}/materials?course=HL%20210`);
   await maren.click('button', 'Test the links');
   await maren.sees(/Tested \d+ links: [1-9] do not open/);
+  const one = await (
+    await signedIn(pembit.pembitUrl, 'maren@kittiwake.example')
+  ).call('POST', '/api/links/test', {
+    url: 'https://nowhere.example/',
+  });
+  expect(await one.json()).toMatchObject({
+    state: 'fails',
+    words: expect.stringMatching(/^It does not open/) as string,
+  });
   await maren.sees('does not open');
   await maren.sees('has moved');
   await maren.sees('opens slowly');

@@ -875,6 +875,14 @@ const CHECKS: Readonly<Record<string, () => readonly Check[]>> = {
   '/api/courses/[id]/links': () => [
     { method: 'POST', path: `/api/courses/${hlCourse}/links`, body: {}, expected: signedInOnly(404) },
   ],
+  '/api/links/test': () => [
+    {
+      method: 'POST',
+      path: '/api/links/test',
+      body: { url: 'https://library.example/' },
+      expected: signedInOnly(403),
+    },
+  ],
   '/api/courses/[id]/materials/package': () => [
     {
       method: 'POST',

@@ -148,6 +148,7 @@ const entries: fc.Arbitrary<Entry[]> = fc
         when,
         place: '',
         meetingLink: `https://x.example/${mark('meet', n)}`,
+        meetingName: mark('meet', n),
         meetingText: mark('meet', n),
         coming: {
           replies: [{ person: item.person, name: mark(`ename-${item.person}-`, n), answer: 'coming' }],

@@ -70,7 +70,7 @@ const common = {
 } as const; // prettier-ignore
 
 export const event = (changes: Partial<EventEntry> = {}): EventEntry => ({
-  ...common, kind: 'event', id: 'e1' as EntryId, uid: 'uid-e1', title: 'Rope walk', place: '', meetingLink: '', meetingText: '', when: { kind: 'timed', start: at('2026-10-13T14:00'), end: at('2026-10-13T15:00') }, ...changes,
+  ...common, kind: 'event', id: 'e1' as EntryId, uid: 'uid-e1', title: 'Rope walk', place: '', meetingLink: '', meetingName: '', meetingText: '', when: { kind: 'timed', start: at('2026-10-13T14:00'), end: at('2026-10-13T15:00') }, ...changes,
 }); // prettier-ignore
 
 export const assignment = (changes: Partial<AssignmentEntry> = {}): AssignmentEntry => ({

@@ -86,8 +86,9 @@ export type EventEntry = Shared &
     kind: 'event';
     when: When;
     place: string;
-    /** Where to join, with whatever came along with the link: a number, a code. */
+    /** Where to join, a name for it, and whatever came along with it: a number, a code. */
     meetingLink: string;
+    meetingName: string;
     meetingText: string;
     recurrence?: Recurrence;
     /** Whether it asks who is coming, and for how many there is room. */
@@ -130,6 +131,9 @@ export type Extension = Readonly<{
   arranged?: true;
 }>;
 
+export const LATE_WORK = ['refused', 'taken'] as const;
+export type LateWork = (typeof LATE_WORK)[number];
+
 export type AssignmentEntry = Shared &
   Readonly<{
     kind: 'assignment';
@@ -141,7 +145,10 @@ export type AssignmentEntry = Shared &
     setUid: string;
     /** How it is handed in, in the instructor's words. */
     handIn: string;
-    /** Late work and resubmission, in words. */
+    /** Whether late work is taken (until it closes, where it does), and whether it may be handed in again; absent: nothing is said. */
+    lateWork?: LateWork;
+    handInAgain?: boolean;
+    /** More about both, in words. */
     latePolicy: string;
     points?: number;
     effortMinutes?: number;

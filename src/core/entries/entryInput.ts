@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { dayOrWall, line, longText, plainDate, plainDateTime, url } from '../fields';
 import { courseId, entryId, fileId, groupId, materialId, personId, sectionId } from '../ids';
+import { LATE_WORK } from './entry';
 import { freqFirst, isRule } from '../series/isRule';
 import { ruleParts } from '../series/rule';
 
@@ -103,6 +104,8 @@ const eventInput = z.object({
   end: dayOrWall.optional(),
   place: line(200).default(''),
   meetingLink: z.union([z.literal(''), url]).default(''),
+  /** What the link is called; empty: no name of its own. */
+  meetingName: line(80).default(''),
   meetingText: longText(5000).default(''),
   rrule: ruleText.transform(freqFirst).optional(),
   /** Whether the series leaves out days without classes; absent: as it was, and if it is new, no. */
@@ -142,6 +145,9 @@ const assignmentInput = z
     /** Dates that follow a class, by its number; they take the place of those above. */
     atClass: z.object({ setOn: classRef, opens: classRef, due: classRef, closes: classRef }).optional(),
     handIn: line(500).default(''),
+    /** `taken` counts until it closes, where it does. */
+    lateWork: z.enum(LATE_WORK, { error: 'Say "refused" or "taken".' }).optional(),
+    handInAgain: z.boolean().optional(),
     latePolicy: longText(2000).default(''),
     points: z
       .number({ error: 'Points are a number.' })

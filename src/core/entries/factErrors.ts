@@ -4,7 +4,7 @@ import { untilOf } from '../series/rule';
 import { entryErrorTexts as say } from '../texts/entryErrors';
 import type { Moment } from '../time/zonedWall';
 import { dayOf, momentText } from '../time/zonedWall';
-import type { Entry } from './entry';
+import type { AssignmentEntry, Entry } from './entry';
 import { datesOutOfOrder } from './factsFromInput';
 import type { EntryInputJson } from './entryInput';
 import { entryInput } from './entryInput';
@@ -47,6 +47,7 @@ export function sentFrom(facts: EntryFacts): EntryInputJson {
         end: text(facts.when.end),
         place: facts.place,
         meetingLink: facts.meetingLink,
+        meetingName: facts.meetingName,
         meetingText: facts.meetingText,
         rrule: facts.recurrence?.rrule,
         ...(facts.recurrence?.closed ? { skipsClosures: true } : {}),
@@ -62,6 +63,8 @@ export function sentFrom(facts: EntryFacts): EntryInputJson {
         closes: text(facts.closes),
         atClass: facts.atClass,
         handIn: facts.handIn,
+        lateWork: facts.lateWork,
+        handInAgain: facts.handInAgain,
         latePolicy: facts.latePolicy,
         points: facts.points,
         effortMinutes: facts.effortMinutes,
@@ -79,11 +82,18 @@ export function sentFrom(facts: EntryFacts): EntryInputJson {
   }
 }
 
+/** Whether it can still be handed in once it was due: what says "no late work" must not. */
+const closesLater = ({ due, closes }: AssignmentEntry): boolean =>
+  closes !== undefined && momentText(closes) > momentText(due);
+
 /** An entry's dates against each other, in each of its sections. */
 function dateErrors(entry: Entry): FieldError[] {
   if (entry.kind === 'assignment')
     return [
       ...[entry, ...(entry.sectionDates ?? [])].flatMap((dates) => datesOutOfOrder(dates)),
+      ...(entry.lateWork === 'refused' && closesLater(entry)
+        ? [{ field: 'lateWork', message: say.refusedButOpen }]
+        : []),
       ...entry.extensions.flatMap(({ due, closes }, i) =>
         datesOutOfOrder({ due, closes }).map(({ message }) => ({ field: `extensions.${i}.closes`, message })),
       ),

@@ -97,6 +97,7 @@ function asReader(
         ...entry,
         ...comingOf(entry),
         meetingLink: getsMeetingLinks(viewer) ? entry.meetingLink : '',
+        meetingName: getsMeetingLinks(viewer) ? entry.meetingName : '',
         meetingText: getsMeetingLinks(viewer) ? entry.meetingText : '',
         coming: entry.coming && {
           ...entry.coming,

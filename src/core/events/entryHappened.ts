@@ -33,7 +33,7 @@ function fieldsOf(entry: SharedEntry): Partial<Record<ChangedField, string>> {
         ...shared,
         end: at(entry.when.end),
         place: entry.place,
-        meeting: entry.meetingLink + entry.meetingText,
+        meeting: entry.meetingLink + entry.meetingName + entry.meetingText,
         occurrences: entry.recurrence ? json([entry.recurrence.rrule, goneFrom(entry.recurrence).map(momentText), entry.recurrence.overrides]) : '',
         coming: json(entry.coming && { seats: entry.coming.seats }),
       }; // prettier-ignore
@@ -44,7 +44,7 @@ function fieldsOf(entry: SharedEntry): Partial<Record<ChangedField, string>> {
         opens: at(entry.opens),
         closes: at(entry.closes),
         handIn: entry.handIn,
-        late: entry.latePolicy,
+        late: entry.latePolicy + json([entry.lateWork, entry.handInAgain]),
         points: json(entry.points),
       };
     case 'announcement':

@@ -1,5 +1,6 @@
 import { Temporal } from 'temporal-polyfill';
 import { z } from 'zod';
+import { LATE_WORK } from '../entries/entry';
 import { ruleText, titleInput } from '../entries/entryInput';
 import { line, longText } from '../fields';
 import { safeUri } from '../icalendar/text';
@@ -138,6 +139,7 @@ const entry = z.discriminatedUnion('kind', [
     ]),
     place: line(500),
     meetingLink: address,
+    meetingName: line(80).default(''),
     meetingText: longText(5000),
     recurrence: z
       .object({
@@ -158,6 +160,8 @@ const entry = z.discriminatedUnion('kind', [
     due: moment,
     closes: moment.optional(),
     handIn: line(500),
+    lateWork: z.enum(LATE_WORK).optional(),
+    handInAgain: z.boolean().optional(),
     latePolicy: longText(5000),
     points: z.number().min(0).max(100_000).optional(),
     effortMinutes: z.number().int().min(0).max(100_000).optional(),

@@ -22,6 +22,8 @@ export type VEvent = Readonly<{
   url?: string;
   /** RFC 7986 section 5.11: where to join. */
   conference?: string;
+  /** What it is called. */
+  conferenceLabel?: string;
   categories?: readonly string[];
   /** A CSS3 colour name (RFC 7986 section 5.9). */
   color?: string;

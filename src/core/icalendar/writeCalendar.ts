@@ -31,6 +31,9 @@ const plain = (name: string, value: string | undefined): string =>
 /** A calendar user as parameter and value: the name quoted, as RFC 6868 has it. */
 const named = ({ name, email }: CalendarUser): string => `;CN=${parameterValue(name)}:mailto:${email}`;
 
+/** RFC 7986 section 6.4, where there is one. */
+const labelled = (label: string | undefined): string => (label ? `;LABEL=${parameterValue(label)}` : '');
+
 // A large feed writes a hundred thousand lines: they are put together as they come, without lists of them.
 function eventText(event: VEvent): string {
   const { categories = [], organizer, attendee } = event;
@@ -50,7 +53,7 @@ function eventText(event: VEvent): string {
     text('X-ALT-DESC;FMTTYPE=text/html', event.styledDescription) +
     text('LOCATION', event.location) +
     uri('URL', event.url) +
-    uri('CONFERENCE;VALUE=URI;FEATURE=VIDEO', event.conference) +
+    uri(`CONFERENCE;VALUE=URI;FEATURE=VIDEO${labelled(event.conferenceLabel)}`, event.conference) +
     plain('CATEGORIES', categories.map(escapeText).join(',')) +
     short('COLOR', event.color) +
     (organizer ? foldLine(`ORGANIZER${named(organizer)}`) : '') +

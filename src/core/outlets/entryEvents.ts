@@ -1,3 +1,4 @@
+import { lateLines } from '../entries/lateLines';
 import type { Temporal } from 'temporal-polyfill';
 import type { AnnouncementEntry, AssignmentEntry, EventEntry, NoteEntry } from '../entries/entry';
 import type { SeenEntry } from '../entries/seenBy';
@@ -59,6 +60,7 @@ function eventEvents(entry: EventEntry, parts: Parts, context: EventContext): VE
     description: describe([off, text, ...links, entry.meetingText, sheetLine(context, dayOf(start), parts)]),
     location: entry.place,
     conference: entry.meetingLink,
+    conferenceLabel: entry.meetingName,
     transp: isDay(start) || off ? 'TRANSPARENT' : 'OPAQUE',
     alarms: off ? undefined : context.alarms('event'),
     ...shared,
@@ -89,7 +91,7 @@ function assignmentEvents(
   const { locale } = context.plan;
   const facts = [
     entry.handIn,
-    entry.latePolicy,
+    ...lateLines(entry, locale),
     entry.opens && feedTexts.opens(momentLabel(entry.opens, locale)),
     entry.closes && feedTexts.closes(momentLabel(entry.closes, locale)),
     text,

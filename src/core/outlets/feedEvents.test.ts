@@ -110,6 +110,13 @@ describe('the link into a meeting', () => {
       undefined,
     ]);
   });
+  test('of an event carries the name that it was given', () => {
+    const named = plan({ entries: [event({ meetingLink: 'https://meet.example/7', meetingName: 'Loft, with the camera' })] });
+    expect(write(named, personal)).toMatchObject([
+      { conference: 'https://meet.example/7', conferenceLabel: 'Loft, with the camera' },
+    ]);
+    expect(JSON.stringify(write(named))).not.toContain('camera');
+  }); // prettier-ignore
   test('is in no public one', () => {
     expect(JSON.stringify(write(given))).not.toContain('meet.example');
   });

@@ -14,7 +14,8 @@ export function titlesOnly(plan: SeenPlan): SeenPlan {
     entries: plan.entries.map((entry) => {
       if (entry.kind === 'note') return { ...entry, description: '' };
       const bare = { description: '', links: [] };
-      if (entry.kind === 'event') return { ...entry, ...bare, place: '', meetingLink: '', meetingText: '' };
+      if (entry.kind === 'event')
+        return { ...entry, ...bare, place: '', meetingLink: '', meetingName: '', meetingText: '' };
       if (entry.kind === 'assignment') return { ...entry, ...bare, handIn: '', latePolicy: '' };
       return { ...entry, ...bare };
     }),

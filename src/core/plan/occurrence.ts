@@ -33,6 +33,7 @@ export type Occurrence = Common &
         entry: EntryId;
         place: string;
         meetingLink: string;
+        meetingName: string;
         links: readonly Link[];
         /** Own place in the series: of one that repeats. */
         repeats: boolean;

@@ -77,6 +77,7 @@ function ofEntry(entry: SectionVariant, span: Span): Occurrence[] {
         end: entry.when.end,
         place: entry.place,
         meetingLink: entry.meetingLink,
+        meetingName: entry.meetingName,
         links,
         repeats: entry.recurrence !== undefined,
         ...common,

@@ -7,7 +7,6 @@ export const embedTexts = {
   readable: 'Anyone with this address can read this page.',
   back: 'The whole calendar',
   forRoster: 'Whoever holds this address can read this page: it is meant for the students of the course.',
-  join: 'Join',
   more: 'More about it',
   paging: 'Before and after',
   week: (n: number, range: string) => `Week ${n}, ${range}`,

@@ -31,6 +31,16 @@ export const entryTexts = {
   closedFrom: (name: string, time: string) => `${name}, closed from ${time}`,
   by: (time: string) => `by ${time}`,
   due: (when: string) => `due ${when}`,
+  /** What is said of late work and of handing in again; `until`: when it closes, where that is after it is due. */
+  lateWork: (choice: 'refused' | 'taken', until: string | undefined) =>
+    choice === 'refused'
+      ? 'No late work.'
+      : until === undefined
+        ? 'Late work is taken.'
+        : `Late work is taken until ${until}.`,
+  handInAgain: (may: boolean) => (may ? 'It may be handed in again.' : 'It is handed in once.'),
+  /** A way into a meeting, by the name that its link was given. */
+  join: (name: string) => (name ? `Join: ${name}` : 'Join'),
   release: {
     shown: 'Students see this',
     notYet: 'Not yet shown to students',

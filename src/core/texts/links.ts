@@ -32,6 +32,13 @@ export const linkTexts = {
   testing: (done: number, of: number) => `Testing links: ${done} of ${of}`,
   tested: (count: number, failing: number) =>
     failing === 0 ? `Tested ${links(count)}: all open` : `Tested ${links(count)}: ${failing} do not open`,
+  testThis: 'Test this link',
+  openThis: 'Open it',
+  /** What a test of one link found. */
+  found: (test: LinkTest) => {
+    const why = linkTexts.why(test);
+    return `It ${linkTexts.states[test.state]}${why && test.state !== 'opens' && test.state !== 'slow' ? ` (${why})` : ''}.`;
+  },
   filter: 'Links',
   filters: {
     any: 'All',

@@ -3,7 +3,6 @@ export const studentTexts = {
   nextTitle: 'Today and next',
   now: (until: string) => `Now, until ${until}`,
   upNext: (when: string) => `Next, ${when}`,
-  join: 'Join',
   extended: 'extended for you',
   open: (label: string) => `Open ${label}`,
   openLink: 'Open the link',

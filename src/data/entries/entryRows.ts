@@ -1,5 +1,12 @@
 import { Temporal } from 'temporal-polyfill';
-import type { Answer, AssignmentEntry, Entry, SectionDates, SharedEntry } from '@/core/entries/entry';
+import type {
+  Answer,
+  AssignmentEntry,
+  Entry,
+  LateWork,
+  SectionDates,
+  SharedEntry,
+} from '@/core/entries/entry';
 import { mainMoment } from '@/core/entries/entry';
 import { indexMs } from '@/core/entries/factsFromInput';
 import { hiddenAfterOf, visibilityFor } from '@/core/entries/visibility';
@@ -153,6 +160,8 @@ export function toEntry(row: EntryRow, { audiences, links, extensions, replies }
       closes: optional(row.closes_local),
       setUid: row.set_uid ?? `${row.uid}-set`,
       handIn: row.hand_in,
+      ...(row.late_work === null ? {} : { lateWork: row.late_work as LateWork }),
+      ...(row.hand_in_again === null ? {} : { handInAgain: row.hand_in_again === 1 }),
       latePolicy: row.late_policy,
       points: row.points ?? undefined,
       effortMinutes: row.effort_minutes ?? undefined,
@@ -177,6 +186,7 @@ export function toEntry(row: EntryRow, { audiences, links, extensions, replies }
       : { kind: 'timed', start, end: end && !isDay(end) ? end : undefined },
     place: row.place,
     meetingLink: row.meeting_link,
+    meetingName: row.meeting_name,
     meetingText: row.meeting_text,
     ...(recurrence ? { recurrence } : {}),
     ...(row.asks_coming === 1
@@ -217,6 +227,7 @@ const NOTHING = {
   cancelled: null,
   author_id: null,
   meeting_link: '',
+  meeting_name: '',
   meeting_text: '',
   rrule: null,
   exdates: null,
@@ -228,6 +239,8 @@ const NOTHING = {
   closes_local: null,
   class_refs: null,
   section_dates: null,
+  late_work: null,
+  hand_in_again: null,
   late_policy: '',
   points: null,
   effort_minutes: null,
@@ -260,6 +273,7 @@ export function fromEntry(entry: Entry): EntryRow {
         end_local: textOf(entry.when.end),
         place: entry.place,
         meeting_link: entry.meetingLink,
+        meeting_name: entry.meetingName,
         meeting_text: entry.meetingText,
         rrule: entry.recurrence?.rrule ?? null,
         exdates: entry.recurrence ? JSON.stringify(entry.recurrence.exdates.map(momentText)) : null,
@@ -279,6 +293,8 @@ export function fromEntry(entry: Entry): EntryRow {
         closes_local: textOf(entry.closes),
         class_refs: entry.atClass ? JSON.stringify(entry.atClass) : null,
         section_dates: entry.sectionDates ? JSON.stringify(entry.sectionDates.map(fromSectionDates)) : null,
+        late_work: entry.lateWork ?? null,
+        hand_in_again: entry.handInAgain === undefined ? null : Number(entry.handInAgain),
         late_policy: entry.latePolicy,
         points: entry.points ?? null,
         effort_minutes: entry.effortMinutes ?? null,

@@ -72,6 +72,19 @@ describe('dates that would not hang together are refused by every door', () => {
   });
 });
 
+test('what refuses late work does not stay open after it was due, whichever date is moved', async () => {
+  const { pembit, instructor } = school;
+  const due = '2026-10-15T17:00';
+  const closes = { due, closes: '2026-10-16T17:00' };
+  const refusing = await planEntry(pembit, instructor, work({ ...closes, lateWork: 'refused' }));
+  expect(refusing).toMatchObject({ ok: false, fields: [{ field: 'lateWork' }] });
+  const entry = await plan({ due, closes: due, lateWork: 'refused', handInAgain: false });
+  const later = await moveHangingDate(pembit, instructor, entry.id, { field: 'closes', days: 2 });
+  expect(later).toMatchObject({ ok: false, fields: [{ field: 'lateWork' }] });
+  expect(await stateOf(entry.id)).toMatchObject({ lateWork: 'refused', handInAgain: false });
+  expect(await plan({ ...closes, lateWork: 'taken' })).toMatchObject({ lateWork: 'taken' });
+});
+
 test('the sequence of an entry grows by one with each act, whichever door it came by', async () => {
   const { pembit, instructor } = school;
   const entry = await plan();

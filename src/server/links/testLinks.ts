@@ -1,7 +1,7 @@
 import { judgeLink } from '@/core/links/linkTest';
 import type { LinkState, LinkTest } from '@/core/links/linkTest';
 import { usedLinks } from '@/core/links/usedLinks';
-import { isStaffOf } from '@/core/entries/viewer';
+import { isOnStaff, isStaffOf } from '@/core/entries/viewer';
 import type { CourseId } from '@/core/ids';
 import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
@@ -31,6 +31,14 @@ async function testLink(pembit: Pembit, url: string, signal?: AbortSignal): Prom
     ...judgeLink(url, { url: answer.url, status, redirects, milliseconds }),
   };
 }
+
+/** Tests one address that somebody on a staff is about to use; nothing is kept of it. */
+export const testOneLink = async (
+  pembit: Pembit,
+  actor: SignedIn,
+  url: string,
+): Promise<Outcome<LinkTest>> =>
+  isOnStaff(actor.viewer) || actor.person.isAdmin ? done(await testLink(pembit, url)) : refused('notYours');
 
 /** Tests addresses, several at once; what was found is kept even when it is stopped halfway. */
 async function testAll(

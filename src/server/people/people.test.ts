@@ -31,7 +31,7 @@ beforeAll(async () => {
 afterAll(() => school.close());
 
 const eventFor = (audience: object) => ({
-  kind: 'event' as const, title: 'Team meeting', description: '', links: [], visibility: { kind: 'visible' as const }, place: '', meetingLink: '', meetingText: '',
+  kind: 'event' as const, title: 'Team meeting', description: '', links: [], visibility: { kind: 'visible' as const }, place: '', meetingLink: '', meetingName: '', meetingText: '',
   start: Temporal.PlainDateTime.from('2026-10-20T10:00'), audience: [{ course: school.course, ...audience }],
 }); // prettier-ignore
 const seesEntries = async (who: SignedIn) => {

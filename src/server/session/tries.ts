@@ -42,6 +42,8 @@ const LIMITS = {
   setup: { most: 20, within: 15 * MINUTE },
   /** Times taken, given back or exchanged by one person. */
   booking: { most: 60, within: MINUTE },
+  /** Addresses of others that one person has the server open. */
+  linkTest: { most: 20, within: MINUTE },
 } as const;
 export type Tried = keyof typeof LIMITS;
 const LONGEST = Math.max(...Object.values(LIMITS).map(({ within }) => within));

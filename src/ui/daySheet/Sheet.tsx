@@ -56,8 +56,8 @@ function Item({ item, onOpen }: { item: SheetItem; onOpen?: (item: PlanItem) => 
       <p className="soft">{[item.time, item.name, item.detail].filter(Boolean).join(' · ')}</p>
       {item.join ? (
         <p>
-          <a className={styles.join} href={item.join} target="_blank" rel="noopener">
-            {studentTexts.join}
+          <a className={styles.join} href={item.join.url} target="_blank" rel="noopener">
+            {item.join.label}
           </a>
         </p>
       ) : null}

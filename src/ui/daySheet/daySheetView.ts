@@ -25,7 +25,7 @@ export type SheetItem = Omit<DayLine, 'links'> &
     name: string;
     /** Sanitised HTML. */
     text: string;
-    join?: string;
+    join?: Readonly<{ url: string; label: string }>;
     links: readonly SheetLink[];
   }>;
 
@@ -75,7 +75,7 @@ export function daySheetView(date: Temporal.PlainDate, given: Given): DaySheetVi
           item: planItemOf(o, mayMove),
           name,
           text,
-          join: join?.url,
+          ...(join ? { join } : {}),
           links: sheetLinks('links' in o ? o.links : [], materials),
         };
       }),

@@ -26,7 +26,15 @@ type Props = Readonly<{
 export function AssignmentFields({ id, fields, dayWords, courses, classWords }: Props) {
   const { draft, text, time } = fields;
   const course = Object.keys(draft.courses)[0];
-  const more = [draft.opensDay, draft.closesDay, draft.latePolicy, draft.points, draft.effortHours];
+  const more: string[] = [
+    draft.lateWork,
+    draft.handInAgain,
+    draft.opensDay,
+    draft.closesDay,
+    draft.latePolicy,
+    draft.points,
+    draft.effortHours,
+  ];
   return (
     <>
       <DayField
@@ -58,10 +66,38 @@ export function AssignmentFields({ id, fields, dayWords, courses, classWords }: 
             <Field label={panelTexts.points} {...text('points')} />
             <Field label={panelTexts.effortHours} {...text('effortHours')} />
           </div>
-          <Field label={panelTexts.latePolicy} rows={2} {...text('latePolicy')} />
+          <LateFields fields={fields} />
           <ExtensionFields fields={fields} courses={courses} />
         </div>
       </details>
+    </>
+  );
+}
+
+const options = <V extends string>(labels: Readonly<Record<V, string>>) =>
+  (Object.keys(labels) as V[]).map((value) => ({ value, label: labels[value] }));
+
+/** Whether late work is taken, and whether it may be handed in again. */
+function LateFields({ fields }: { fields: FormFields }) {
+  const { draft, set, text, errors } = fields;
+  return (
+    <>
+      <div className={styles.row}>
+        <Select
+          label={panelTexts.lateWork}
+          value={draft.lateWork}
+          options={options(panelTexts.lateWorkChoices)}
+          onChange={(lateWork) => set({ lateWork })}
+          error={errors.lateWork}
+        />
+        <Select
+          label={panelTexts.handInAgain}
+          value={draft.handInAgain}
+          options={options(panelTexts.handInAgainChoices)}
+          onChange={(handInAgain) => set({ handInAgain })}
+        />
+      </div>
+      <Field label={panelTexts.latePolicyMore} rows={2} {...text('latePolicy')} />
     </>
   );
 }

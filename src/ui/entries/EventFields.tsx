@@ -8,6 +8,7 @@ import { readMeetingText } from '@/core/entries/readMeetingText';
 import { panelTexts } from '@/core/texts/term';
 import { callApi } from '../controls/callApi';
 import { Field } from '../controls/Field';
+import { TestLink } from '../controls/TestLink';
 import { DayField } from '../days/DayField';
 import styles from './EntryForm.module.css';
 import type { FormFields } from './fieldsOf';
@@ -121,6 +122,12 @@ function MeetingFields({ fields, courses }: { fields: FormFields; courses: reado
         <p role="alert" className={styles.error}>
           {message}
         </p>
+      ) : null}
+      {draft.meetingLink.trim() ? (
+        <>
+          <Field label={panelTexts.meetingName} hint={panelTexts.meetingNameHint} {...text('meetingName')} />
+          <TestLink url={draft.meetingLink.trim()} />
+        </>
       ) : null}
       <Field label={panelTexts.meetingText} rows={2} {...text('meetingText')} />
     </>

@@ -4,6 +4,7 @@ import EventIcon from '@mui/icons-material/EventOutlined';
 import JoinIcon from '@mui/icons-material/VideocamOutlined';
 import NoteIcon from '@mui/icons-material/StickyNote2Outlined';
 import type { ReactNode } from 'react';
+import { entryTexts } from '@/core/texts/entries';
 import { studentTexts } from '@/core/texts/student';
 import { panelTexts } from '@/core/texts/term';
 import { PlayHere } from '../materials/PlayHere';
@@ -74,7 +75,7 @@ export function ReadEntry({
         <p>
           <a className={styles.join} href={entry.meetingLink} target="_blank" rel="noopener">
             <JoinIcon className={styles.kindIcon} />
-            {studentTexts.join}
+            {entryTexts.join(entry.meetingName)}
           </a>
         </p>
       ) : null}

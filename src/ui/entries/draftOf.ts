@@ -82,6 +82,8 @@ export function draftOf(entry: SeenEntry, term: Term | undefined): EntryDraft {
           DATE_FIELDS.map((field) => [field, classChoice(entry.atClass?.[field])]),
         ) as EntryDraft['atClass'],
         handIn: entry.handIn,
+        lateWork: entry.lateWork ?? '',
+        handInAgain: entry.handInAgain === undefined ? '' : entry.handInAgain ? 'yes' : 'no',
         latePolicy: entry.latePolicy,
         points: numberText(entry.points),
         effortHours: numberText(entry.effortMinutes && entry.effortMinutes / 60),
@@ -106,6 +108,7 @@ export function draftOf(entry: SeenEntry, term: Term | undefined): EntryDraft {
         ends: clock(end),
         place: entry.place,
         meetingLink: entry.meetingLink,
+        meetingName: entry.meetingName,
         meetingText: entry.meetingText,
         repeat: entry.recurrence
           ? {

@@ -1,3 +1,4 @@
+import type { LateWork } from '@/core/entries/entry';
 import type { DraftLink } from './draftLinks';
 
 /** Who is meant in one course; three empty lists are everyone. */
@@ -38,6 +39,7 @@ export type EntryDraft = Readonly<{
   ends: string;
   place: string;
   meetingLink: string;
+  meetingName: string;
   meetingText: string;
   repeat: RepeatDraft;
   asksComing: boolean;
@@ -51,6 +53,8 @@ export type EntryDraft = Readonly<{
   /** Where filled in, it takes the place of the day and time above. */
   atClass: Readonly<Record<'setOn' | 'opens' | 'due' | 'closes', ClassChoice>>;
   handIn: string;
+  lateWork: '' | LateWork;
+  handInAgain: '' | 'no' | 'yes';
   latePolicy: string;
   points: string;
   effortHours: string;
@@ -96,6 +100,7 @@ export const emptyDraft = (day: string, course: string | undefined): EntryDraft 
   ends: '',
   place: '',
   meetingLink: '',
+  meetingName: '',
   meetingText: '',
   repeat: NO_REPEAT,
   asksComing: false,
@@ -108,6 +113,8 @@ export const emptyDraft = (day: string, course: string | undefined): EntryDraft 
   closesTime: '',
   atClass: { setOn: NO_CLASS, opens: NO_CLASS, due: NO_CLASS, closes: NO_CLASS },
   handIn: '',
+  lateWork: '',
+  handInAgain: '',
   latePolicy: '',
   points: '',
   effortHours: '',

@@ -42,6 +42,7 @@ export type PanelEntry = Readonly<{
   /** Sanitised HTML. */
   description: string;
   meetingLink: string;
+  meetingName: string;
   links: readonly PanelLink[];
   who: string;
   release: string;

@@ -1,3 +1,4 @@
+import { lateLines } from '@/core/entries/lateLines';
 import type { SeenEntry } from '@/core/entries/seenBy';
 import { mainMoment } from '@/core/entries/entry';
 import { DATE_FIELDS } from '@/core/entries/classDates';
@@ -109,7 +110,7 @@ function factsOf(entry: SeenEntry, locale: string): Named[] {
   return named([
     ...inSections(entry.sectionDates ?? [], locale),
     [panelTexts.handingIn, entry.handIn],
-    [panelTexts.latePolicy, entry.latePolicy],
+    [panelTexts.latePolicy, lateLines(entry, locale).join(' ')],
     [panelTexts.points, entry.points === undefined ? '' : String(entry.points)],
     [panelTexts.effort, entry.effortMinutes ? panelTexts.effortWords(entry.effortMinutes) : ''],
     [
@@ -159,6 +160,7 @@ export function panelEntry(
     facts: factsOf(entry, locale),
     description: sanitize(entry.description),
     meetingLink: entry.kind === 'event' ? entry.meetingLink : '',
+    meetingName: entry.kind === 'event' ? entry.meetingName : '',
     links: entry.kind === 'note' ? [] : entry.links,
     who: entry.kind === 'note' ? panelTexts.onlyYou : audienceWords(audience, courses),
     release: entryTexts.release[entry.release],

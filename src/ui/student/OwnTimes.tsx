@@ -1,5 +1,6 @@
 'use client';
 import Button from '@mui/material/Button';
+import { entryTexts } from '@/core/texts/entries';
 import { takeTexts as say } from '@/core/texts/takeTimes';
 import styles from './SignUp.module.css';
 import type { OwnTime } from './signUpView';
@@ -50,7 +51,7 @@ export function OwnTimes({
             <p className={styles.buttons}>
               {time.meetingLink ? (
                 <Button variant="contained" href={time.meetingLink} target="_blank" rel="noopener">
-                  {say.join}
+                  {entryTexts.join('')}
                 </Button>
               ) : null}
               {time.giveBackUntil ? (

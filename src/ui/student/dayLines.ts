@@ -127,7 +127,9 @@ export function dayLine(
 ): DayLine {
   const join = joinOf(o, at, plan.locale);
   const links = [
-    ...(join.link ? [{ url: join.link, label: studentTexts.join }] : []),
+    ...(join.link
+      ? [{ url: join.link, label: entryTexts.join('meetingName' in o ? o.meetingName : '') }]
+      : []),
     ...('links' in o ? o.links.map(({ url, label }) => ({ url, label })) : []),
     ...(o.kind === 'outside' && o.url ? [{ url: o.url, label: embedTexts.more }] : []),
   ];

@@ -40,15 +40,15 @@ export const linkList = (
       </ul>`;
 
 /** A way into a meeting, where the outlet has those; `meetingLink` is empty otherwise. */
-const joinLink = (meetingLink: string, context: EmbedContext): Html | undefined =>
-  meetingLink ? linkList([{ url: meetingLink, label: embedTexts.join }], context) : undefined;
+const joinLink = (meetingLink: string, name: string, context: EmbedContext): Html | undefined =>
+  meetingLink ? linkList([{ url: meetingLink, label: entryTexts.join(name) }], context) : undefined;
 
 function detailOf(o: Occurrence, context: EmbedContext): Html | undefined {
   const { contents, signUp, locale } = context;
   switch (o.kind) {
     case 'event':
     case 'class':
-      return html`${soft(o.cancelled === undefined ? o.place : entryTexts.cancelled(o.cancelled))}${joinLink(o.meetingLink, context)}${linkList(o.links, context)}`;
+      return html`${soft(o.cancelled === undefined ? o.place : entryTexts.cancelled(o.cancelled))}${joinLink(o.meetingLink, o.kind === 'event' ? o.meetingName : '', context)}${linkList(o.links, context)}`;
     case 'announcement':
       return linkList(o.links, context);
     case 'note':
