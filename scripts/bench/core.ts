@@ -75,6 +75,7 @@ async function checks(): Promise<Figure> {
       peopleOf: checkedPeople(enrolled),
       taken: [],
       linkTests: new Map(),
+      files: new Map(),
       today: term.startsOn,
       now: NOW,
       outlets: [],

@@ -33,6 +33,7 @@ export type Refusal =
   | 'coursesRun'
   | 'noJoining'
   | 'seatsTaken'
+  | 'seatsFree'
   | 'noMeetingService'
   | 'tooLateToGiveBack'
   | 'nothingToWaitFor'

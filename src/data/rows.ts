@@ -264,7 +264,8 @@ export type Rows = {
   };
   /** So many days more for all work of a course; why is nowhere. */
   arrangements: { id: string; course_id: string; person_id: string; days: number; created_at: number };
-  replies: { id: string; entry_id: string; person_id: string; answer: string };
+  /** `waiting_since`: of whoever waits for a seat, in milliseconds. */
+  replies: { id: string; entry_id: string; person_id: string; answer: string; waiting_since: number | null };
   /** `links` is a JSON list. */
   class_plans: {
     id: string;

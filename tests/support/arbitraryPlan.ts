@@ -286,6 +286,7 @@ export const outlet: fc.Arbitrary<Outlet> = fc
     calendars: fc.subarray(CALENDARS),
     meetingLinks: fc.boolean(),
     files: fc.boolean(),
+    recordings: fc.constant([]),
     places: fc.boolean(),
     detail: fc.constantFrom('full' as const, 'titles' as const),
     daysBack: fc.option(fc.integer({ min: 0, max: 40 }), { nil: undefined }),

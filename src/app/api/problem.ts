@@ -48,6 +48,7 @@ const STATUS = {
   wrongMethod: 405,
   noJoining: 404,
   seatsTaken: 409,
+  seatsFree: 409,
   noMeetingService: 503,
   tooManyTries: 429,
   codeNeeded: 401,

@@ -65,13 +65,16 @@ const inNav = (start: string, place: string) => cls('2026-10-13', { plan, place,
 
 const inShed = (start: string) => ({ place: 'shed 2', code: 'BT 110', date: day('2026-10-13'), start: Temporal.PlainTime.from(start), end: Temporal.PlainTime.from(start).add({ minutes: 50 }) }); // prettier-ignore
 
-const outlet = (changes: Partial<CheckedOutlet> = {}): CheckedOutlet => ({ id: 'o' as OutletId, name: 'Hull lofting', audience: 'public', courses: [HL, NV], sections: [], holds: 3, lacks: [], generation: 1, ...changes }); // prettier-ignore
+const outlet = (changes: Partial<CheckedOutlet> = {}): CheckedOutlet => ({ id: 'o' as OutletId, name: 'Hull lofting', audience: 'public', courses: [HL, NV], sections: [], holds: 3, lacks: [], added: [], generation: 1, ...changes }); // prettier-ignore
 const calendar = (hours: number): CheckedCalendar => ({ id: 'k' as CalendarId, name: 'District', courses: [HL], failingSince: NOW.subtract({ hours }) }); // prettier-ignore
 
 const input = (entries: readonly CheckedEntry[], more: Partial<CheckInput> = {}): CheckInput => ({
-  term, courses, closures: [closure], entries, classes: [], taken: [], peopleOf: checkedPeople(enrolled), linkTests: new Map(), today: day('2026-10-13'), now: NOW, outlets: [outlet()], calendars: [], zoneOf: requireZone, locale: 'en-GB', ...more,
+  term, courses, closures: [closure], entries, classes: [], taken: [], peopleOf: checkedPeople(enrolled), linkTests: new Map(), files: new Map(), today: day('2026-10-13'), now: NOW, outlets: [outlet()], calendars: [], zoneOf: requireZone, locale: 'en-GB', ...more,
 }); // prettier-ignore
 const board = { url: 'https://x.example/b', label: '', staffOnly: false };
+const talk = { url: '/f/1', label: 'The talk', staffOnly: false };
+const captions = { url: '/f/2', label: 'Captions', staffOnly: false };
+const recording = { files: new Map([[talk.url, { name: 'talk.mp3', mediaType: 'audio/mpeg' }], [captions.url, { name: 'talk.vtt', mediaType: 'text/vtt' }]]) }; // prettier-ignore
 const answered = (test: Partial<LinkTest>) => ({ linkTests: new Map([[board.url, { url: board.url, state: 'opens', reason: '', milliseconds: 1, testedAt: NOW, ...test } as LinkTest]]) }); // prettier-ignore
 const found = (given: CheckInput) => findAll(given).map((f) => f.check);
 const forB = [{ course: HL, sections: [SECTION_B] }];
@@ -105,6 +108,10 @@ const TABLE: readonly (readonly [check: string, found: CheckInput, nearMiss: Che
   ['linkFails', input([work({ links: [board] })], answered({ state: 'fails', status: 404 })), input([work({ links: [board] })], answered({ state: 'signIn', status: 401 }))],
   ['linkMoved', input([], { ...answered({ state: 'moved' }), classes: [cls('2026-10-20', { plan: { ...plan, links: [board] } })] }), input([work({ links: [board] })], answered({ state: 'opens' }))],
   ['outletLacks', input([], { outlets: [outlet({ lacks: ['class'] })] }), input([], { outlets: [outlet({ holds: 0, lacks: ['class'] })] })],
+  ['filesAdded', input([], { outlets: [outlet({ added: ['Offsets.pdf'] })] }), input([], { outlets: [outlet({ added: ['Offsets.pdf'], audience: 'roster' })] })],
+  ['linkName', input([work({ description: '<p>The board is <a href="https://x.example/b">here</a>.</p>' })]), input([work({ description: '<p>See <a href="https://x.example/b">the board</a>.</p>', links: [{ ...board, label: 'Board' }] })])],
+  ['headingOrder', input([work({ description: '<h4>Tools</h4><h3>Wood</h3>' })]), input([work({ description: '<h3>Wood</h3><h4>Tools</h4>' })])],
+  ['noCaptions', input([], { ...recording, classes: [cls('2026-10-20', { plan: { ...plan, links: [talk] } })] }), input([work({ links: [talk, captions] })], recording)],
   ['outletEmpty', input([], { outlets: [outlet({ holds: 0 })] }), input([], { outlets: [outlet({ holds: 1 })] })],
   ['outletOver', input([], { outlets: [outlet({ courses: ['gone' as CourseId] })] }), input([], { outlets: [outlet({ courses: ['gone' as CourseId, HL] })] })],
   ['sectionsPublic', input([work({ audience: forB })], { outlets: [outlet({ sections: [SECTION_B] })] }), input([work({ audience: forB })], { outlets: [outlet({ sections: [SECTION_B], audience: 'roster' })] })],

@@ -9,6 +9,10 @@ import { duringClass } from './duringClass';
 import { endsBeforeStart } from './endsBeforeStart';
 import { extendedEarlier } from './extendedEarlier';
 import { hiddenSoon } from './hiddenSoon';
+import { filesAdded } from './filesAdded';
+import { headingOrder } from './headingOrder';
+import { linkName } from './linkName';
+import { noCaptions } from './noCaptions';
 import { calendarFails } from './calendarFails';
 import { courseUnpublished } from './courseUnpublished';
 import { outletEmpty } from './outletEmpty';
@@ -58,13 +62,22 @@ export const CHECKS: readonly Check[] = [
   noSuchClass,
   linkFails,
   linkMoved,
+  linkName,
+  headingOrder,
+  noCaptions,
   outletEmpty,
   outletLacks,
+  filesAdded,
   outletOver,
   sectionsPublic,
   courseUnpublished,
   calendarFails,
 ];
+
+/** The checks by which something is hard or impossible to read for some people. */
+export const ACCESS_CHECKS: ReadonlySet<string> = new Set(
+  [linkName, headingOrder, noCaptions].map(({ id }) => id),
+);
 
 /** What all checks find from today on, in the order of time: what is over can no longer be put right. */
 export function findAll(input: CheckInput): Finding[] {

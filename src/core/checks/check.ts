@@ -1,6 +1,7 @@
 import type { Temporal } from 'temporal-polyfill';
 import type { SharedEntry } from '../entries/entry';
 import type { SeenEntry } from '../entries/seenBy';
+import type { LinkedFile } from '../materials/shownInPlace';
 import type { LinkTest } from '../links/linkTest';
 import type { CalendarId, CourseId, GroupId, OutletId, PersonId, SectionId } from '../ids';
 import type { OutletKind } from '../outlets/outlet';
@@ -32,6 +33,8 @@ export type CheckedOutlet = Readonly<{
   holds: number;
   /** Kinds that it is ticked for and has none of, while its courses show some. */
   lacks: readonly OutletKind[];
+  /** The names of files that it opens and did not when it was last composed. */
+  added: readonly string[];
   generation: number;
 }>;
 
@@ -53,7 +56,6 @@ export type CheckedPlace = Readonly<{
   version: string;
 }>;
 
-/** What checks look at: everything that one viewer teaches in a term. */
 /** A class of a course that somebody else teaches, in a room. */
 export type TakenRoom = Readonly<{
   place: string;
@@ -63,6 +65,7 @@ export type TakenRoom = Readonly<{
   end: Temporal.PlainTime;
 }>;
 
+/** What checks look at: everything that one viewer teaches in a term. */
 export type CheckInput = Readonly<{
   term: Term;
   courses: readonly Course[];
@@ -77,6 +80,8 @@ export type CheckInput = Readonly<{
   peopleOf: (entry: CheckedEntry) => ReadonlySet<PersonId>;
   /** How links answered when they were last tested, by address. */
   linkTests: ReadonlyMap<string, LinkTest>;
+  /** The uploaded files that links lead to, by address. */
+  files: ReadonlyMap<string, LinkedFile>;
   today: Temporal.PlainDate;
   now: Temporal.Instant;
   outlets: readonly CheckedOutlet[];

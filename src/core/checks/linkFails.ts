@@ -2,22 +2,19 @@ import { addressesOf } from '../links/usedLinks';
 import { linkTexts } from '../texts/links';
 import type { Check, CheckInput, Finding } from './check';
 import { OPEN } from './check';
+import { readThings } from './readThings';
 
 /** What leads somewhere, with each of its links that answered in a way when it was last tested. */
-export function linksThat(
-  { entries, classes, linkTests }: CheckInput,
+export const linksThat = (
+  input: CheckInput,
   state: 'fails' | 'moved',
-): { about: Finding['about']; url: string; why: string }[] {
-  const of = (about: Finding['about'], urls: readonly string[]) =>
-    urls.flatMap((url) => {
-      const test = linkTests.get(url);
-      return test?.state === state ? [{ about, url, why: linkTexts.why(test) }] : [];
-    });
-  return [
-    ...entries.flatMap((entry) => (entry.cancelled === undefined ? of({ entry }, addressesOf(entry)) : [])),
-    ...classes.flatMap((seen) => (seen.plan ? of({ seen }, addressesOf(seen.plan)) : [])),
-  ];
-}
+): { about: Finding['about']; url: string; why: string }[] =>
+  readThings(input).flatMap((thing) =>
+    addressesOf(thing).flatMap((url) => {
+      const test = input.linkTests.get(url);
+      return test?.state === state ? [{ about: thing.about, url, why: linkTexts.why(test) }] : [];
+    }),
+  );
 
 /** A link that did not open when it was last tested. */
 export const linkFails: Check = {

@@ -54,8 +54,16 @@ export type When =
   | Readonly<{ kind: 'timed'; start: ZonedWall; end?: ZonedWall }>
   | Readonly<{ kind: 'days'; start: Temporal.PlainDate; end: Temporal.PlainDate }>;
 
-export type Answer = 'coming' | 'notComing' | 'notSure';
-export type Reply = Readonly<{ person: PersonId; name: string; answer: Answer }>;
+/** `waiting`: for a seat, where all are taken. */
+export const ANSWERS = ['coming', 'notComing', 'notSure', 'waiting'] as const;
+export type Answer = (typeof ANSWERS)[number];
+export type Reply = Readonly<{
+  person: PersonId;
+  name: string;
+  answer: Answer;
+  /** Of somebody who waits. */
+  waitingSince?: Temporal.Instant;
+}>;
 
 type Common = Readonly<{
   id: EntryId;

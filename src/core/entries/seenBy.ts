@@ -1,6 +1,7 @@
 import type { Temporal } from 'temporal-polyfill';
 import { audienceSeenBy } from './audience';
-import type { SectionId } from '../ids';
+import { waitingFor } from './coming';
+import type { PersonId, SectionId } from '../ids';
 import type { AssignmentEntry, CourseAudience, Entry, NoteEntry, SharedEntry } from './entry';
 import { extendedDates } from './extendedDates';
 import type { Viewer } from './viewer';
@@ -21,7 +22,10 @@ type Marks = Readonly<{
  * from it. `extended` is set where the due time is the viewer's own.
  */
 export type SeenEntry =
-  (SharedEntry & Marks & Readonly<{ extended?: boolean; comingCount?: number }>) | (NoteEntry & Marks);
+  (SharedEntry & Marks & ComingCounts & Readonly<{ extended?: boolean }>) | (NoteEntry & Marks);
+
+/** How many come, how many wait for a seat, and how many of these before the viewer. */
+type ComingCounts = Readonly<{ comingCount?: number; waitingCount?: number; waitBefore?: number }>;
 
 /** A part of an audience as a student may know it: their own groups and name, nobody else's. */
 export function ownPart(viewer: Viewer, { people, groups, ...part }: CourseAudience): CourseAudience {
@@ -56,10 +60,16 @@ export function seenBy(viewer: Viewer, entry: Entry, now: Temporal.Instant): See
   });
 }
 
-const comingOf = (entry: SharedEntry) =>
-  entry.kind === 'event' && entry.coming
-    ? { comingCount: entry.coming.replies.filter((reply) => reply.answer === 'coming').length }
-    : {};
+function comingOf(entry: SharedEntry, viewer?: PersonId): ComingCounts {
+  if (entry.kind !== 'event' || !entry.coming) return {};
+  const waiting = waitingFor(entry.coming);
+  const place = waiting.findIndex(({ person }) => person === viewer);
+  return {
+    comingCount: entry.coming.replies.filter((reply) => reply.answer === 'coming').length,
+    ...(waiting.length > 0 ? { waitingCount: waiting.length } : {}),
+    ...(place < 0 ? {} : { waitBefore: place }),
+  };
+}
 
 const asStaff = (entry: SharedEntry) => ({ ...entry, ...comingOf(entry) });
 
@@ -86,16 +96,13 @@ function datesSeenBy(viewer: Viewer, entry: AssignmentEntry): AssignmentEntry {
 }
 
 /** A copy without what concerns others. */
-function asReader(
-  viewer: Viewer,
-  entry: SharedEntry,
-): SharedEntry & { extended?: boolean; comingCount?: number } {
+function asReader(viewer: Viewer, entry: SharedEntry): SharedEntry & ComingCounts & { extended?: boolean } {
   const own = viewer.kind === 'person' ? viewer.id : undefined;
   switch (entry.kind) {
     case 'event':
       return {
         ...entry,
-        ...comingOf(entry),
+        ...comingOf(entry, own),
         meetingLink: getsMeetingLinks(viewer) ? entry.meetingLink : '',
         meetingName: getsMeetingLinks(viewer) ? entry.meetingName : '',
         meetingText: getsMeetingLinks(viewer) ? entry.meetingText : '',

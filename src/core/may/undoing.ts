@@ -46,6 +46,7 @@ const REVERSE: Readonly<Record<string, readonly Act[]>> = {
   tidy: [],
   letIn: [],
   passOnOffers: [],
+  passOnSeats: [],
   giveRoom: [],
   remind: [],
   joinedByLetter: [],

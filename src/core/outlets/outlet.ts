@@ -1,4 +1,4 @@
-import type { CalendarId, CourseId, EntryId, OutletId, PersonId, SectionId } from '../ids';
+import type { CalendarId, CourseId, EntryId, FileId, OutletId, PersonId, SectionId } from '../ids';
 import type { CourseColor } from '../plan/plan';
 
 /** What an outlet may be composed of. */
@@ -72,6 +72,10 @@ export type PublishedComposition = Composed &
     meetingLinks: boolean;
     /** Whether uploaded files open for its readers, under its own address. */
     files: boolean;
+    /** Recordings that anyone may play where files are open, each chosen by itself. */
+    recordings: readonly FileId[];
+    /** The files that were open when it was last composed; absent: not known. */
+    opened?: readonly FileId[];
     /** Whether rooms and names of sections are in it. */
     places: boolean;
     look: EmbedLook;
@@ -120,6 +124,7 @@ export const PUBLISHED_DEFAULTS: PublishedComposition = {
   times: 'days',
   meetingLinks: false,
   files: false,
+  recordings: [],
   places: true,
   look: DEFAULT_LOOK,
 };

@@ -1,3 +1,4 @@
+import type { FileId } from '../ids';
 import type { Link } from '../entries/entry';
 import { isRecording } from '../materials/fileTypes';
 import type { OutletContents } from './outletContents';
@@ -15,8 +16,8 @@ export function heldLinks({ plan, has }: Pick<OutletContents, 'plan' | 'has'>): 
   ];
 }
 
-/** Whether an outlet opens a file of this type for its readers. Whom a recording shows agreed to the course, not to everybody. */
+/** Whether an outlet opens a file of this type for its readers. Whom a recording shows agreed to the course, not to everybody, unless it was chosen by itself. */
 export const opensFile = (
-  { audience, files }: Pick<PublishedOutlet, 'audience' | 'files'>,
-  { mediaType }: Readonly<{ mediaType: string }>,
-): boolean => files && (audience === 'roster' || !isRecording(mediaType));
+  { audience, files, recordings }: Pick<PublishedOutlet, 'audience' | 'files' | 'recordings'>,
+  { id, mediaType }: Readonly<{ id: FileId; mediaType: string }>,
+): boolean => files && (audience === 'roster' || !isRecording(mediaType) || recordings.includes(id));

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { line, plainDate } from '../fields';
-import { calendarId, courseId, entryId, sectionId } from '../ids';
+import { calendarId, courseId, entryId, fileId, sectionId } from '../ids';
 import { COURSE_COLORS } from '../plan/plan';
 import {
   DEFAULT_LOOK,
@@ -108,6 +108,8 @@ export const outletInput = z.object({
   meetingLinks: z.boolean().default(false),
   /** Whether uploaded files open for its readers; absent: for the students of the course. */
   files: z.boolean().optional(),
+  /** Recordings that anyone may play, where files are open. */
+  recordings: z.array(fileId).max(200, 'At most 200 recordings.').default([]),
   /** Whether rooms and names of sections are in it; absent: unless anyone may read it, and students are minors. */
   places: z.boolean().optional(),
   ...composed,

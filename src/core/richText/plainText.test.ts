@@ -10,6 +10,7 @@ test.each([
   ['<p><a href="https://x.example/?a=1&amp;b=2">Two <em>parts</em></a></p>', 'Two parts (https://x.example/?a=1&b=2)'],
   ['<p>wait&nbsp;for &eacute; &lt;b&gt;<br />and go</p>', 'wait for é <b>\nand go'],
   ['<blockquote>said</blockquote><h3>Next</h3>', 'said\nNext'],
+  ['<table><tbody><tr><th><p>Day</p></th><th><p>Tool</p></th></tr><tr><td><p>Tue</p></td><td><p>Spline</p><p>and ducks</p></td></tr></tbody></table><p>Bring both.</p>', 'Day | Tool\nTue | Spline and ducks\nBring both.'],
   ['<script>alert(1)</script>text', 'text'],
   ['', ''],
 ])('as plain text: %s', (given, expected) => expect(plainText(given)).toBe(expected)); // prettier-ignore

@@ -9,6 +9,7 @@ describe('formatted text keeps what the allow list names, and nothing that runs'
     ['<p></p>', ''],
     ['<script>alert(1)</script>text', 'text'],
     ['<p onclick="x()">a</p>', '<p>a</p>'],
+    ['<table style="width:9px"><tr><td colspan="2" onclick="x()">a</td></tr></table>', '<table><tr><td colspan="2">a</td></tr></table>'],
     ['<img src=x onerror=alert(1)>', ''],
     ['<a href="javascript:alert(1)">x</a>', '<a target="_blank" rel="noopener">x</a>'],
     ['<a href="https://x.example/a?b=1&amp;c=2">x</a>', '<a href="https://x.example/a?b=1&amp;c=2" target="_blank" rel="noopener">x</a>'],

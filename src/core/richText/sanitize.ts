@@ -1,6 +1,6 @@
 import sanitizeHtml from 'sanitize-html';
 
-/** What formatted text may hold: paragraphs, lists, emphasis, small headings, links. Nothing that runs or loads. */
+/** What formatted text may hold: paragraphs, lists, emphasis, small headings, tables, links. Nothing that runs or loads. */
 const ALLOWED: sanitizeHtml.IOptions = {
   allowedTags: [
     'p',
@@ -18,8 +18,18 @@ const ALLOWED: sanitizeHtml.IOptions = {
     'code',
     'pre',
     'a',
+    'table',
+    'thead',
+    'tbody',
+    'tr',
+    'th',
+    'td',
   ],
-  allowedAttributes: { a: ['href', 'target', 'rel'] },
+  allowedAttributes: {
+    a: ['href', 'target', 'rel'],
+    th: ['colspan', 'rowspan', 'scope'],
+    td: ['colspan', 'rowspan'],
+  },
   allowedSchemes: ['http', 'https', 'mailto', 'tel'],
   allowProtocolRelative: false,
   transformTags: {

@@ -25,6 +25,8 @@ export const checkTexts = {
     `It is ticked for ${kinds.toLowerCase()}, and holds none: those there are are for others than its readers.`,
   outletOver: 'All its courses are over or archived. Its address can go on with next term’s course.',
   sectionsPublic: 'Anyone with its address can read what is for single sections.',
+  filesAdded: (names: readonly string[]) =>
+    `Since it was composed, anyone with its address can open ${names.length === 1 ? `one more file: ${names[0]}` : `${names.length} more files: ${names.join(', ')}`}. Saving it again says that this is meant.`,
   changeOutlet: 'Change what is in it',
   courseUnpublished: 'It is in no feed and no embed: students see it in Pembit alone.',
   publishIt: 'Publish it',

@@ -55,6 +55,7 @@ export const publishTexts = {
       ? `Open ${said} for whoever holds the address`
       : `Open ${said} for anyone${recordings > 0 ? `; ${kept} with the course` : ''}`;
   },
+  recordings: 'Recordings that anyone may play, each by itself',
   tags: 'Titles begin with the course’s tag',
   detail: 'How much it tells',
   details: { full: 'Everything: texts, places, links', titles: 'Titles and times alone' },

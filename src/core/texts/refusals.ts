@@ -38,7 +38,8 @@ export const refusalTexts = {
   coursesRun:
     'This term has courses that are not archived. Archive each of them first: deleting the term takes everything in it away.',
   notArchived: 'Archive the course first. Deleting takes everything in it away.',
-  seatsTaken: 'All seats are taken.',
+  seatsTaken: 'All seats are taken, or kept for those who wait.',
+  seatsFree: 'There is a seat for you. Say that you are coming.',
   noMeetingService: 'No meeting service is connected, or it did not answer. Paste a link instead.',
   noJoining: 'Nobody can join at this address any more. Ask your instructor for the present one.',
   tooManyTries: 'This was tried too often. Wait a while, then try again.',

@@ -122,11 +122,25 @@ export const panelTexts = {
   asksComing: 'Ask who is coming',
   seats: 'Seats',
   seatsHint: 'Empty: for all who want to come',
-  comingCount: (n: number, seats: number | undefined) =>
-    seats === undefined ? `${n} coming` : `${n} of ${seats} seats taken`,
+  comingCount: (n: number, seats: number | undefined, waiting: number) =>
+    [
+      seats === undefined ? `${n} coming` : `${n} of ${seats} seats taken`,
+      waiting === 0 ? '' : waiting === 1 ? '1 waits' : `${waiting} wait`,
+    ]
+      .filter(Boolean)
+      .join(' · '),
+  waitBefore: (n: number) =>
+    n === 0
+      ? 'You have the next seat that becomes free. It is yours then, and you are sent a letter.'
+      : `${n === 1 ? '1 student waits' : `${n} students wait`} before you. When a seat is yours you are sent a letter.`,
   coming: 'Who is coming',
-  answers: { coming: 'coming', notComing: 'not coming', notSure: 'not sure' },
-  answerButtons: { coming: 'I am coming', notComing: 'Not coming', notSure: 'Not sure' },
+  answers: { coming: 'coming', notComing: 'not coming', notSure: 'not sure', waiting: 'waits for a seat' },
+  answerButtons: {
+    coming: 'I am coming',
+    notComing: 'Not coming',
+    notSure: 'Not sure',
+    waiting: 'Wait for a seat',
+  },
   replied: 'Your answer is noted',
   hiddenAfter: 'Hidden after',
   hiddenHint: 'Empty: it stays',

@@ -197,6 +197,9 @@ export function toEntry(row: EntryRow, { audiences, links, extensions, replies }
               person: reply.person_id as PersonId,
               name: reply.person_name,
               answer: reply.answer as Answer,
+              ...(reply.waiting_since === null
+                ? {}
+                : { waitingSince: Temporal.Instant.fromEpochMilliseconds(Number(reply.waiting_since)) }),
             })),
           },
         }

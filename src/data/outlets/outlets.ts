@@ -34,8 +34,21 @@ function compositionOf(outlet: Outlet): PersonalComposition | PublishedCompositi
   const { daysBack, tags, detail, reminders } = outlet;
   const composed = { ...(daysBack === undefined ? {} : { daysBack }), tags, detail, reminders };
   if (outlet.audience === 'personal') return { ...composed, kinds: outlet.kinds };
-  const { courses, sections, calendars, kinds, times, meetingLinks, files, places, look } = outlet;
-  return { ...composed, courses, sections, calendars, kinds, times, meetingLinks, files, places, look };
+  const {
+    courses,
+    sections,
+    calendars,
+    kinds,
+    times,
+    meetingLinks,
+    files,
+    recordings,
+    opened,
+    places,
+    look,
+  } = outlet;
+  const open = { files, recordings, ...(opened ? { opened } : {}) };
+  return { ...composed, courses, sections, calendars, kinds, times, meetingLinks, ...open, places, look };
 }
 
 export const outletRow = (outlet: Outlet, tokenHash: string): Rows['outlets'] => ({

@@ -15,6 +15,9 @@ import type { Viewer } from '@/core/entries/viewer';
 import { coursesOf, isStaffOf } from '@/core/entries/viewer';
 import type { CourseId, GroupId, PersonId, SectionId, TermId } from '@/core/ids';
 import { addressesOf } from '@/core/links/usedLinks';
+import { fileOfAddress } from '@/core/materials/fileOfAddress';
+import type { LinkedFile } from '@/core/materials/shownInPlace';
+import type { PublishedOutlet } from '@/core/outlets/outlet';
 import type { OutletContents } from '@/core/outlets/outletContents';
 import { countKinds, emptyKinds } from '@/core/outlets/heldKinds';
 import { outletContents } from '@/core/outlets/outletContents';
@@ -32,7 +35,9 @@ import { select } from '@/data/database';
 import { calendarStates } from '@/data/outside/calendars';
 import { outletsOf } from '@/data/outlets/outlets';
 import { takenRooms } from '@/data/plan/takenRooms';
+import { filesById } from '@/data/materials/files';
 import { linkTestsOf } from '@/data/links/linkTests';
+import { openFiles } from '../outlets/openFiles';
 import { keptReads } from '../keptRead';
 import type { Pembit } from '../pembit';
 import { keptPlan } from '../plan/keptPlan';
@@ -92,9 +97,13 @@ export async function checkInput(
   const classes = plan.classes.filter((seen) => own.has(seen.course.id));
   const urls = [...entries, ...classes.flatMap((seen) => seen.plan ?? [])].flatMap(addressesOf);
   const places = [...new Set(roomsOf(classes).map(({ place }) => roomName(place)))];
-  const [enrolled, linkTests, taken] = await Promise.all([
+  const [enrolled, linkTests, files, taken] = await Promise.all([
     enrolledIn(pembit, [...own]),
     linkTestsOf(pembit, urls),
+    linkedFiles(
+      pembit,
+      [...entries, ...classes.flatMap((seen) => seen.plan ?? [])].flatMap(({ links }) => links),
+    ),
     takenRooms(pembit, { term: term.id, except: [...own], from: today, places }),
   ]);
   return {
@@ -109,6 +118,7 @@ export async function checkInput(
     classes,
     taken,
     linkTests,
+    files,
     peopleOf: checkedPeople(enrolled),
     zoneOf: requireZone,
     locale: plan.locale,
@@ -135,10 +145,39 @@ async function checkedOutlets(pembit: Pembit, viewer: Viewer): Promise<CheckedOu
           ...outlet,
           holds: holdings(contents),
           lacks: emptyKinds(contents).filter((kind) => shown[kind] > 0),
+          added: await addedTo(pembit, outlet, { viewer: outletViewer(outlet, viewer), contents }),
         };
       }),
   );
 }
+
+/** The names of the files that a public outlet opens by now, and did not when it was composed. */
+async function addedTo(
+  pembit: Pembit,
+  outlet: PublishedOutlet,
+  { viewer, contents }: Readonly<{ viewer: Viewer; contents: OutletContents }>,
+): Promise<string[]> {
+  const { audience, opened } = outlet;
+  if (audience !== 'public' || !opened) return [];
+  const { files } = await openFiles(pembit, { outlet, viewer, contents });
+  return [...files.values()].filter(({ id }) => !opened.includes(id)).map(({ name }) => name);
+}
+
+/** The uploaded files that links lead to, by address. */
+async function linkedFiles(
+  reader: Reader,
+  links: readonly Readonly<{ url: string }>[],
+): Promise<ReadonlyMap<string, LinkedFile>> {
+  const ids = new Map(links.flatMap(({ url }) => {
+    const id = fileOfAddress(url);
+    return id ? [[url, id] as const] : [];
+  }));
+  const found = new Map((await filesById(reader, [...new Set(ids.values())])).map((file) => [file.id, file]));
+  return new Map([...ids].flatMap(([url, id]) => {
+    const file = found.get(id);
+    return file ? [[url, file] as const] : [];
+  }));
+} // prettier-ignore
 
 /** A plan with nothing but what some courses hold. */
 const ofCourses = (plan: Plan, ids: readonly CourseId[]): Plan => {

@@ -3,17 +3,20 @@ import { Temporal } from 'temporal-polyfill';
 import type { School } from '../../../tests/support/school';
 import { newSchool } from '../../../tests/support/school';
 import { historyOf, valueOf } from '../../../tests/support/outcomes';
+import type { EventEntry } from '@/core/entries/entry';
 import { entryInput } from '@/core/entries/entryInput';
 import { seenPlan } from '@/core/plan/seenPlan';
 import { occurrencesOf } from '@/core/plan/occurrences';
 import { requireZone } from '@/core/time/zoneData';
 import { momentText } from '@/core/time/zonedWall';
 import { select } from '@/data/database';
+import { entryById } from '@/data/entries/entries';
 import { loadPlan } from '@/data/plan/loadPlan';
 import { undoChange } from '../history/undoChange';
 import { entryHistory } from '../history/entryHistory';
 import { seenBefore } from '../history/seenBefore';
 import { HELD_MS, tellChange } from '../history/tellChange';
+import type { SignedIn } from '../session/session';
 import { sendDueMail } from '../mail/sendMail';
 import { recordShown } from '../plan/recordShown';
 import { planSeenBy } from '../plan/planSeenBy';
@@ -25,6 +28,7 @@ import { copyEntry } from './copyEntry';
 import { deleteEntry } from './deleteEntry';
 import { placeEntry } from './placeEntry';
 import { planEntry } from './planEntry';
+import { passOnAllSeats } from './passOnSeats';
 import { reply } from './reply';
 import { shiftEntries } from './shiftEntry';
 
@@ -205,6 +209,33 @@ test('who is coming: within the seats, by those who are asked', async () => {
   valueOf(await reply(school.pembit, one!, entry.id, 'notComing'));
   valueOf(await reply(school.pembit, two!, entry.id, 'coming'));
 });
+
+test('whoever waits for a seat has it when one is given back, is told, and keeps it when that is undone', async () => {
+  const { pembit, students } = school;
+  const entry = await plan({ kind: 'event', title: 'Dawn sail', start: '2026-10-25T06:00', coming: { seats: 1 } });
+  const [one, two, three] = students;
+  const state = async () => {
+    const { coming } = (await entryById(pembit, entry.id)) as EventEntry;
+    const answerOf = (who: SignedIn) => coming!.replies.find((r) => r.person === who.person.id)?.answer;
+    return [one!, two!, three!].map(answerOf);
+  };
+  expect(await reply(pembit, two!, entry.id, 'waiting')).toMatchObject({ reason: 'seatsFree' });
+  valueOf(await reply(pembit, one!, entry.id, 'coming'));
+  valueOf(await reply(pembit, three!, entry.id, 'waiting'));
+  valueOf(await reply(pembit, two!, entry.id, 'waiting'));
+  const back = await reply(pembit, one!, entry.id, 'notComing');
+  expect(await state()).toEqual(['notComing', 'waiting', 'coming']);
+  expect(await undoChange(pembit, one!, historyOf(back))).toMatchObject({ reason: 'seatsTaken' });
+  expect(await state()).toEqual(['notComing', 'waiting', 'coming']);
+  // More seats are passed on when the round comes by.
+  const { sequence } = (await entryById(pembit, entry.id))!;
+  const more = entryInput.parse({ kind: 'event', title: 'Dawn sail', start: '2026-10-25T06:00', audience: [{ course: school.course }], coming: { seats: 2 } });
+  valueOf(await changeEntry(pembit, school.instructor, { id: entry.id, sequence, scope: 'all' }, more));
+  await passOnAllSeats(pembit);
+  expect(await state()).toEqual(['notComing', 'coming', 'coming']);
+  const letters = await select<{ subject: string }>(pembit, `SELECT subject FROM outbox WHERE subject LIKE 'You have a seat: Dawn sail%'`);
+  expect(letters).toHaveLength(2);
+}); // prettier-ignore
 
 test('a copy is a draft of its own; several are acted on at once, with one undo, or none of them', async () => {
   const entry = await plan({ kind: 'event', title: 'Visit', start: '2026-10-22T10:00', links: [{ url: 'https://x.example/1' }] }); // prettier-ignore

@@ -21,6 +21,7 @@ import type { SignedIn } from '../session/session';
 import { perform } from './perform';
 import { tellOfThings, thingsOf } from './undoneThings';
 import { lettersOfBookings, refusalOfBookings } from './undoBookings';
+import { refusalOfReplies } from './undoReplies';
 
 /**
  * Takes an act back: whoever may do the reverse of it now, by the same rules as if they did it by itself. What it would put
@@ -99,7 +100,10 @@ async function putActBack(
 ): Promise<Outcome<{ summary: string }>> {
   const record = await historyRecord(change, id);
   if (!record) return refused('notFound');
-  const wrong = refusalOfUndo(actor, record) ?? (await refusalOfBookings(pembit, change, actor, record));
+  const wrong =
+    refusalOfUndo(actor, record) ??
+    (await refusalOfBookings(pembit, change, actor, record)) ??
+    (await refusalOfReplies(change, record));
   if (wrong) return wrong;
   const before = await leaders(change, record);
   const things = await thingsOf(change, record);

@@ -3,6 +3,7 @@ import type { Pembit } from '../pembit';
 import { testLinksInTurn } from '../links/testLinks';
 import { writeReads } from '../outlets/countReads';
 import { refreshInTurn } from '../outside/refreshCalendar';
+import { passOnAllSeats } from '../entries/passOnSeats';
 import { passOnOffers } from '../signup/freedSeat';
 import { closeWithdrawnRooms, giveMissingRooms } from '../signup/rooms';
 import { remind } from '../signup/runTimes';
@@ -25,6 +26,7 @@ export function jobsOf(pembit: Pembit): Job[] {
     ...(carry ? [{ name: 'mail', pattern: '*/2 * * * * *', run: (p: Pembit) => sendDueMail(p, carry) }] : []),
     { name: 'links', pattern: '*/10 * * * * *', run: testLinksInTurn },
     { name: 'waiting', pattern: '*/20 * * * * *', run: passOnOffers },
+    { name: 'seats', pattern: '*/20 * * * * *', run: passOnAllSeats },
     { name: 'rooms', pattern: '*/10 * * * * *', run: keepRooms },
     { name: 'reminders', pattern: '30 * * * * *', run: remind },
     { name: 'calendars', pattern: '*/15 * * * * *', run: refreshInTurn },

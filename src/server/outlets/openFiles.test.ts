@@ -8,11 +8,13 @@ import { entryInput } from '@/core/entries/entryInput';
 import type { FileId } from '@/core/ids';
 import { newMaterialInput } from '@/core/materials/materialInput';
 import { outletInput } from '@/core/outlets/outletInput';
+import { outletsOf } from '@/data/outlets/outlets';
+import { findingsOf } from '../checks/findings';
 import { planEntry } from '../entries/planEntry';
 import { addMaterial } from '../materials/editMaterials';
 import { uploadFile } from '../materials/uploadFile';
 import { createOutletAnswerer } from './answerOutlet';
-import { publish } from './publish';
+import { changeOutlet, publish } from './publish';
 
 let school: School;
 let answer: ReturnType<typeof createOutletAnswerer>;
@@ -77,13 +79,30 @@ test('whoever holds the address of a roster’s embed opens its files there, in 
   expect(await new Response(part.stream).text()).toBe('%PDF');
 });
 
-test('anyone does only where that was ticked, and a recording never; what is closed says so', async () => {
+test('anyone does only where that was ticked, and a recording not by that; what is closed says so', async () => {
   const closed = await outlet({ audience: 'public' });
   expect(await status(closed)).toEqual([404, 404, 404]);
   expect(await textOf(closed)).toContain('(for people of the course, in Pembit)');
   expect(await textOf(closed)).not.toContain(`/f/${pdf}`);
   expect(await status(await outlet({ audience: 'public', files: true }))).toEqual([200, 404, 404]);
 });
+
+test('a recording opens for anyone where it was chosen by itself; a file that is added later is found by the checks', async () => {
+  const { pembit, instructor } = school;
+  const embed = await outlet({ audience: 'public', files: true, recordings: [sound], name: 'Chosen' });
+  expect(await status(embed)).toEqual([200, 200, 404]);
+  expect(await status(await outlet({ audience: 'public', recordings: [sound] }))).toEqual([404, 404, 404]);
+  const added = async () =>
+    (await findingsOf(pembit, instructor)).open.flatMap(({ check, about, why }) =>
+      check === 'filesAdded' && 'place' in about && about.place.title === 'Chosen' ? [why] : [],
+    );
+  expect(await added()).toEqual([]);
+  await plan('Later', await upload('keel.pdf', Buffer.concat([Buffer.from(PDF), Buffer.from('\n%y')])));
+  expect(await added()).toEqual([expect.stringContaining('one more file: keel.pdf')]);
+  const id = (await outletsOf(pembit, instructor.person.id, instructor.viewer.staffOf)).find(({ name }) => name === 'Chosen')!.id;
+  valueOf(await changeOutlet(pembit, instructor, id, outletInput.parse({ kind: 'embed', name: 'Chosen', courses: [school.course], audience: 'public', files: true })));
+  expect(await added()).toEqual([]);
+}); // prettier-ignore
 
 test('an outlet opens nothing that it does not hold, and a personal feed nothing at all', async () => {
   expect(await status(await outlet({ audience: 'roster', kinds: ['class'] }))).toEqual([404, 404, 404]);

@@ -64,11 +64,18 @@ export const openedAt =
     return page && pages.has(page) ? embed + PAGE_PATH + page : undefined;
   };
 
+/** What a course leads to; recordings by name, since each is chosen by itself. */
+type CourseFiles = Readonly<{
+  files: number;
+  recordings: readonly Readonly<{ id: FileId; name: string }>[];
+  pages: number;
+}>;
+
 /** How many files (recordings among them) and pages the plans and entries of each course lead to, staff's own links aside. */
 export async function filesByCourse(
   pembit: Pembit,
   plan: SeenPlan,
-): Promise<ReadonlyMap<CourseId, Readonly<{ files: number; recordings: number; pages: number }>>> {
+): Promise<ReadonlyMap<CourseId, CourseFiles>> {
   const linked = new Map<CourseId, Set<string>>();
   const add = (course: CourseId, links: readonly Readonly<{ url: string; staffOnly: boolean }>[]) => {
     for (const { url, staffOnly } of links)
@@ -80,7 +87,7 @@ export async function filesByCourse(
   for (const { course, plan: own } of plan.classes) add(course.id, own?.links ?? []);
   const filesOf = (urls: ReadonlySet<string>) => [...urls].flatMap((url) => fileOfAddress(url) ?? []);
   const found = await filesById(pembit, [...new Set([...linked.values()].flatMap(filesOf))]);
-  const recordings = new Set(found.filter((file) => isRecording(file.mediaType)).map(({ id }) => id));
+  const recordings = found.filter((file) => isRecording(file.mediaType));
   return new Map(
     [...linked].map(([course, urls]) => {
       const files = filesOf(urls);
@@ -88,7 +95,7 @@ export async function filesByCourse(
         course,
         {
           files: files.length,
-          recordings: files.filter((id) => recordings.has(id)).length,
+          recordings: recordings.filter(({ id }) => files.includes(id)).map(({ id, name }) => ({ id, name })),
           pages: [...urls].filter(pageOfAddress).length,
         },
       ];

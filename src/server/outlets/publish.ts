@@ -1,8 +1,10 @@
 import { randomUUID } from 'node:crypto';
-import type { CourseId, OutletId, SectionId } from '@/core/ids';
+import type { CourseId, FileId, OutletId, SectionId } from '@/core/ids';
 import type { Outlet, PublishedOutlet } from '@/core/outlets/outlet';
 import { PERSONAL_DEFAULTS } from '@/core/outlets/outlet';
 import type { OutletInput, PersonalFeedInput } from '@/core/outlets/outletInput';
+import { outletContents } from '@/core/outlets/outletContents';
+import { outletViewer } from '@/core/outlets/outletViewer';
 import { mayIn } from '@/core/may/may';
 import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
@@ -24,6 +26,8 @@ import {
 } from '@/data/outlets/outlets';
 import type { Person } from '@/data/people/people';
 import { loadFrame } from '@/data/plan/loadPlan';
+import { keptPlan } from '../plan/keptPlan';
+import { openFiles } from './openFiles';
 import { perform } from '../history/perform';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
@@ -101,16 +105,34 @@ async function composedOf(change: Change, actor: SignedIn, input: OutletInput): 
   return done(composed);
 }
 
+/** The files that anyone could open by what is being composed. */
+async function openedBy(pembit: Pembit, actor: SignedIn, input: OutletInput): Promise<FileId[]> {
+  if (input.audience !== 'public' || !input.files) return [];
+  if (!input.courses.every((course) => mayIn(actor, 'publish', course))) return [];
+  const plan = await keptPlan(pembit, input.courses);
+  const outlet = await asComposed(pembit, actor, input, plan);
+  const viewer = outletViewer(outlet, actor.viewer);
+  const contents = outletContents(outlet, viewer, plan, pembit.now());
+  return [...(await openFiles(pembit, { outlet, viewer, contents })).files.keys()];
+}
+
 /** An instructor publishes courses they teach, under an address that nobody can guess. */
-export function publish(
+export async function publish(
   pembit: Pembit,
   actor: SignedIn,
   input: OutletInput,
 ): Promise<Outcome<Addressed<PublishedOutlet>>> {
+  const opened = await openedBy(pembit, actor, input);
   return perform(pembit, actor, 'publish', async (change) => {
     const composed = await composedOf(change, actor, input);
     if (!composed.ok) return composed;
-    const outlet = { ...composed.value, id: randomUUID() as OutletId, owner: actor.person.id, generation: 1 };
+    const outlet = {
+      ...composed.value,
+      opened,
+      id: randomUUID() as OutletId,
+      owner: actor.person.id,
+      generation: 1,
+    };
     await insertOutlet(change, outlet, outletHash(pembit, outlet));
     change.summarise(historyTexts.published(outlet.name));
     return done(withUrl(pembit, outlet));
@@ -138,12 +160,13 @@ export async function outletFor(pembit: Pembit, actor: SignedIn, id: OutletId): 
 }
 
 /** Changes what an outlet holds, who may read it and how it looks; its address stays, so another term's course can take its place. */
-export function changeOutlet(
+export async function changeOutlet(
   pembit: Pembit,
   actor: SignedIn,
   id: OutletId,
   input: OutletInput,
 ): Promise<Outcome<Addressed>> {
+  const opened = await openedBy(pembit, actor, input);
   return perform(pembit, actor, 'changeOutlet', async (change): Promise<Outcome<Addressed>> => {
     const found = await changeable(change, actor, id);
     if (!found.ok) return found;
@@ -152,7 +175,7 @@ export function changeOutlet(
     if (before.audience === 'personal' || before.kind !== input.kind) return refused('notFound');
     const composed = await composedOf(change, actor, input);
     if (!composed.ok) return composed;
-    const after = { ...composed.value, id, owner: before.owner, generation: before.generation };
+    const after = { ...composed.value, opened, id, owner: before.owner, generation: before.generation };
     await replaceOutlet(change, before, after, outletHash(pembit, after));
     change.summarise(historyTexts.changedOutlet(after.name));
     return done(withUrl(pembit, after));

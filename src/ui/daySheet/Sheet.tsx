@@ -63,7 +63,7 @@ function Item({ item, onOpen }: { item: SheetItem; onOpen?: (item: PlanItem) => 
       ) : null}
       {item.text ? (
         // Sanitised when it was written, and again when this was made.
-        <div className={styles.text} dangerouslySetInnerHTML={{ __html: item.text }} />
+        <div className={`formatted ${styles.text}`} dangerouslySetInnerHTML={{ __html: item.text }} />
       ) : null}
       {item.links.length > 0 ? (
         <ul className={styles.links}>

@@ -129,7 +129,10 @@ export function ClassPanel({
       ) : (
         <>
           {cls.description ? (
-            <div className={styles.text} dangerouslySetInnerHTML={{ __html: cls.description }} />
+            <div
+              className={`formatted ${styles.text}`}
+              dangerouslySetInnerHTML={{ __html: cls.description }}
+            />
           ) : null}
           <ul className={styles.links}>
             {cls.links.map((link) => (

@@ -4,14 +4,22 @@ import { panelTexts } from '@/core/texts/term';
 import { useSubmit } from '../controls/useSubmit';
 import styles from './EntryPanel.module.css';
 
-const ANSWERS = ['coming', 'notComing', 'notSure'] as const;
+type Props = Readonly<{
+  entry: string;
+  own: string;
+  /** Whether all seats are taken, or kept for those who wait. */
+  full: boolean;
+  /** How many wait before one, in words; empty for whoever does not wait. */
+  wait: string;
+}>;
 
-/** A student's answer to "who is coming". */
-export function ComingButtons({ entry, own }: { entry: string; own: string }) {
+/** A student's answer to "who is coming". Where no seat is left one waits for the next. */
+export function ComingButtons({ entry, own, full, wait }: Props) {
+  const first = (full && own !== 'coming') || own === 'waiting' ? 'waiting' : 'coming';
   const { submit, message, busy } = useSubmit();
   return (
     <div className={styles.buttons} role="group" aria-label={panelTexts.coming}>
-      {ANSWERS.map((answer) => (
+      {([first, 'notComing', 'notSure'] as const).map((answer) => (
         <Button
           key={answer}
           size="small"
@@ -23,6 +31,7 @@ export function ComingButtons({ entry, own }: { entry: string; own: string }) {
           {panelTexts.answerButtons[answer]}
         </Button>
       ))}
+      {wait ? <p className="soft">{wait}</p> : null}
       {message ? <p role="alert">{message}</p> : null}
     </div>
   );

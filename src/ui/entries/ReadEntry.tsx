@@ -69,7 +69,7 @@ export function ReadEntry({
       ))}
       {entry.description ? (
         // Sanitised by an allow list when it was written, and again when this was made.
-        <div className={styles.text} dangerouslySetInnerHTML={{ __html: entry.description }} />
+        <div className={`formatted ${styles.text}`} dangerouslySetInnerHTML={{ __html: entry.description }} />
       ) : null}
       {entry.meetingLink ? (
         <p>
@@ -83,7 +83,9 @@ export function ReadEntry({
         <section>
           <h3>{panelTexts.coming}</h3>
           <p>{entry.coming.words}</p>
-          {entry.coming.own === undefined ? null : <ComingButtons entry={entry.id} own={entry.coming.own} />}
+          {entry.coming.own === undefined ? null : (
+            <ComingButtons entry={entry.id} {...entry.coming} own={entry.coming.own} />
+          )}
           <ul>
             {entry.coming.names.map((name) => (
               <li key={name}>{name}</li>

@@ -1,8 +1,12 @@
 'use client';
 import { EditorContent, useEditor } from '@tiptap/react';
+import { Table, TableCell, TableHeader, TableRow } from '@tiptap/extension-table';
 import StarterKit from '@tiptap/starter-kit';
 import { richTexts } from '@/core/texts/richText';
 import styles from './RichText.module.css';
+
+/** A table as it was pasted. Widths would be inline styles, which the page's policy refuses. */
+const PlainTable = Table.extend({ renderHTML: () => ['table', ['tbody', 0]] });
 
 /** Formatted text with links. The editor's own style element is left out: the page's policy would refuse it. */
 export default function RichText({
@@ -21,6 +25,10 @@ export default function RichText({
         horizontalRule: false,
         link: { openOnClick: false, protocols: ['mailto', 'tel'] },
       }),
+      PlainTable,
+      TableRow,
+      TableHeader,
+      TableCell,
     ],
     content: value,
     injectCSS: false,

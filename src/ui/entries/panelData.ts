@@ -47,7 +47,8 @@ export type PanelEntry = Readonly<{
   who: string;
   release: string;
   shown: boolean;
-  coming?: Readonly<{ words: string; own?: string; names: readonly string[] }>;
+  /** `full`: no seat is left for whoever has none; `wait`: of whoever waits for one, in words. */
+  coming?: Readonly<{ words: string; own?: string; names: readonly string[]; full: boolean; wait: string }>;
   editable: boolean;
   /** Whether the viewer may call it off without editing it. */
   callOff?: boolean;

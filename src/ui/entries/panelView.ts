@@ -125,7 +125,9 @@ function comingOf(entry: SeenEntry): PanelEntry['coming'] {
   if (entry.kind !== 'event' || !entry.coming) return undefined;
   const { seats, replies } = entry.coming;
   return {
-    words: panelTexts.comingCount(entry.comingCount ?? 0, seats),
+    words: panelTexts.comingCount(entry.comingCount ?? 0, seats, entry.waitingCount ?? 0),
+    full: seats !== undefined && (entry.comingCount ?? 0) + (entry.waitingCount ?? 0) >= seats,
+    wait: entry.waitBefore === undefined ? '' : panelTexts.waitBefore(entry.waitBefore),
     own: entry.asStaff ? undefined : (replies[0]?.answer ?? ''),
     names: entry.asStaff ? replies.map((r) => `${r.name}: ${panelTexts.answers[r.answer]}`) : [],
   };

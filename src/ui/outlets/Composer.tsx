@@ -1,10 +1,12 @@
 'use client';
 import Button from '@mui/material/Button';
+import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import type { OutletKind } from '@/core/outlets/outlet';
 import { OUTLET_KINDS, TIMES_AS } from '@/core/outlets/outlet';
 import { embedSnippet } from '@/core/outlets/snippet';
+import { accessTexts } from '@/core/texts/access';
 import { publishTexts as say } from '@/core/texts/publish';
 import { panelTexts } from '@/core/texts/term';
 import { listed } from '@/core/texts/entries';
@@ -61,11 +63,15 @@ export function Composer({ id, start, courses, calendars, entries, placesInPubli
   const chosen = courses.filter((course) => draft.courses.includes(course.id));
   const sections = chosen.filter((course) => course.sections.length > 1);
   const beside = calendars.filter((c) => c.courses.some((course) => draft.courses.includes(course)));
+  const recordings = [
+    ...new Map(chosen.flatMap((c) => c.recordings).map((file) => [file.id, file])).values(),
+  ];
   const files = {
     files: chosen.reduce((sum, course) => sum + course.files, 0),
-    recordings: chosen.reduce((sum, course) => sum + course.recordings, 0),
+    recordings: recordings.filter(({ id }) => !draft.recordings.includes(id)).length,
     pages: chosen.reduce((sum, course) => sum + course.pages, 0),
   };
+  const unclear = chosen.reduce((sum, course) => sum + course.unclear, 0);
   const name = nameOf(draft, courses);
   const input = inputOf(draft, courses, calendars);
   const preview = `/embed/preview?${new URLSearchParams({ input: JSON.stringify(input) })}`;
@@ -150,6 +156,14 @@ export function Composer({ id, start, courses, calendars, entries, placesInPubli
             onChange={(ticked) => set({ files: ticked.length > 0 })}
           />
         ) : null}
+        {audience === 'public' && draft.files && recordings.length > 0 ? (
+          <Ticks
+            legend={say.recordings}
+            options={recordings.map(({ id: value, name: label }) => ({ value, label }))}
+            ticked={draft.recordings}
+            onChange={(ticked) => set({ recordings: ticked })}
+          />
+        ) : null}
         {sections.length > 0 ? (
           <Ticks
             legend={say.sections}
@@ -232,6 +246,11 @@ export function Composer({ id, start, courses, calendars, entries, placesInPubli
             />
           ) : null}
         </div>
+        {unclear > 0 ? (
+          <p className="notice">
+            {accessTexts.before(unclear)} <Link href="/checks">{accessTexts.lookFirst}</Link>
+          </p>
+        ) : null}
         {empty.length > 0 ? (
           <p className="notice">
             {say.emptyOf(listed(empty.map((each) => say.kindNames[each].toLowerCase())))}

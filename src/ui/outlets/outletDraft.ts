@@ -9,10 +9,12 @@ export type PublishCourse = Readonly<{
   tag: string;
   title: string;
   sections: readonly Readonly<{ id: string; name: string }>[];
-  /** How many uploaded files it leads to, how many of them are recordings, and how many pages. */
+  /** How many uploaded files it leads to, which of them are recordings, and how many pages. */
   files: number;
-  recordings: number;
+  recordings: readonly Readonly<{ id: string; name: string }>[];
   pages: number;
+  /** How many things of it not everybody can read, see or hear. */
+  unclear: number;
 }>;
 
 /** What is chosen on the form, as its fields have it. */
@@ -27,6 +29,7 @@ export type OutletDraft = Readonly<{
   times: PublishedOutlet['times'];
   meetingLinks: boolean;
   files: boolean;
+  recordings: readonly string[];
   places: boolean;
   tags: boolean;
   detail: PublishedOutlet['detail'];
@@ -55,6 +58,7 @@ export const newDraft = (
   times: PUBLISHED_DEFAULTS.times,
   meetingLinks: false,
   files: false,
+  recordings: [],
   places,
   tags: true,
   detail: 'full',
@@ -94,6 +98,7 @@ export const draftOfOutlet = (outlet: PublishedOutlet): OutletDraft => ({
   times: outlet.times,
   meetingLinks: outlet.meetingLinks,
   files: outlet.files,
+  recordings: outlet.recordings,
   places: outlet.places,
   tags: outlet.tags,
   detail: outlet.detail,
@@ -147,6 +152,10 @@ export function inputOf(
     times: draft.times,
     meetingLinks: draft.meetingLinks,
     files: draft.files,
+    recordings:
+      draft.files && draft.audience === 'public'
+        ? draft.recordings.filter((id) => chosen.some((c) => c.recordings.some((r) => r.id === id)))
+        : [],
     places: draft.places,
     tags: draft.tags,
     detail: draft.detail,

@@ -52,7 +52,7 @@ export default async function MaterialPage({ params }: { params: Promise<{ id: s
         {material.hidden ? <p className="notice">{materialTexts.notYet}</p> : null}
         {material.text ? (
           // Sanitised when it was written, and again here.
-          <div dangerouslySetInnerHTML={{ __html: sanitize(material.text) }} />
+          <div className="formatted" dangerouslySetInnerHTML={{ __html: sanitize(material.text) }} />
         ) : null}
         {material.kind === 'unit' ? (
           rows.length === 0 ? (

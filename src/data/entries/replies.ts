@@ -1,0 +1,35 @@
+import { randomUUID } from 'node:crypto';
+import type { Answer } from '@/core/entries/entry';
+import type { EntryId, PersonId } from '@/core/ids';
+import type { Reader } from '../database';
+import { select } from '../database';
+import type { Change } from '../history/change';
+import type { Rows } from '../rows';
+
+/** Writes what somebody answers; whoever begins to wait waits from now. */
+export async function writeReply(
+  change: Change,
+  entry: EntryId,
+  { person, answer }: Readonly<{ person: PersonId; answer: Answer }>,
+): Promise<void> {
+  const [known] = await select<Rows['replies']>(
+    change,
+    'SELECT * FROM replies WHERE entry_id = :entry AND person_id = :person',
+    { entry, person },
+  );
+  const facts = {
+    answer,
+    waiting_since: answer === 'waiting' ? (known?.waiting_since ?? change.nowMs) : null,
+  };
+  if (known) await change.update('replies', known.id, facts);
+  else await change.insert('replies', [{ id: randomUUID(), entry_id: entry, person_id: person, ...facts }]);
+}
+
+/** The events at which somebody waits for a seat. */
+export async function entriesWaitedFor(reader: Reader): Promise<EntryId[]> {
+  const rows = await select<{ entry_id: string }>(
+    reader,
+    'SELECT DISTINCT entry_id FROM replies WHERE waiting_since IS NOT NULL',
+  );
+  return rows.map(({ entry_id: id }) => id as EntryId);
+}
