@@ -31,6 +31,8 @@ export type Rows = {
     course_megabytes: number;
     school_megabytes: number;
     notice: string;
+    access_contact: string;
+    access_statement: string;
   };
   /** `cycle` is JSON: the days that rotate. */
   terms: { id: string; name: string; starts_on: string; ends_on: string; tzid: string; cycle: string | null };

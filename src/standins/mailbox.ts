@@ -9,6 +9,7 @@ type Letter = {
   to: string;
   subject: string;
   text: string;
+  html?: string;
   attachments: readonly Readonly<{ filename: string; content: string }>[];
   /** What became of each attempt to deliver it, oldest first. */
   attempts: { at: string; refused: boolean }[];
@@ -42,6 +43,10 @@ export function mailbox(now: () => number): Handler {
       else if (address) refusing.add(address);
       return redirect(response, '/mailbox');
     }
+    if (url.pathname === '/mailbox/html') {
+      const asked = letters.find(({ messageId }) => messageId === url.searchParams.get('id'));
+      return send(response, asked?.html ?? '', 'text/html; charset=utf-8', asked?.html ? 200 : 404);
+    }
     if (url.pathname !== '/mailbox') return false;
     const to = url.searchParams.get('to');
     const list = letters.filter((letter) => !to || letter.to === to).map(letterHtml);
@@ -52,7 +57,7 @@ export function mailbox(now: () => number): Handler {
   };
 }
 
-function letterHtml({ to, subject, text, attachments, attempts }: Letter): string {
+function letterHtml({ messageId, to, subject, text, attachments, attempts }: Letter): string {
   const state = attempts.at(-1)!.refused ? 'refused' : 'delivered';
   const tries = attempts.map((attempt) => `${attempt.at} ${attempt.refused ? 'refused' : 'delivered'}`);
   const files = attachments.map(

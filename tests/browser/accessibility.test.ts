@@ -2,12 +2,15 @@ import AxeBuilder from '@axe-core/webdriverjs';
 import { afterAll, beforeAll, describe, expect, inject, test } from 'vitest';
 import type { Person } from './browser';
 import { DESKTOP, PHONE, newPerson } from './browser';
+import { EMBED_VIEWS } from '../../src/core/outlets/outlet';
+import { demoId } from '../../src/server/demo/demoIds';
+import { letterHtml } from '../../src/server/mail/letterHtml';
 import { signedIn } from '../support/api';
 
 const base = inject('pembitUrl');
 
 const PAGES: Readonly<Record<string, readonly string[]>> = {
-  nobody: ['/sign-in', '/forgotten', '/e/nothing'],
+  nobody: ['/sign-in', '/forgotten', '/accessibility', '/e/nothing'],
   maren: [
     '/week',
     '/today',
@@ -46,12 +49,22 @@ const PAGES: Readonly<Record<string, readonly string[]>> = {
 };
 
 let person: Person;
-let embed = '';
+/** The address of an embed in each view. */
+const embeds: Record<string, string> = {};
 beforeAll(async () => {
   person = await newPerson();
   const maren = await signedIn(base, 'maren@kittiwake.example');
-  const outlets = (await (await maren.call('GET', '/api/outlets')).json()) as { kind: string; url: string }[];
-  embed = outlets.find((outlet) => outlet.kind === 'embed')!.url;
+  for (const view of EMBED_VIEWS) {
+    const entry = view === 'entry' ? { entry: demoId('Half-breadth plan') } : {};
+    const made = await maren.call('POST', '/api/outlets', {
+      kind: 'embed',
+      audience: 'public',
+      name: `Shown: ${view}`,
+      courses: [demoId('HL 210')],
+      look: { view, ...entry },
+    });
+    embeds[view] = ((await made.json()) as { url: string }).url;
+  }
 });
 afterAll(() => person.quit());
 
@@ -161,9 +174,23 @@ describe('axe finds nothing', () => {
     expect(await violations(person)).toEqual([]);
   });
 
-  test.each(SCREENS)('in an embed, %s', async (_, size, dark) => {
+  test.each(SCREENS)('in an embed, in each of its views, %s', async (_, size, dark) => {
     await person.size(size, dark);
-    await person.driver.get(embed);
+    const found: string[] = [];
+    for (const [view, url] of Object.entries(embeds)) {
+      await person.driver.get(url);
+      found.push(...(await violations(person, dark)).map((violation) => `${view}: ${violation}`));
+    }
+    expect(found).toEqual([]);
+  });
+
+  test('in a letter as HTML', async () => {
+    const html = letterHtml({
+      subject: 'Your time',
+      text: 'Hello Ivo,\n\nit is yours.\n\nhttps://x.example/s/1\n',
+    });
+    await person.size(DESKTOP);
+    await person.driver.get(`data:text/html;charset=utf-8,${encodeURIComponent(html)}`);
     expect(await violations(person)).toEqual([]);
   });
 });

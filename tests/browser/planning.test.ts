@@ -332,4 +332,28 @@ test('a student keeps a note that nobody else sees, answers who is coming, and f
   await ivo.click('link', 'Night sail to the outer buoy');
   await ivo.click('button', 'I am coming');
   await ivo.sees('1 of 12 seats taken');
+  // With the only seat taken, the next one waits for it, and has it when it is given back.
+  const staff = await signedIn(pembit.pembitUrl, 'maren@kittiwake.example');
+  const event = {
+    kind: 'event',
+    title: 'Two for the skiff',
+    start: '2026-10-30T08:00',
+    coming: { seats: 1 },
+  };
+  const added = await staff.call('POST', '/api/entries', {
+    ...event,
+    audience: [{ course: demoId('NV 140') }],
+  });
+  const { id } = (await added.json()) as { id: string };
+  const signe = await signedIn(pembit.pembitUrl, 'signe@kittiwake.example');
+  const answer = (given: string) => signe.call('PUT', `/api/entries/${id}/reply`, { answer: given });
+  expect((await answer('coming')).status).toBe(200);
+  await ivo.open(`${pembit.pembitUrl}/e/${id}`);
+  await ivo.click('button', 'Wait for a seat');
+  await ivo.sees('You have the next seat that becomes free.');
+  await ivo.sees('1 of 1 seats taken · 1 waits');
+  await answer('notComing');
+  await ivo.open(`${pembit.pembitUrl}/e/${id}`);
+  await ivo.sees('1 of 1 seats taken');
+  await ivo.find('button', 'I am coming');
 });

@@ -193,6 +193,9 @@ const CHECKS: Readonly<Record<string, () => readonly Check[]>> = {
   '/api/outlets/[id]/code': () => [
     { method: 'GET', path: `/api/outlets/${hlOutlet}/code`, expected: signedInOnly(404) },
   ],
+  '/api/outlets/[id]/letter': () => [
+    { method: 'POST', path: `/api/outlets/${hlOutlet}/letter`, expected: signedInOnly(404) },
+  ],
   '/api/outlets/[id]/address': () => [
     { method: 'POST', path: `/api/outlets/${hlOutlet}/address`, expected: signedInOnly(404) },
   ],
@@ -615,6 +618,7 @@ const CHECKS: Readonly<Record<string, () => readonly Check[]>> = {
   '/api/school-sign-in/callback': () => [
     { method: 'GET', path: '/api/school-sign-in/callback?code=x&state=y', expected: all(303) },
   ],
+  '/accessibility': () => [{ method: 'GET', path: '/accessibility', expected: all(200) }],
   '/forgotten': () => [{ method: 'GET', path: '/forgotten', expected: all(200) }],
   '/api/password-reset': () => [
     {

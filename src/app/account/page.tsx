@@ -3,7 +3,7 @@ import Link from 'next/link';
 import { accountTexts } from '@/core/texts/account';
 import { frameTexts } from '@/core/texts/frame';
 import { passwordTexts } from '@/core/texts/passwords';
-import { zoneNames } from '@/core/time/zoneData';
+import { zonesInUse } from '@/core/time/zoneData';
 import { isOnStaff } from '@/core/entries/viewer';
 import { offeredPlacesOf } from '@/server/people/offeredPlace';
 import { refusalTexts } from '@/core/texts/refusals';
@@ -57,7 +57,8 @@ export default async function AccountPage({
         <OfferedPlaces places={places} />
         <OwnSettings
           settings={settings}
-          zones={zoneNames}
+          zones={zonesInUse}
+          staff={isOnStaff(actor.viewer)}
           courses={plan.courses
             .filter((course) => !course.archived)
             .map(({ code, tag, title, color }) => ({ code, tag, title, color }))}

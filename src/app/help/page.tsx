@@ -1,5 +1,6 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
+import { accessTexts } from '@/core/texts/access';
 import { helpTexts as say } from '@/core/texts/help';
 import styles from '@/ui/help/Help.module.css';
 import { MarksLegend } from '@/ui/help/MarksLegend';
@@ -86,6 +87,9 @@ export default async function HelpPage() {
           <h2 id="undo">{say.undoTitle}</h2>
           <p>{say.undo}</p>
         </section>
+        <p>
+          <Link href="/accessibility">{accessTexts.title}</Link>
+        </p>
       </div>
     </PageFrame>
   );

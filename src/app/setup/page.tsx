@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { setupTexts } from '@/core/texts/school';
-import { zoneNames } from '@/core/time/zoneData';
+import { zonesInUse } from '@/core/time/zoneData';
 import { isEmpty } from '@/server/frame/isEmpty';
 import { asksSetupCode } from '@/server/frame/setupCode';
 import { sharedPembit } from '@/server/pembit';
@@ -16,10 +16,7 @@ export default async function SetupPage() {
     <main className={styles.narrow}>
       <h1>{setupTexts.title}</h1>
       <p>{setupTexts.lead}</p>
-      <SetupForm
-        asksCode={asksSetupCode()}
-        zones={zoneNames.filter((name) => name.includes('/') && !name.startsWith('Etc/'))}
-      />
+      <SetupForm asksCode={asksSetupCode()} zones={zonesInUse} />
     </main>
   );
 }

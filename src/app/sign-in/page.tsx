@@ -1,5 +1,7 @@
 import type { Metadata } from 'next';
 import { redirect } from 'next/navigation';
+import Link from 'next/link';
+import { accessTexts } from '@/core/texts/access';
 import { signInTexts } from '@/core/texts/account';
 import { frameTexts } from '@/core/texts/frame';
 import { refusalTexts } from '@/core/texts/refusals';
@@ -48,6 +50,9 @@ export default async function SignInPage({
           demo={demo ? { people, password: DEMO_PASSWORD } : undefined}
         />
       </div>
+      <p className="soft">
+        <Link href="/accessibility">{accessTexts.title}</Link>
+      </p>
     </main>
   );
 }

@@ -10,6 +10,7 @@ import { sharedPembit } from '@/server/pembit';
 import { CopyField } from '@/ui/controls/CopyField';
 import { READ_DAYS, readWords } from '@/ui/outlets/outletCardView';
 import { remindersOf } from '@/ui/outlets/outletDraft';
+import { MailAddress } from '@/ui/outlets/MailAddress';
 import { PersonalFeedForm } from '@/ui/outlets/PersonalFeedForm';
 import { PageFrame } from '../PageFrame';
 import { signedInOr } from '../signedIn';
@@ -50,6 +51,9 @@ export default async function SubscribePage() {
           <h2>{subscribeTexts.elsewhere}</h2>
           <p className="soft">{subscribeTexts.elsewhereLead}</p>
           <CopyField label={subscribeTexts.yours} value={own.url} action={publishTexts.copyAddress} />
+          <p>
+            <MailAddress id={own.id} />
+          </p>
           <details>
             <summary>{publishTexts.showCode}</summary>
             <div

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { line } from '../fields';
 import { COURSE_COLORS } from '../plan/plan';
 import { zoneNamed } from '../time/zoneData';
 import { DIGESTS } from './digests';
@@ -29,7 +30,14 @@ export const personSettingsInput = z.object({
     .default({}),
   /** Letters about what changed. */
   digest: z.enum(DIGESTS, { error: 'Say off, daily or weekly.' }).default('off'),
+  /** Of staff: how students and parents reach them, on the pages of their courses that anyone may read. */
+  contact: line(200).default(''),
 });
 export type PersonSettings = z.output<typeof personSettingsInput>;
 export type PersonSettingsJson = z.input<typeof personSettingsInput>;
-export const NO_PERSON_SETTINGS: PersonSettings = { plain: false, colors: {}, digest: 'off' };
+export const NO_PERSON_SETTINGS: PersonSettings = {
+  plain: false,
+  colors: {},
+  digest: 'off',
+  contact: '',
+};

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { line } from '../fields';
+import { line, longText } from '../fields';
 import { DEFAULT_LOCALE } from '../time/dateLabels';
 import type { Retention } from './retention';
 import type { Students } from './students';
@@ -23,6 +23,10 @@ export type SchoolSettings = Readonly<{
   students: Students;
   /** A line at the head of every page; empty: none. */
   notice: string;
+  /** Whom one writes to who cannot use something; empty: nobody is named. */
+  accessContact: string;
+  /** What the school adds to the statement on accessibility. */
+  accessStatement: string;
 }>;
 
 export const NO_SETTINGS: SchoolSettings = {
@@ -36,6 +40,8 @@ export const NO_SETTINGS: SchoolSettings = {
   courseMegabytes: 2048,
   schoolMegabytes: 51_200,
   notice: '',
+  accessContact: '',
+  accessStatement: '',
 };
 
 export const settingsFields = {
@@ -57,6 +63,8 @@ export const settingsInput = z.object({
   retention: retentionInput.optional(),
   heldFor: line(200).optional(),
   notice: line(300).optional(),
+  accessContact: line(200).optional(),
+  accessStatement: longText(5000).optional(),
   courseMegabytes: megabytes.optional(),
   schoolMegabytes: megabytes.optional(),
   secondStepForStaff: z.boolean().default(false),

@@ -19,7 +19,7 @@ export type Reminder = Readonly<{ kind: ReminderKind; minutes: number }>;
 
 export const DETAILS = ['full', 'titles'] as const;
 
-export const EMBED_VIEWS = ['days', 'month', 'week', 'term', 'day', 'times', 'entry'] as const;
+export const EMBED_VIEWS = ['days', 'month', 'week', 'term', 'day', 'times', 'entry', 'course'] as const;
 export type EmbedView = (typeof EMBED_VIEWS)[number];
 export const SCHEMES = ['reader', 'light', 'dark'] as const;
 export const ROW_HEIGHTS = ['close', 'usual', 'roomy'] as const;

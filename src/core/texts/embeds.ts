@@ -1,6 +1,14 @@
 /** Words on the pages that are shown inside other sites. */
 export const embedTexts = {
   coming: 'Coming days',
+  sections: 'Section',
+  zone: (words: string) => `Times are ${words}.`,
+  contact: 'Whom to write to',
+  officeHours: 'Office hours',
+  hosts: (names: string) => `with ${names}`,
+  noneFree: 'no time free for now',
+  materials: 'Materials',
+  weeks: 'The coming two weeks',
   nothing: 'Nothing is planned here for now.',
   nothingThatDay: 'Nothing is planned on this day.',
   closedLink: '(for people of the course, in Pembit)',

@@ -1,5 +1,8 @@
 /** The letters Pembit sends. */
 export const mailTexts = {
+  addressSubject: (name: string) => `An address of yours: ${name}`,
+  address: (person: string, name: string, url: string) =>
+    `Hello ${person},\n\nyou asked for the address of “${name}”:\n\n${url}\n\nWhoever has it can read what is in it. If it went further than it should, give it another address in Pembit.\n`,
   changedSubject: (summary: string) => summary,
   movedLine: (title: string, was: string, is: string, link: string) =>
     `${title}: it was ${was}; it is now ${is}.\n${link}`,

@@ -56,6 +56,8 @@ export const publishTexts = {
       : `Open ${said} for anyone${recordings > 0 ? `; ${kept} with the course` : ''}`;
   },
   recordings: 'Recordings that anyone may play, each by itself',
+  mailMe: 'Send it to my mailbox',
+  mailed: (to: string) => `A letter with it goes to ${to}`,
   tags: 'Titles begin with the course’s tag',
   detail: 'How much it tells',
   details: { full: 'Everything: texts, places, links', titles: 'Titles and times alone' },
@@ -81,6 +83,7 @@ export const publishTexts = {
     day: 'One day’s sheet',
     times: 'Sign-up times',
     entry: 'A single entry',
+    course: 'The course’s page: who, when, where, what',
   },
   viewDate: 'Which day (empty: today)',
   viewEntry: 'Which entry',

@@ -91,6 +91,8 @@ export const ownSettingsTexts = {
   color: (course: string) => `Colour of ${course}`,
   asAll: (color: string) => `as for everybody (${color})`,
   plain: 'Titles and times only, without places and other words',
+  contact: 'How students and parents reach you',
+  contactHint: 'Stands on the pages of your courses that you publish. Empty: your name does not stand there.',
   digest: 'A letter about what changed',
   digests: { off: 'none', daily: 'once a day', weekly: 'once a week, on Monday' },
   save: 'Save',

@@ -20,6 +20,13 @@ const targetOfLink = new Map<string, string>(
 /** Every name that `zoneNamed` knows, links included, in alphabetical order. */
 export const zoneNames: readonly string[] = [...packedByName.keys(), ...targetOfLink.keys()].sort();
 
+/**
+ * The zones that countries have by now, by the names in use: what one chooses from. Old aliases are still understood.
+ */
+export const zonesInUse: readonly string[] = [
+  ...new Set(packed.countries.flatMap((line) => line.slice(line.indexOf('|') + 1).split(' '))),
+].sort();
+
 /** A number in base 60 with digits 0-9a-zA-X, as the packed format writes it; a fraction may follow a dot. */
 function fromBase60(text: string): number {
   const sign = text.startsWith('-') ? -1 : 1;

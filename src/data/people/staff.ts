@@ -1,3 +1,4 @@
+import type { PersonSettings } from '@/core/frame/personSettings';
 import type { CourseId, OutletId, PersonId } from '@/core/ids';
 import type { Reader } from '../database';
 import { select } from '../database';
@@ -15,6 +16,25 @@ export const staffRowsOf = (reader: Reader, course: CourseId): Promise<StaffRow[
      WHERE course_id = :course ORDER BY people.name`,
     { course },
   );
+
+/** The staff of some courses who want to be written to, as they wrote how. */
+export async function contactsOf(
+  reader: Reader,
+  courses: readonly CourseId[],
+): Promise<{ name: string; contact: string }[]> {
+  if (courses.length === 0) return [];
+  const rows = await select<{ name: string; settings: string }>(
+    reader,
+    `SELECT DISTINCT people.id, people.name, person_settings.settings
+     FROM staff JOIN people ON people.id = staff.person_id JOIN person_settings ON person_settings.id = people.id
+     WHERE staff.course_id IN (:courses) AND people.deactivated_at IS NULL ORDER BY people.name`,
+    { courses },
+  );
+  return rows.flatMap(({ name, settings }) => {
+    const { contact } = JSON.parse(settings) as Partial<PersonSettings>;
+    return contact ? [{ name, contact }] : [];
+  });
+}
 
 /** Courses of which somebody is the only instructor who is not deactivated. */
 export const soleInstructorOf = (reader: Reader, person: PersonId): Promise<{ id: CourseId; code: string }[]> =>

@@ -22,6 +22,8 @@ export async function schoolSettings(reader: Reader): Promise<SchoolSettings> {
     courseMegabytes: row.course_megabytes,
     schoolMegabytes: row.school_megabytes,
     notice: row.notice,
+    accessContact: row.access_contact,
+    accessStatement: row.access_statement,
   };
 }
 
@@ -37,6 +39,8 @@ export async function writeSettings(change: Change, settings: SchoolSettings): P
     course_megabytes: settings.courseMegabytes,
     school_megabytes: settings.schoolMegabytes,
     notice: settings.notice,
+    access_contact: settings.accessContact,
+    access_statement: settings.accessStatement,
   };
   const known = await select<Rows['school']>(change, 'SELECT * FROM school');
   if (known.length > 0) await change.update('school', ID, row);

@@ -30,6 +30,12 @@ export function changeSettings(
 
 const kept = keptReads<string>(1);
 
+/** What anybody may read of how the school can be used by everybody. */
+export async function accessFacts(pembit: Pembit): Promise<Readonly<{ name: string; contact: string; statement: string }>> {
+  const { name, accessContact: contact, accessStatement: statement } = await schoolSettings(pembit);
+  return { name, contact, statement };
+} // prettier-ignore
+
 /** The line that the office set for everybody; empty: none. */
 export const schoolNotice = (pembit: Pembit): Promise<string> =>
   kept(pembit, 'notice', async () => (await schoolSettings(pembit)).notice);

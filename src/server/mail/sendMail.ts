@@ -3,6 +3,7 @@ import type { QueuedLetter } from '@/data/mail/outbox';
 import type { Pembit } from '../pembit';
 import type { Carrier } from './carrier';
 import { PermanentRefusal } from './carrier';
+import { letterHtml } from './letterHtml';
 import { LETTER_MS, smtpCarrier } from './smtpCarrier';
 
 const MINUTE = 60_000;
@@ -24,6 +25,7 @@ export function carrierOf(config: Pembit['config']): Carrier | undefined {
         to: letter.to,
         subject: letter.subject,
         text: letter.text,
+        html: letterHtml(letter),
         attachments: letter.calendar
           ? [{ filename: 'time.ics', method: letter.calendar.method, content: letter.calendar.text }]
           : [],

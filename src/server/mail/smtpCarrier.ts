@@ -1,5 +1,6 @@
 import nodemailer from 'nodemailer';
 import type { Config } from '../config';
+import { letterHtml } from './letterHtml';
 import type { Carrier } from './carrier';
 import { PermanentRefusal } from './carrier';
 
@@ -36,6 +37,7 @@ export function smtpCarrier({ smtpUrl, smtpPlain, mailFrom }: Config): Carrier {
         to: letter.to,
         subject: letter.subject,
         text: letter.text,
+        html: letterHtml(letter),
         messageId: `<${letter.id}@pembit>`,
         headers: { 'Auto-Submitted': 'auto-generated' },
         ...(letter.calendar

@@ -4,12 +4,20 @@ import { historyOf, valueOf } from '../../../tests/support/outcomes';
 import type { School } from '../../../tests/support/school';
 import { newSchool } from '../../../tests/support/school';
 import { complaintsAbout } from '../../../tests/support/strictIcs';
+import { NO_PERSON_SETTINGS } from '@/core/frame/personSettings';
+import type { SectionId } from '@/core/ids';
+import { newMaterialInput } from '@/core/materials/materialInput';
 import { entryInput } from '@/core/entries/entryInput';
 import { outletInput } from '@/core/outlets/outletInput';
 import { planEntry } from '../entries/planEntry';
 import type { Pembit } from '../pembit';
 import type { OutletAnswer } from './conditional';
 import { createOutletAnswerer } from './answerOutlet';
+import { select } from '@/data/database';
+import { addMaterial } from '../materials/editMaterials';
+import { changeOwnSettings } from '../students/settings';
+import { ofSections } from './coursePage';
+import { mailAddress } from './mailAddress';
 import { usesOf } from '@/data/outlets/reads';
 import { deleteEntry } from '../entries/deleteEntry';
 import { undoChange } from '../history/undoChange';
@@ -252,6 +260,29 @@ describe('an address', () => {
   });
 });
 
+test('an address goes by letter to the mailbox of whoever may change it, and nowhere else', async () => {
+  const { pembit, instructor, stranger } = school;
+  const { id, path } = await made();
+  expect(await mailAddress(pembit, stranger, id)).toMatchObject({ reason: 'notFound' });
+  expect(valueOf(await mailAddress(pembit, instructor, id))).toEqual({ to: instructor.person.email });
+  const letters = await select<{ recipient: string; body: string }>(pembit, 'SELECT recipient, body FROM outbox ORDER BY created_at DESC LIMIT 1');
+  expect(letters).toMatchObject([{ recipient: instructor.person.email, body: expect.stringContaining(path) as string }]);
+}); // prettier-ignore
+
+describe('a reader chooses sections', () => {
+  const [a, b, c] = ['a', 'b', 'c'] as SectionId[];
+  const viewer = { kind: 'public', courses: new Set<never>(), sections: new Set([a!, b!]), calendars: new Set<never>(), meetingLinks: false } as const;
+  test.each([
+    [[b!], [b]],
+    [[], [a, b]],
+    [[c!], [a, b]],
+    [[b!, c!], [b]],
+  ])('of those that the outlet holds, asked for %s', (asked, seen) => {
+    const reader = ofSections(viewer, new Set(asked));
+    expect(reader.kind !== 'person' && [...reader.sections]).toEqual(seen);
+  });
+}); // prettier-ignore
+
 describe('what an outlet is composed of', () => {
   test('titles and times alone, without tags, with reminders, from today on', async () => {
     await plan('Full of facts', { description: '<p>Bring <strong>battens</strong></p>', place: 'Loft 2', links: [{ url: 'https://x.example/handout' }] }); // prettier-ignore
@@ -320,6 +351,26 @@ describe('the views of an embed', () => {
     expect(page).toContain(expected);
     expect(page).not.toContain('<script');
   });
+
+  test('a course’s page says whom to write to, who wants that, its office hours, its outline, and by which clock', async () => {
+    const { pembit, instructor, course } = school;
+    const add = (input: object) => addMaterial(pembit, instructor, course, newMaterialInput.parse(input));
+    const unit = valueOf(await add({ kind: 'unit', title: 'Week of bevels' })).id;
+    valueOf(await add({ kind: 'webLink', title: 'The bevel board', url: 'https://x.example/board', parent: unit }));
+    valueOf(await add({ kind: 'page', title: 'Kept inside', text: '<p>x</p>', parent: unit }));
+    await plan('Tomorrow’s visit', { start: '2026-10-14T10:00' });
+    const { path } = await made({ kind: 'embed', look: { view: 'course' } });
+    const page = async () => String((await ask(path)).body).replace(/\s+/g, ' ');
+    const silent = await page();
+    expect(silent).not.toContain('Whom to write to');
+    valueOf(await changeOwnSettings(pembit, instructor, { ...NO_PERSON_SETTINGS, contact: 'maren@kittiwake.example' }));
+    const said = await page();
+    expect(said).toContain('<b>Person 0</b> maren@kittiwake.example');
+    expect(said).toContain('Tomorrow’s visit');
+    expect(said).toContain('Times are Halifax time (America/Halifax).');
+    expect(said).toMatch(/Week of bevels <ul class="plain"> <li><a href="https:\/\/x.example\/board"[^>]*>The bevel board<\/a>/);
+    expect(said).toMatch(/Kept inside <span class="soft">\(for people of the course/);
+  }); // prettier-ignore
 
   test('what goes over several days is one line across them in the month, and is not said on each day', async () => {
     await plan('Tidal survey', { start: '2026-11-05', end: '2026-11-10' });

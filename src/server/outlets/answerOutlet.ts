@@ -29,6 +29,7 @@ import { CORS, embedHeaders, feedHeaders, jsonHeaders, policyFor } from './heade
 import type { CachedAnswer } from './outletCache';
 import { createOutletCache } from './outletCache';
 import { PREVIEW_PATH, previewOutlet } from './previewOutlet';
+import { coursePage, ofSections, sectionChoices } from './coursePage';
 import { openFiles, openedAt } from './openFiles';
 import type { FeedForm } from './outletFile';
 import { calledOffForLeft, leftBy } from '../people/left';
@@ -153,7 +154,8 @@ type Making = Readonly<{
 async function build({ pembit, outlet, viewer, wanted, now, changedAtMs }: Making) {
   const author = outlet.audience === 'personal' ? outlet.owner : undefined;
   const plan = await keptPlan(pembit, coursesOf(viewer), author);
-  const contents = outletContents(outlet, viewer, plan, now);
+  const chosen = wanted.kind === 'embed' ? ofSections(viewer, askedBy(wanted.query, true).sections) : viewer;
+  const contents = outletContents(outlet, chosen, plan, now);
   const open = await openFiles(pembit, { outlet, viewer, contents });
   const { baseUrl } = pembit.config;
   const facts = {
@@ -190,6 +192,8 @@ async function build({ pembit, outlet, viewer, wanted, now, changedAtMs }: Makin
     embed,
     signUp: `${baseUrl}/sign-up`,
     opened: openedAt(embed, open),
+    about: await coursePage(pembit, outlet as PublishedOutlet, viewer),
+    sections: sectionChoices(outlet as PublishedOutlet, plan),
     now,
   });
   const page = wanted.material

@@ -1,4 +1,5 @@
 import { parseCookie } from 'cookie';
+import { coursePage, sectionChoices } from './coursePage';
 import { openFiles, openedAt } from './openFiles';
 import { asComposed } from './publish';
 import { readCalendar } from '@/core/icalendar/readCalendar';
@@ -72,6 +73,8 @@ export async function previewOutlet(
       embed: '#',
       signUp: `${baseUrl}/sign-up`,
       opened: openedAt('#', open),
+      about: await coursePage(pembit, outlet, viewer),
+      sections: sectionChoices(outlet, plan),
       now,
     });
     const page = ownPage(context, outlet.audience === 'public');

@@ -7,6 +7,7 @@ import type { Outcome } from '@/core/refusals';
 import { done } from '@/core/refusals';
 import { studentTexts } from '@/core/texts/student';
 import { personSettings, writePersonSettings } from '@/data/students/students';
+import { coursesOnStaff } from '@/data/people/staff';
 import { perform } from '../history/perform';
 import { keptReads } from '../keptRead';
 import type { Pembit } from '../pembit';
@@ -24,7 +25,13 @@ export function changeOwnSettings(
   settings: PersonSettings,
 ): Promise<Outcome<PersonSettings>> {
   return perform(pembit, actor, 'changeOwnSettings', async (change) => {
+    const before = await personSettings(change, actor.person.id);
     await writePersonSettings(change, actor.person.id, settings);
+    // It stands on the pages of their courses.
+    if (before.contact !== settings.contact)
+      change.concerns(
+        ...(await coursesOnStaff(change, actor.person.id)).map((course) => `course:${course}` as const),
+      );
     change.summarise(studentTexts.savedSettings);
     return done(settings);
   });

@@ -82,21 +82,19 @@ function LateFields({ fields }: { fields: FormFields }) {
   const { draft, set, text, errors } = fields;
   return (
     <>
-      <div className={styles.row}>
-        <Select
-          label={panelTexts.lateWork}
-          value={draft.lateWork}
-          options={options(panelTexts.lateWorkChoices)}
-          onChange={(lateWork) => set({ lateWork })}
-          error={errors.lateWork}
-        />
-        <Select
-          label={panelTexts.handInAgain}
-          value={draft.handInAgain}
-          options={options(panelTexts.handInAgainChoices)}
-          onChange={(handInAgain) => set({ handInAgain })}
-        />
-      </div>
+      <Select
+        label={panelTexts.lateWork}
+        value={draft.lateWork}
+        options={options(panelTexts.lateWorkChoices)}
+        onChange={(lateWork) => set({ lateWork })}
+        error={errors.lateWork}
+      />
+      <Select
+        label={panelTexts.handInAgain}
+        value={draft.handInAgain}
+        options={options(panelTexts.handInAgainChoices)}
+        onChange={(handInAgain) => set({ handInAgain })}
+      />
       <Field label={panelTexts.latePolicyMore} rows={2} {...text('latePolicy')} />
     </>
   );

@@ -6,6 +6,7 @@ import { historyTexts } from '@/core/texts/history';
 import { publishTexts as say } from '@/core/texts/publish';
 import { CopyField } from '../controls/CopyField';
 import { useSubmit } from '../controls/useSubmit';
+import { MailAddress } from './MailAddress';
 import type { OutletCardView } from './outletCardView';
 import styles from './Publish.module.css';
 
@@ -54,6 +55,7 @@ export function OutletCard({ outlet, isNew = false }: { outlet: OutletCardView; 
             {say.open}
           </a>
         )}
+        <MailAddress id={outlet.id} />
         {outlet.standin ? (
           <a href={outlet.standin.href} target="_blank" rel="noopener">
             {outlet.standin.label}

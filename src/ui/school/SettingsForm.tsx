@@ -5,6 +5,7 @@ import { useState } from 'react';
 import type { SchoolSettings } from '@/core/frame/schoolSettings';
 import { STUDENTS } from '@/core/frame/students';
 import { LOCALES, WEEK_STARTS } from '@/core/frame/locales';
+import { accessTexts } from '@/core/texts/access';
 import { frameHistoryTexts } from '@/core/texts/frameHistory';
 import { retentionTexts } from '@/core/texts/retention';
 import { schoolTexts, setupTexts } from '@/core/texts/school';
@@ -40,6 +41,8 @@ export function SettingsForm({
     weekStart: String(settings.weekStart),
     heldFor: settings.heldFor,
     notice: settings.notice,
+    accessContact: settings.accessContact,
+    accessStatement: settings.accessStatement,
     courseMegabytes: String(settings.courseMegabytes),
     schoolMegabytes: String(settings.schoolMegabytes),
     secondStepForStaff: settings.secondStepForStaff,
@@ -76,6 +79,21 @@ export function SettingsForm({
         value={value.notice}
         onChange={set('notice')}
         error={errors.notice}
+      />
+      <Field
+        label={accessTexts.contactField}
+        hint={accessTexts.contactHint}
+        value={value.accessContact}
+        onChange={set('accessContact')}
+        error={errors.accessContact}
+      />
+      <Field
+        label={accessTexts.statementField}
+        hint={accessTexts.statementHint}
+        rows={3}
+        value={value.accessStatement}
+        onChange={set('accessStatement')}
+        error={errors.accessStatement}
       />
       <div className={styles.row}>
         <Select

@@ -6,6 +6,7 @@ import { Field } from '../controls/Field';
 import { DayField } from '../days/DayField';
 import { FormBox } from './FormBox';
 import styles from './School.module.css';
+import { zonesFrom } from '@/core/time/zoneWords';
 import { Select } from '../controls/Select';
 import { SUGGESTED_RETENTION } from '@/core/frame/retention';
 import { RetentionFields } from './RetentionFields';
@@ -99,7 +100,7 @@ export function SetupForm({ zones, asksCode }: Readonly<{ zones: readonly string
         value={tzid}
         options={[
           { value: '', label: setupTexts.chooseZone },
-          ...zones.map((zone) => ({ value: zone, label: zone })),
+          ...zonesFrom(zones, device).map((zone) => ({ value: zone, label: zone })),
         ]}
         onChange={(zone) => setValue({ ...value, tzid: zone })}
         error={errors['term.tzid']}

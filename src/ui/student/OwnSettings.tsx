@@ -1,14 +1,19 @@
 'use client';
 import Button from '@mui/material/Button';
-import { useState } from 'react';
+import { useState, useSyncExternalStore } from 'react';
 import type { PersonSettings, PersonSettingsJson } from '@/core/frame/personSettings';
 import { DIGESTS } from '@/core/frame/digests';
 import { COURSE_COLORS } from '@/core/plan/plan';
 import { ownSettingsTexts as say, studentTexts } from '@/core/texts/student';
+import { zonesFrom, zoneWords } from '@/core/time/zoneWords';
+import { Field } from '../controls/Field';
 import { Select } from '../controls/Select';
 import { useSubmit } from '../controls/useSubmit';
 import { localeOptions, weekStartOptions } from '../school/SettingsForm';
 import styles from './OwnSettings.module.css';
+
+const noChange = () => () => undefined;
+const deviceZone = () => Intl.DateTimeFormat().resolvedOptions().timeZone;
 
 type Course = Readonly<{ code: string; tag: string; title: string; color: string }>;
 
@@ -17,11 +22,14 @@ export function OwnSettings({
   settings,
   courses,
   zones,
+  staff,
 }: {
   settings: PersonSettings;
   /** With the colours that they have for everybody. */
   courses: readonly Course[];
   zones: readonly string[];
+  /** Whether they are on the staff of a course. */
+  staff: boolean;
 }) {
   const { submit, errors, message, busy } = useSubmit();
   const [value, setValue] = useState({
@@ -32,7 +40,10 @@ export function OwnSettings({
     tzid: settings.tzid ?? '',
     colors: settings.colors as Readonly<Record<string, string>>,
     digest: settings.digest,
+    contact: settings.contact,
   });
+  // Known in the browser alone: the list is put in order once it is there.
+  const device = useSyncExternalStore(noChange, deviceZone, () => '');
   const save = () => {
     const input: PersonSettingsJson = {
       locale: (value.locale || undefined) as PersonSettingsJson['locale'],
@@ -46,6 +57,7 @@ export function OwnSettings({
         Object.entries(value.colors).filter(([, color]) => color !== ''),
       ) as PersonSettingsJson['colors'],
       digest: value.digest,
+      contact: value.contact,
     };
     return submit('PUT', '/api/account', input, () => studentTexts.savedSettings);
   };
@@ -83,7 +95,10 @@ export function OwnSettings({
       <Select
         label={say.zone}
         value={value.tzid}
-        options={[{ value: '', label: say.noZone }, ...zones.map((zone) => ({ value: zone, label: zone }))]}
+        options={[
+          { value: '', label: say.noZone },
+          ...zonesFrom(zones, device).map((zone) => ({ value: zone, label: zoneWords(zone) })),
+        ]}
         onChange={(tzid) => setValue({ ...value, tzid })}
         error={errors.tzid}
       />
@@ -117,6 +132,15 @@ export function OwnSettings({
         options={DIGESTS.map((digest) => ({ value: digest, label: say.digests[digest] }))}
         onChange={(digest) => setValue({ ...value, digest })}
       />
+      {staff ? (
+        <Field
+          label={say.contact}
+          hint={say.contactHint}
+          value={value.contact}
+          onChange={(contact) => setValue({ ...value, contact })}
+          error={errors.contact}
+        />
+      ) : null}
       <p role="alert">{message}</p>
       <div>
         <Button type="submit" variant="contained" disabled={busy}>

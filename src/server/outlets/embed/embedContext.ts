@@ -1,6 +1,7 @@
 import { Temporal } from 'temporal-polyfill';
 import type { OutletContents } from '@/core/outlets/outletContents';
 import type { EmbedLook, PersonalKind } from '@/core/outlets/outlet';
+import type { SeenMaterial } from '@/core/materials/seenMaterials';
 import type { Occurrence } from '@/core/plan/occurrence';
 import { occurrencesOf } from '@/core/plan/occurrences';
 import { DEFAULT_LOCALE } from '@/core/time/dateLabels';
@@ -15,7 +16,15 @@ export type EmbedAsked = Readonly<{
   at?: Temporal.PlainDate;
   courses: ReadonlySet<string>;
   kinds: ReadonlySet<string>;
+  /** Sections, by id: of those that the outlet holds. */
+  sections: ReadonlySet<string>;
 }>;
+
+export type CoursePage = Readonly<{
+  contacts: readonly Readonly<{ name: string; contact: string }>[];
+  materials: readonly SeenMaterial[];
+}>;
+export const NO_COURSE_PAGE: CoursePage = { contacts: [], materials: [] };
 
 /** What the pages of an embed are made from. */
 export type EmbedContext = Readonly<{
@@ -29,6 +38,10 @@ export type EmbedContext = Readonly<{
   signUp: string;
   /** Where a link leads for a reader; undefined: it opens for people of the course alone. */
   opened: (url: string) => string | undefined;
+  /** Of the course's own page: staff who want to be written to, and the outline as its readers see it. */
+  about: CoursePage;
+  /** The sections that a reader may choose among; none where there is no choice. */
+  sections: readonly Readonly<{ id: string; label: string }>[];
   locale: string;
   weekStart: number;
   term?: Term;
@@ -52,8 +65,9 @@ export function askedBy(query: URLSearchParams, filters: boolean): EmbedAsked {
   } catch {
     date = undefined; // such as 30 February
   }
-  if (!filters) return { at: date, courses: NOTHING_ASKED, kinds: NOTHING_ASKED };
-  return { at: date, courses: new Set(query.getAll('course')), kinds: new Set(query.getAll('kind')) };
+  if (!filters) return { at: date, courses: NOTHING_ASKED, kinds: NOTHING_ASKED, sections: NOTHING_ASKED };
+  const all = (name: string) => new Set(query.getAll(name));
+  return { at: date, courses: all('course'), kinds: all('kind'), sections: all('section') };
 }
 
 /** The address of the same page with another day, the reader's choice kept. */
@@ -62,6 +76,7 @@ export function pageAt({ embed, asked }: EmbedContext, at: Temporal.PlainDate | 
     ...(at ? [['at', at.toString()]] : []),
     ...[...asked.courses].map((code) => ['course', code]),
     ...[...asked.kinds].map((kind) => ['kind', kind]),
+    ...[...asked.sections].map((section) => ['section', section]),
   ]);
   return query.size > 0 ? `${embed}?${query}` : embed;
 }
@@ -80,7 +95,15 @@ function wanted(o: Occurrence, contents: OutletContents, asked: EmbedAsked): boo
 export function embedContext(
   { name, look }: Readonly<{ name: string; look: EmbedLook }>,
   contents: OutletContents,
-  { asked, embed, signUp, opened, now }: Pick<EmbedContext, 'asked' | 'embed' | 'signUp' | 'opened' | 'now'>,
+  {
+    asked,
+    embed,
+    signUp,
+    opened,
+    about,
+    sections,
+    now,
+  }: Pick<EmbedContext, 'asked' | 'embed' | 'signUp' | 'opened' | 'about' | 'sections' | 'now'>,
 ): EmbedContext {
   const { plan } = contents;
   const tzid = plan.terms[0]?.tzid ?? 'UTC';
@@ -94,6 +117,8 @@ export function embedContext(
     embed,
     signUp,
     opened,
+    about,
+    sections,
     locale: look.locale || plan.locale || DEFAULT_LOCALE,
     weekStart: look.weekStart ?? term?.weekStart ?? 1,
     term,

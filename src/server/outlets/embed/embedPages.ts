@@ -2,10 +2,12 @@ import type { Temporal } from 'temporal-polyfill';
 import type { EntryId, MaterialId } from '@/core/ids';
 import type { EmbedView } from '@/core/outlets/outlet';
 import { suddenClosures } from '@/core/plan/suddenClosures';
+import { zoneWords } from '@/core/time/zoneWords';
 import { requireZone } from '@/core/time/zoneData';
 import { embedTexts } from '@/core/texts/embeds';
 import { pageAt } from './embedContext';
 import type { EmbedContext } from './embedContext';
+import { courseView } from './courseView';
 import { dayView, oneDay } from './dayView';
 import { daysView } from './daysView';
 import type { EmbedViewPage } from './embedView';
@@ -29,6 +31,7 @@ const VIEWS: readonly EmbedViewPage[] = [
   dayView,
   timesView,
   entryView,
+  courseView,
 ];
 
 export const viewOf = (id: EmbedView): EmbedViewPage => VIEWS.find((view) => view.id === id)!;
@@ -37,13 +40,18 @@ const heading = (title: string): Html => html`<h1>${title}</h1>`;
 /** What was closed at short notice. */
 const sudden = ({ contents, now }: EmbedContext): Html[] =>
   suddenClosures(contents.plan, now, requireZone).map((line) => html`<p role="status"><b>${line}</b></p>`);
+/** By which clock its times are, for readers elsewhere. */
+const zoneOf = ({ contents }: EmbedContext): string | undefined => {
+  const [term] = contents.plan.terms;
+  return term && embedTexts.zone(zoneWords(term.tzid));
+};
 const back = (context: EmbedContext): Html =>
   html`<p><a class="back" href="${pageAt(context, undefined)}">${embedTexts.back}</a></p>`;
 
 /** The outlet's own page, in the view that was chosen for it. `isPublic` says at its foot who can read it. */
 export const ownPage = (context: EmbedContext, isPublic: boolean): Html =>
   html`${heading(context.title)} ${sudden(context)} ${filters(context)} ${viewOf(context.look.view).page(context)}
-    <p class="soft foot">${isPublic ? embedTexts.readable : embedTexts.forRoster}</p>`;
+    <p class="soft foot">${zoneOf(context)} ${isPublic ? embedTexts.readable : embedTexts.forRoster}</p>`;
 
 export const dayPage = (context: EmbedContext, date: Temporal.PlainDate): Html =>
   html`${back(context)} ${heading(context.title)}

@@ -32,6 +32,8 @@ h2{font-size:1em;margin:20px 0 4px}
 h2.range{font-size:1.1em;margin:8px 0}
 a{color:var(--accent)}
 h2 a,.title,.back,.pager a,.foot a{display:inline-block;padding:2px 0;min-height:24px}
+.plain{padding-left:18px;margin:4px 0 12px}
+.plain li{padding:3px 0}
 .links a{display:inline-block;padding:3px 0;min-height:26px}
 h2 a{text-decoration:none}
 h2 a:hover{text-decoration:underline}
