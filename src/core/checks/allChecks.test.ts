@@ -66,7 +66,7 @@ const inNav = (start: string, place: string) => cls('2026-10-13', { plan, place,
 const inShed = (start: string) => ({ place: 'shed 2', code: 'BT 110', date: day('2026-10-13'), start: Temporal.PlainTime.from(start), end: Temporal.PlainTime.from(start).add({ minutes: 50 }) }); // prettier-ignore
 
 const outlet = (changes: Partial<CheckedOutlet> = {}): CheckedOutlet => ({ id: 'o' as OutletId, name: 'Hull lofting', audience: 'public', courses: [HL, NV], sections: [], holds: 3, lacks: [], added: [], generation: 1, ...changes }); // prettier-ignore
-const calendar = (hours: number): CheckedCalendar => ({ id: 'k' as CalendarId, name: 'District', courses: [HL], failingSince: NOW.subtract({ hours }) }); // prettier-ignore
+const calendar = (hours: number): CheckedCalendar => ({ id: 'k' as CalendarId, name: 'District', courses: [HL], failingSince: NOW.subtract({ hours }), saysClosed: [] }); // prettier-ignore
 
 const input = (entries: readonly CheckedEntry[], more: Partial<CheckInput> = {}): CheckInput => ({
   term, courses, closures: [closure], entries, classes: [], taken: [], peopleOf: checkedPeople(enrolled), linkTests: new Map(), files: new Map(), today: day('2026-10-13'), now: NOW, outlets: [outlet()], calendars: [], zoneOf: requireZone, locale: 'en-GB', ...more,
@@ -116,6 +116,7 @@ const TABLE: readonly (readonly [check: string, found: CheckInput, nearMiss: Che
   ['outletOver', input([], { outlets: [outlet({ courses: ['gone' as CourseId] })] }), input([], { outlets: [outlet({ courses: ['gone' as CourseId, HL] })] })],
   ['sectionsPublic', input([work({ audience: forB })], { outlets: [outlet({ sections: [SECTION_B] })] }), input([work({ audience: forB })], { outlets: [outlet({ sections: [SECTION_B], audience: 'roster' })] })],
   ['courseUnpublished', input([work()], { outlets: [outlet({ courses: [NV] })] }), input([], { outlets: [outlet({ courses: [NV] })] })],
+  ['outsideCloses', input([], { calendars: [{ ...calendar(1), saysClosed: [{ day: day('2026-10-22'), title: 'No school: storm' }] }], classes: [cls('2026-10-22')] }), input([], { calendars: [{ ...calendar(1), saysClosed: [{ day: day('2026-10-20'), title: 'No school: storm' }, { day: day('2026-10-23'), title: 'No school' }] }], classes: [cls('2026-10-20'), cls('2026-10-22')] })],
   ['calendarFails', input([], { calendars: [calendar(24)] }), input([], { calendars: [calendar(23)] })],
 ]; // prettier-ignore
 

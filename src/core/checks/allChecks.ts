@@ -13,6 +13,7 @@ import { filesAdded } from './filesAdded';
 import { headingOrder } from './headingOrder';
 import { linkName } from './linkName';
 import { noCaptions } from './noCaptions';
+import { outsideCloses } from './outsideCloses';
 import { calendarFails } from './calendarFails';
 import { courseUnpublished } from './courseUnpublished';
 import { outletEmpty } from './outletEmpty';
@@ -71,6 +72,7 @@ export const CHECKS: readonly Check[] = [
   outletOver,
   sectionsPublic,
   courseUnpublished,
+  outsideCloses,
   calendarFails,
 ];
 

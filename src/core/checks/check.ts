@@ -44,6 +44,8 @@ export type CheckedCalendar = Readonly<{
   name: string;
   courses: readonly CourseId[];
   failingSince?: Temporal.Instant;
+  /** The days of which it says that there are no classes, without a rule by which they would be closed. */
+  saysClosed: readonly Readonly<{ day: Temporal.PlainDate; title: string }>[];
 }>;
 
 /** Something that is published, or read from outside, and has no day: `href` is where it is put right. */

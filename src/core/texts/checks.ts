@@ -32,6 +32,9 @@ export const checkTexts = {
   publishIt: 'Publish it',
   calendarFails: 'Its source has not answered for a day or longer. What is shown may be old.',
   lookAtCalendar: 'Look at it',
+  outsideCloses: (calendar: string, day: string, classes: number) =>
+    `${calendar} says so of ${day}, and ${classes === 1 ? 'a class takes' : `${classes} classes take`} place here.`,
+  closeIt: 'See what closing that day does',
 
   dueAtMidnight: 'It is due at 00:00, when the day begins. Mostly the end of the day before is meant.',
   beforeMidnight: 'Make it 23:59 the day before',

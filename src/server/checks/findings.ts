@@ -18,6 +18,7 @@ import { addressesOf } from '@/core/links/usedLinks';
 import { fileOfAddress } from '@/core/materials/fileOfAddress';
 import type { LinkedFile } from '@/core/materials/shownInPlace';
 import type { PublishedOutlet } from '@/core/outlets/outlet';
+import { soundsClosed } from '@/core/outside/soundsClosed';
 import type { OutletContents } from '@/core/outlets/outletContents';
 import { countKinds, emptyKinds } from '@/core/outlets/heldKinds';
 import { outletContents } from '@/core/outlets/outletContents';
@@ -205,12 +206,13 @@ async function checkedCalendars(
 ): Promise<CheckedCalendar[]> {
   const taught = plan.calendars.filter((calendar) => calendar.asStaff);
   const states = await calendarStates(pembit, taught.map(({ id }) => id)); // prettier-ignore
-  return taught.map(({ id, name, beside }) => {
+  return taught.map(({ id, name, beside, times }) => {
     const failing = states.get(id)?.failingSince;
     return {
       id,
       name,
       courses: beside.filter((course) => own.has(course)),
+      saysClosed: soundsClosed(times),
       ...(failing === undefined ? {} : { failingSince: Temporal.Instant.fromEpochMilliseconds(failing) }),
     };
   });
