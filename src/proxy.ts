@@ -2,9 +2,13 @@ import { NextResponse } from 'next/server';
 import type { NextRequest } from 'next/server';
 import { TERM_HEADER } from '@/core/frame/chosenTerm';
 
+/** The page on which a message is spoken: it alone has the microphone, and plays what it has recorded. */
+const RECORDS = /^\/e\/[^/]+\/record$/;
+
 /** Every page gets a policy with a nonce of its own. Paths outside the matcher have theirs from next.config.ts. */
 export function proxy(request: NextRequest): NextResponse {
   const nonce = Buffer.from(crypto.randomUUID()).toString('base64');
+  const records = RECORDS.test(request.nextUrl.pathname);
   const policy = [
     "default-src 'self'",
     `script-src 'self' 'nonce-${nonce}' 'strict-dynamic'${process.env.NODE_ENV === 'development' ? " 'unsafe-eval'" : ''}`,
@@ -13,6 +17,7 @@ export function proxy(request: NextRequest): NextResponse {
     "img-src 'self' data:",
     "font-src 'self'",
     "connect-src 'self'",
+    `media-src 'self'${records ? ' blob:' : ''}`,
     "frame-src 'self'",
     "worker-src 'self'",
     "manifest-src 'self'",
@@ -30,7 +35,10 @@ export function proxy(request: NextRequest): NextResponse {
   response.headers.set('x-content-type-options', 'nosniff');
   response.headers.set('referrer-policy', 'same-origin');
   response.headers.set('cross-origin-opener-policy', 'same-origin');
-  response.headers.set('permissions-policy', 'camera=(), geolocation=(), microphone=()');
+  response.headers.set(
+    'permissions-policy',
+    `camera=(), geolocation=(), microphone=(${records ? 'self' : ''})`,
+  );
   return response;
 }
 

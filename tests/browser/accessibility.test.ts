@@ -55,7 +55,8 @@ beforeAll(async () => {
   person = await newPerson();
   const maren = await signedIn(base, 'maren@kittiwake.example');
   for (const view of EMBED_VIEWS) {
-    const entry = view === 'entry' ? { entry: demoId('Half-breadth plan') } : {};
+    const entry =
+      view === 'entry' ? { entry: demoId(`${demoId('HL 210')} assignment Half-breadth plan`) } : {};
     const made = await maren.call('POST', '/api/outlets', {
       kind: 'embed',
       audience: 'public',

@@ -238,6 +238,42 @@ test('a recording plays where it stands, on a phone, with its captions, from any
   }
 });
 
+test('a message is spoken into the entry’s page, heard, and played where students read it', async () => {
+  // The browser’s own stand-in for a microphone: a tone, and no question to a person.
+  const speaker = await newPerson(DESKTOP, (options) =>
+    options.addArguments('--use-fake-device-for-media-stream', '--use-fake-ui-for-media-stream'),
+  );
+  let address = '';
+  try {
+    await speaker.open(`${pembit.pembitUrl}/sign-in`);
+    await speaker.click('button', 'Sign in as Maren Toft');
+    await speaker.find('link', /^Your account/);
+    await speaker.open(`${pembit.pembitUrl}/term`);
+    await speaker.click('button', /Due, by 17:00, Half-breadth plan/);
+    await speaker.click('link', 'Record a spoken message');
+    await speaker.sees('At most 5 minutes.');
+    await speaker.sees('Who will hear it: 38 students in HL');
+    await speaker.click('button', 'Record');
+    await speaker.sees(/Recording: 0:0[1-9] of 5:00/);
+    await speaker.click('button', 'Stop');
+    await speaker.type('What it is called', 'What to look for');
+    await speaker.click('button', 'Add it to the entry');
+    await speaker.find('button', 'Play here: What to look for');
+    address = await speaker.driver.getCurrentUrl();
+  } finally {
+    await speaker.quit();
+  }
+  await ivo.open(address);
+  await ivo.click('button', 'Play here: What to look for');
+  await ivo.driver.wait(
+    () =>
+      ivo.driver.executeScript<boolean>(
+        'const a = document.querySelector("audio"); return !!a && a.readyState >= 1',
+      ),
+    15_000,
+  );
+});
+
 test('links are tested on demand with progress; staff alone learn how they answered', async () => {
   await maren.open(`${pembit.pembitUrl}/materials?course=HL%20210`);
   await maren.click('button', 'Test the links');

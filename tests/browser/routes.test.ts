@@ -254,6 +254,18 @@ const CHECKS: Readonly<Record<string, () => readonly Check[]>> = {
     { method: 'GET', path: `/e/${NOT_THERE}`, expected: page(404) },
     { method: 'GET', path: '/e/nothing', expected: page(404) },
   ],
+  '/e/[entry]/record': () => [
+    { method: 'GET', path: `/e/${hlEntry}/record`, expected: page(404) },
+    { method: 'GET', path: `/e/${NOT_THERE}/record`, expected: page(404) },
+  ],
+  '/api/entries/[id]/files': () => [
+    {
+      method: 'POST',
+      path: `/api/entries/${hlEntry}/files`,
+      body: { file: NOT_THERE },
+      expected: { nobody: 401, stranger: 404, student: 403 },
+    },
+  ],
   '/day/[date]': () => [
     {
       method: 'GET',

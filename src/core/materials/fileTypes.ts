@@ -17,6 +17,7 @@ const TYPES: Readonly<Record<string, readonly [endings: string, shown: Shown]>> 
   'audio/wav': ['wav', 'inline'],
   'audio/ogg': ['ogg oga opus', 'inline'],
   'audio/x-m4a': ['m4a', 'inline'],
+  'audio/webm': ['weba', 'inline'],
   'video/mp4': ['mp4 m4v', 'inline'],
   'video/webm': ['webm', 'inline'],
   'video/quicktime': ['mov', 'attachment'],
@@ -43,7 +44,11 @@ const TEXT_BY_ENDING: Readonly<Record<string, string>> = { ics: 'text/calendar',
 export type FileJudgement = Readonly<{ mediaType: string } | { refused: 'unknownType' | 'otherType' }>;
 
 export function judgeFile(name: string, found: string | undefined, isText: boolean): FileJudgement {
-  const type = found ?? (isText ? (TEXT_BY_ENDING[endingOf(name)] ?? 'text/plain') : '');
+  // One container for sound and for films: its name says which.
+  const type =
+    found === 'video/webm' && endingOf(name) === 'weba'
+      ? 'audio/webm'
+      : (found ?? (isText ? (TEXT_BY_ENDING[endingOf(name)] ?? 'text/plain') : ''));
   const known = TYPES[type];
   if (!known) return { refused: 'unknownType' };
   if (!known[0].split(' ').includes(endingOf(name))) return { refused: 'otherType' };

@@ -1,6 +1,7 @@
 'use client';
 import dynamic from 'next/dynamic';
 import CallOffIcon from '@mui/icons-material/EventBusyOutlined';
+import SpeakIcon from '@mui/icons-material/MicNoneOutlined';
 import CopyIcon from '@mui/icons-material/ContentCopyOutlined';
 import DeleteIcon from '@mui/icons-material/DeleteOutlined';
 import EditIcon from '@mui/icons-material/EditOutlined';
@@ -12,6 +13,7 @@ import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { Temporal } from 'temporal-polyfill';
 import { checkTexts } from '@/core/texts/checks';
+import { spokenTexts } from '@/core/texts/spoken';
 import { historyTexts } from '@/core/texts/history';
 import { panelTexts } from '@/core/texts/term';
 import { CheckList } from '../checks/CheckList';
@@ -174,6 +176,17 @@ export function EntryPanel({ entry, occurrence, courses, show, dayWords, onMove 
                 onClick={() => cancel(undefined)}
               >
                 {panelTexts.takesPlace}
+              </Button>
+            )}
+            {entry.kind === 'note' ? null : (
+              // By its address, not by the router: the page alone has the microphone.
+              <Button
+                size="small"
+                variant="outlined"
+                startIcon={<SpeakIcon />}
+                href={`/e/${entry.id}/record`}
+              >
+                {spokenTexts.open}
               </Button>
             )}
             <Button

@@ -68,7 +68,7 @@ ul{list-style:none;margin:0;padding:0}
 .rows-close .month td{height:52px}
 .rows-roomy .month td{height:110px}
 .month .date{display:inline-block;min-width:24px;min-height:24px;color:inherit;text-decoration:none;font-weight:600}
-.month .narrow{display:none}
+.month .narrow{position:absolute;width:1px;height:1px;overflow:hidden;clip-path:inset(50%)}
 .month .other{color:var(--soft);background:var(--paper)}
 .month .today{background:var(--today);box-shadow:inset 0 3px 0 var(--mark)}
 .month .closed{background:repeating-linear-gradient(135deg,var(--hatch) 0 4px,transparent 4px 8px)}
@@ -95,6 +95,6 @@ ${[1, 2, 3, 4, 5, 6, 7].map((n) => `.month .reach-${n}{width:calc(${n * 100}% + 
 .month .bar{position:static;width:auto;height:auto;white-space:normal;margin:2px 0}
 .month .bar .title{min-height:24px}
 .month .ends .until{display:inline}
-.month .narrow{display:inline}.month .wide{display:none}
+.month .narrow{position:static;width:auto;height:auto;overflow:visible;clip-path:none}.month .wide{display:none}
 }
 @media print{body{padding:0;background:none}.filters,.pager{display:none}}`;
