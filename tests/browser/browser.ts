@@ -106,6 +106,8 @@ export async function newPerson(
     });
   };
   await setSize(size);
+  // At the school, unless somebody is elsewhere.
+  await driver.sendDevToolsCommand('Emulation.setTimezoneOverride', { timezoneId: 'America/Halifax' });
 
   /** Retries until an element answers: pages are drawn anew after every act. */
   const withRetry = async <T>(what: string, attempt: () => Promise<T | undefined>): Promise<T> => {

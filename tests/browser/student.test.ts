@@ -5,6 +5,8 @@ import { afterAll, beforeAll, expect, test } from 'vitest';
 import type { ServerProcess } from '../../scripts/serverProcess';
 import { freePort, startServer } from '../../scripts/serverProcess';
 import type { Person } from './browser';
+import { demoId } from '../../src/server/demo/demoIds';
+import { signedIn } from '../support/api';
 import { PHONE, newPerson } from './browser';
 
 /** A student's week on a phone, with a server of its own, since it is stopped in the end, and started again. */
@@ -118,12 +120,16 @@ test('a note hangs on the work it is about, and times are written with twelve ho
   await ivo.sees('Saved');
 });
 
-test('from abroad both clocks are shown, and said which is which', async () => {
-  await ivo.open(`${url}/account`);
-  await ivo.choose('Where you are', 'Europe/Lisbon');
-  await ivo.click('button', 'Save');
-  await ivo.sees('Saved your settings');
+test('from abroad both clocks are offered and shown, and said which is which', async () => {
+  const { driver } = ivo as unknown as {
+    driver: { sendDevToolsCommand: (name: string, params: object) => Promise<void> };
+  };
+  const be = (timezoneId: string) =>
+    driver.sendDevToolsCommand('Emulation.setTimezoneOverride', { timezoneId });
+  await be('Europe/Lisbon');
   await ivo.open(`${url}/next`);
+  await ivo.sees('This device goes by Lisbon time (Europe/Lisbon); what is planned goes by Halifax time');
+  await ivo.click('button', 'Show both times');
   await ivo.sees('Times are those of America/Halifax. Yours, in Europe/Lisbon, stand in brackets.');
   // The clocks change on different days: four hours, and on some days three.
   await ivo.sees('10:00–11:50 (14:00)');
@@ -181,6 +187,14 @@ test('signing out takes the plan off the device', async () => {
 });
 
 test('without a connection the device shows what it kept, and says since when', async () => {
+  const staff = await signedIn(url, 'maren@kittiwake.example');
+  await staff.call('POST', '/api/entries', {
+    kind: 'event',
+    title: 'Spline swap',
+    start: '2026-10-14T15:00',
+    description: '<p>Bring your own ducks.</p>',
+    audience: [{ course: demoId('HL 210') }],
+  });
   await ivo.open(`${url}/next`);
   await ivo.driver.wait(() => keeps(ivo), 20_000);
   await ivo.driver.executeScript('location.reload()');
@@ -190,6 +204,7 @@ test('without a connection the device shows what it kept, and says since when', 
   await ivo.sees('No connection');
   await ivo.sees('This is your plan as it was kept on this device on');
   await ivo.sees('Half-breadth plan');
+  await ivo.sees('Bring your own ducks.');
   // Its links are there, and what is ticked now is sent later, once.
   expect(await (await ivo.find('link', 'Handout: offsets table 4')).getAttribute('href')).toMatch(/^https?:/);
   await ivo.click('field', 'Done: Half-breadth plan');

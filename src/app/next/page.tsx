@@ -7,6 +7,8 @@ import { studentTexts } from '@/core/texts/student';
 import { currentTerm, teachingWeeks } from '@/core/time/term';
 import { dateLabel } from '@/core/time/dateLabels';
 import { requireZone } from '@/core/time/zoneData';
+import { settingsOf } from '@/server/students/settings';
+import { ZoneOffer } from '@/ui/days/ZoneOffer';
 import { planSeenBy } from '@/server/plan/planSeenBy';
 import { recordShown } from '@/server/plan/recordShown';
 import { todayIn } from '@/server/plan/todayIn';
@@ -20,6 +22,8 @@ import { packed } from '@/ui/controls/packed';
 import { ComingAndGoing } from '@/ui/student/ComingAndGoing';
 import { DayList } from '@/ui/student/DayList';
 import days from '@/ui/student/DayList.module.css';
+import { KEPT_DAYS } from '@/ui/offline/keptPlan';
+import { keptTexts } from '@/ui/student/keptTexts';
 import { NextDays } from '@/ui/student/NextDays';
 import type { ChangeLine } from '@/core/plan/changeLines';
 import { changeLines } from '@/core/plan/changeLines';
@@ -88,10 +92,15 @@ export default async function NextPage({ searchParams }: { searchParams: Search 
   const asked = askedBy(search, weeks.map(({ first }) => first.toString())); // prettier-ignore
   const view = nextView(plan, occurrences, { zoneOf: requireZone, now: pembit.now(), today, done, asked });
   const news = changeLines(changes, plan);
+  const keeps = view.found === undefined && !asked.week && !actor.shared;
   return (
     <PageFrame actor={actor} plan={plan} everyTerm>
       {term ? <p className="soft">{timeOfYear(plan, today)}</p> : null}
       <h1>{studentTexts.nextTitle}</h1>
+      <ZoneOffer
+        settings={await settingsOf(pembit, actor.person.id)}
+        zones={plan.terms.map(({ tzid }) => tzid)}
+      />
       {plan.abroad && term ? (
         <p className="soft">{studentTexts.zones(term.tzid, plan.abroad.own.tzid)}</p>
       ) : null}
@@ -195,7 +204,12 @@ export default async function NextPage({ searchParams }: { searchParams: Search 
         days={packed(view.days)}
         person={actor.person.id}
         locale={plan.locale}
-        keeps={view.found === undefined && !asked.week && !actor.shared}
+        texts={
+          keeps
+            ? keptTexts(plan, occurrences, new Set(view.days.slice(0, KEPT_DAYS).map(({ key }) => key)))
+            : {}
+        }
+        keeps={keeps}
       />
       {view.done.length > 0 ? (
         <details className={days.day}>

@@ -9,7 +9,7 @@ const STYLE = `:root{--paper:${light.paper};--ink:${light.ink};--soft:${light.so
 body{margin:0;padding:16px;background:var(--paper);color:var(--ink);font:16px/1.45 system-ui,sans-serif;max-width:680px;overflow-wrap:anywhere}
 h1{font-size:24px;margin:0 0 8px}h2{font-size:16px;margin:20px 0 4px}
 ul{list-style:none;margin:0;padding:0}li{display:grid;grid-template-columns:92px 1fr;gap:12px;padding:10px 0;border-bottom:1px solid var(--rule)}
-.soft{color:var(--soft)}.link{display:block}.tick{display:inline-flex;gap:8px;align-items:center;min-height:44px}.tick input{width:20px;height:20px}.note{background:var(--note);padding:8px 12px}a{color:inherit;display:inline-block;padding:8px 0}`;
+.soft{color:var(--soft)}.text{margin:4px 0;white-space:pre-line}.link{display:block}.tick{display:inline-flex;gap:8px;align-items:center;min-height:44px}.tick input{width:20px;height:20px}.note{background:var(--note);padding:8px 12px}a{color:inherit;display:inline-block;padding:8px 0}`;
 
 /** Draws what is kept, as text: nothing of it is taken for HTML, and links lead to web addresses alone. */
 const SCRIPT = `(() => {
@@ -61,6 +61,7 @@ const SCRIPT = `(() => {
         add(item, 'span', line.time, 'soft');
         const what = add(item, 'div', (line.tags ? line.tags + ': ' : '') + line.title);
         if (line.detail) add(what, 'div', line.detail, 'soft');
+        if (line.text) add(what, 'p', line.text, 'text');
         for (const each of line.links || []) link(what, each);
         if (line.work) tick(what, database, kept.person, line.work, line.title, ticks.has(line.work));
       }

@@ -10,6 +10,8 @@ import { studentTexts } from '@/core/texts/student';
 import { todayTexts as say } from '@/core/texts/today';
 import { timeOfYear } from '@/ui/frame/timeOfYear';
 import { requireZone } from '@/core/time/zoneData';
+import { settingsOf } from '@/server/students/settings';
+import { ZoneOffer } from '@/ui/days/ZoneOffer';
 import { sharedPembit } from '@/server/pembit';
 import { lettersSoFar } from '@/server/history/lettersSoFar';
 import { waitingCounts } from '@/server/plan/waitingCounts';
@@ -52,6 +54,10 @@ export default async function TodayPage({ searchParams }: { searchParams: Search
           {awayTexts.link}
         </Link>
       </p>
+      <ZoneOffer
+        settings={await settingsOf(pembit, actor.person.id)}
+        zones={plan.terms.map(({ tzid }) => tzid)}
+      />
       {plan.abroad && term ? (
         <p className="soft">{studentTexts.zones(term.tzid, plan.abroad.own.tzid)}</p>
       ) : null}

@@ -56,6 +56,7 @@ export const studentTexts = {
   found: (n: number) => (n === 0 ? 'Nothing found' : n === 1 ? '1 found' : `${n} found`),
   show: 'Show',
   zones: (term: string, own: string) => `Times are those of ${term}. Yours, in ${own}, stand in brackets.`,
+  ownTimeIn: (time: string, city: string) => `(${time} in ${city})`,
   ownTime: (time: string) => `(${time})`,
   digestSubject: (n: number) => (n === 1 ? '1 change in your courses' : `${n} changes in your courses`),
   digest: (name: string, lines: readonly string[], link: string) =>
@@ -87,6 +88,10 @@ export const ownSettingsTexts = {
   clocks: { 24: '24 hours (17:00)', 12: '12 hours (5:00 pm)' },
   weekStart: 'First day of the week',
   zone: 'Where you are',
+  elsewhere: (own: string, school: string) =>
+    `This device goes by ${own}; what is planned goes by ${school}.`,
+  showBoth: 'Show both times',
+  schoolAlone: 'The school’s alone',
   noZone: 'where the school is',
   color: (course: string) => `Colour of ${course}`,
   asAll: (color: string) => `as for everybody (${color})`,

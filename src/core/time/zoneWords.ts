@@ -1,8 +1,9 @@
+/** The city by which a zone is named: `Halifax`. */
+export const cityOf = (tzid: string): string => tzid.slice(tzid.lastIndexOf('/') + 1).replaceAll('_', ' ');
+
 /** A zone by its city, with its name: `Halifax time (America/Halifax)`. */
-export function zoneWords(tzid: string): string {
-  const city = tzid.slice(tzid.lastIndexOf('/') + 1).replaceAll('_', ' ');
-  return tzid.includes('/') ? `${city} time (${tzid})` : tzid;
-}
+export const zoneWords = (tzid: string): string =>
+  tzid.includes('/') ? `${cityOf(tzid)} time (${tzid})` : tzid;
 
 /** Zones to choose from, the one of the device first. */
 export const zonesFrom = (zones: readonly string[], device: string): readonly string[] =>

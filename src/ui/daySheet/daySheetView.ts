@@ -86,7 +86,7 @@ export function daySheetView(date: Temporal.PlainDate, given: Given): DaySheetVi
 }
 
 /** The formatted text of what an occurrence is about. */
-function textsOf(plan: SeenPlan): (o: Occurrence) => Readonly<{ text: string; name: string }> {
+export function textsOf(plan: SeenPlan): (o: Occurrence) => Readonly<{ text: string; name: string }> {
   const entries = new Map(plan.entries.map((entry) => [entry.id, entry.description]));
   const classes = new Map(plan.classes.map((seen) => [seen.meeting.id, seen]));
   return (o) => {

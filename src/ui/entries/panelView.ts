@@ -1,3 +1,5 @@
+import type { Clocks } from '../days/ownTime';
+import { withOwnTime } from '../days/ownTime';
 import { lateLines } from '@/core/entries/lateLines';
 import type { SeenEntry } from '@/core/entries/seenBy';
 import { mainMoment } from '@/core/entries/entry';
@@ -140,8 +142,9 @@ export function panelEntry(
     courses,
     term,
     locale,
+    abroad,
     mayEdit,
-  }: { courses: readonly Course[]; term: Term | undefined; locale: string; mayEdit: boolean },
+  }: Clocks & { courses: readonly Course[]; term: Term | undefined; mayEdit: boolean },
 ): PanelEntry {
   const audience = entry.kind === 'note' ? [] : entry.audience;
   const own = courses.filter((course) => audience.some((part) => part.course === course.id));
@@ -152,7 +155,10 @@ export function panelEntry(
     kindLabel: panelTexts[entry.kind],
     tags: own.map(({ tag, color, title }) => ({ tag, color, title })),
     title: entry.title,
-    when: whenOf(entry, term, locale),
+    when: withOwnTime(whenOf(entry, term, locale), mainMoment(entry), {
+      locale,
+      ...(abroad ? { abroad } : {}),
+    }),
     repeats: entry.kind === 'event' && entry.recurrence ? seriesWords(entry.recurrence, locale) : '',
     cancelled:
       entry.kind !== 'note' && entry.cancelled !== undefined

@@ -1,9 +1,14 @@
+/** So many days are kept: two weeks. */
+export const KEPT_DAYS = 14;
+
 /** A line of a kept plan: plain text, its links, and the entry that can be ticked as done. */
 export type KeptLine = Readonly<{
   time: string;
   tags: string;
   title: string;
   detail: string;
+  /** What stands on the day sheet under it, as plain text; empty: nothing. */
+  text: string;
   links: readonly Readonly<{ url: string; label: string }>[];
   /** Of due work. */
   work?: string;

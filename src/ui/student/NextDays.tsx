@@ -7,6 +7,7 @@ import { useUnpacked } from '../controls/packed';
 import { useFirstThenAll } from '../controls/useFirstThenAll';
 import { KeepOffline } from '../offline/KeepOffline';
 import type { KeptDays } from '../offline/keptPlan';
+import { KEPT_DAYS } from '../offline/keptPlan';
 import { DayList } from './DayList';
 import styles from './DayList.module.css';
 import type { NextDay } from './nextView';
@@ -19,6 +20,7 @@ export function NextDays({
   person,
   locale,
   keeps,
+  texts,
   ...given
 }: {
   days: Packed<readonly NextDay[]>;
@@ -27,10 +29,12 @@ export function NextDays({
   locale: string;
   /** Whether these are the days to be kept, not what somebody looks for. */
   keeps: boolean;
+  /** What stands under the lines of the days that are kept, by their keys. */
+  texts: Readonly<Record<string, string>>;
 }) {
   const days = useUnpacked(given.days);
   const drawn = useFirstThenAll(days, FIRST);
-  const kept = useMemo(() => keptDays(person, locale, days), [person, locale, days]);
+  const kept = useMemo(() => keptDays(person, locale, days, texts), [person, locale, days, texts]);
   return (
     <>
       {keeps ? <KeepOffline kept={kept} /> : null}
@@ -49,21 +53,24 @@ export function NextDays({
   );
 }
 
-/** So many days are kept: two weeks. */
-const KEPT_DAYS = 14;
-
 /** What the device keeps: words, links, and what can be ticked. */
-const keptDays = (person: string, locale: string, days: readonly NextDay[]): Omit<KeptDays, 'savedAt'> => ({
+const keptDays = (
+  person: string,
+  locale: string,
+  days: readonly NextDay[],
+  texts: Readonly<Record<string, string>>,
+): Omit<KeptDays, 'savedAt'> => ({
   person,
   locale,
   title: studentTexts.nextTitle,
   days: days.slice(0, KEPT_DAYS).map(({ heading, lines }) => ({
     heading,
-    lines: lines.map(({ time, tags, title, detail, links, work }) => ({
+    lines: lines.map(({ key, time, tags, title, detail, links, work }) => ({
       time,
       tags: tags.map(({ tag }) => tag).join(' '),
       title,
       detail,
+      text: texts[key] ?? '',
       links: links.map(({ url, label }) => ({ url, label })),
       ...(work ? { work } : {}),
     })),

@@ -1,3 +1,4 @@
+import { ownTimeOf } from '../days/ownTime';
 import { isWhole } from '@/core/time/closure';
 import { closureTitle } from '@/core/plan/closureTitle';
 import type { Temporal } from 'temporal-polyfill';
@@ -12,7 +13,6 @@ import { entryTexts, listed } from '@/core/texts/entries';
 import { studentTexts } from '@/core/texts/student';
 import { dateLabel, momentLabel, rangeLabel, timeLabel } from '@/core/time/dateLabels';
 import type { ZoneLookup } from '@/core/time/zone';
-import { toInstant, toWall } from '@/core/time/zone';
 import { dayOf, isDay, momentText } from '@/core/time/zonedWall';
 
 export type DayLine = Readonly<{
@@ -91,19 +91,6 @@ function timeOf(o: Occurrence, locale: string): string {
     : timeLabel(o.start.wall, locale);
 }
 
-/** The same start by the clocks of a reader who is elsewhere; with the day where that is another. */
-function ownTimeOf(o: Occurrence, { abroad, locale }: Pick<SeenPlan, 'abroad' | 'locale'>): string {
-  const { start } = o;
-  if (!abroad || isDay(start)) return '';
-  const here = abroad.terms.find((zone) => zone.tzid === start.tzid);
-  if (!here) return '';
-  const own = toWall(abroad.own, toInstant(here, start.wall));
-  const day = own.toPlainDate().equals(dayOf(start))
-    ? ''
-    : `${dateLabel(own.toPlainDate(), 'weekday', locale)} `;
-  return studentTexts.ownTime(`${day}${timeLabel(own, locale)}`);
-}
-
 /** Now, where a line is to say whether its meeting can be joined. */
 export type JoinAt = Readonly<{ now: Temporal.Instant; zoneOf: ZoneLookup }>;
 
@@ -138,7 +125,7 @@ export function dayLine(
   return {
     key: `${o.uid} ${o.kind} ${momentText(o.start)}`,
     kind: o.kind,
-    time: [timeOf(o, plan.locale), ownTimeOf(o, plan)].filter(Boolean).join(' '),
+    time: [timeOf(o, plan.locale), ownTimeOf(o.start, plan)].filter(Boolean).join(' '),
     ...(o.news ? { mark: studentTexts.mark[o.news] } : {}),
     ...(o.kind === 'due' ? { work: o.entry } : {}),
     tags: courses.map(({ tag, color }) => ({ tag, color })),

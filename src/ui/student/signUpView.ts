@@ -1,3 +1,5 @@
+import type { Clocks } from '../days/ownTime';
+import { withOwnTime } from '../days/ownTime';
 import { Temporal } from 'temporal-polyfill';
 import type { Occurrence } from '@/core/plan/occurrence';
 import type { SeenPlan } from '@/core/plan/seenPlan';
@@ -122,7 +124,11 @@ export function signUpView(plan: SeenPlan, { zoneOf, now, occurrences = [], term
         return {
           id: slot.id,
           time: timeLabel(start, plan.locale),
-          range: rangeLabel(start, toWall(zone, slot.interval.end), plan.locale),
+          range: withOwnTime(
+            rangeLabel(start, toWall(zone, slot.interval.end), plan.locale),
+            { wall: start, tzid: zone.tzid },
+            plan,
+          ),
           minutes: (slot.interval.end.epochMilliseconds - slot.interval.start.epochMilliseconds) / 60_000,
           state,
           mayWait: state === 'taken' && sheet.rules.waitingList && shut === '',
@@ -148,7 +154,7 @@ export function signUpView(plan: SeenPlan, { zoneOf, now, occurrences = [], term
       });
     }
     for (const slot of coming)
-      if (slot.mine) own.push(ownTime(sheet, slot, { ...common, zone, now, locale: plan.locale }));
+      if (slot.mine) own.push(ownTime(sheet, slot, { ...common, zone, now, clocks: plan }));
   }
   days.sort((a, b) => a.sortMs - b.sortMs);
   own.sort((a, b) => a.sortMs - b.sortMs);
@@ -179,17 +185,22 @@ function factsOf(
 function ownTime(
   sheet: SeenSheet,
   slot: SeenSlot,
-  { zone, now, locale, ...common }: Pick<OwnTime, 'sheet' | 'tag' | 'color' | 'title' | 'place'> & { zone: Zone; now: Temporal.Instant; locale: string }, // prettier-ignore
+  { zone, now, clocks, ...common }: Pick<OwnTime, 'sheet' | 'tag' | 'color' | 'title' | 'place'> & { zone: Zone; now: Temporal.Instant; clocks: Clocks }, // prettier-ignore
 ): OwnTime {
   const start = toWall(zone, slot.interval.start);
   const booking = slot.bookings.find((b) => b.mine);
   const until = noticeEnds(sheet.rules.giveBack, slot.interval.start, zone);
+  const { locale } = clocks;
   return {
     ...common,
     hosts: listed(slot.hostNames),
     booking: slot.mine!,
     when: dateLabel(start.toPlainDate(), 'short', locale),
-    range: rangeLabel(start, toWall(zone, slot.interval.end), locale),
+    range: withOwnTime(
+      rangeLabel(start, toWall(zone, slot.interval.end), locale),
+      { wall: start, tzid: zone.tzid },
+      clocks,
+    ),
     place: slot.place,
     meetingLink: booking?.meetingLink || slot.meetingLink,
     note: booking?.note ?? '',

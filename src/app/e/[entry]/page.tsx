@@ -51,7 +51,7 @@ export default async function EntryPage({ params }: { params: Promise<{ entry: s
     (entry.kind === 'note' ? undefined : termOfCourse(plan, entry.audience[0]?.course)) ??
     currentTerm(plan.terms, todayIn(pembit, plan));
   const shown = (e: typeof entry) =>
-    panelEntry(e, { courses: plan.courses, term, locale: plan.locale, mayEdit: false });
+    panelEntry(e, { courses: plan.courses, term, locale: plan.locale, abroad: plan.abroad, mayEdit: false });
   const about = entry.kind === 'note' ? plan.entries.find((e) => e.id === entry.about) : undefined;
   const notes = plan.entries.filter((e) => e.kind === 'note' && e.about === entry.id);
   return (

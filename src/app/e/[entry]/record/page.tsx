@@ -10,6 +10,7 @@ import { mayEdit } from '@/ui/plan/deskData';
 import { panelEntry } from '@/ui/entries/panelView';
 import { PageFrame } from '../../../PageFrame';
 import { signedInOr } from '../../../signedIn';
+import styles from './record.module.css';
 
 export const metadata: Metadata = { title: say.title };
 
@@ -23,6 +24,7 @@ export default async function RecordPage({ params }: { params: Promise<{ entry: 
   const { who } = panelEntry(entry, { courses: plan.courses, term: undefined, locale: plan.locale, mayEdit: false });
   return (
     <PageFrame actor={actor}>
+      <div className={styles.page}>
       <h1>{say.title}</h1>
       <p>{say.lead(entry.title, MOST_SPOKEN_SECONDS / 60)}</p>
       <p className="notice">{say.whoHears(who)}</p>
@@ -31,6 +33,7 @@ export default async function RecordPage({ params }: { params: Promise<{ entry: 
       <p>
         <Link href={`/e/${entry.id}`}>{say.back}</Link>
       </p>
+      </div>
     </PageFrame>
   );
 } // prettier-ignore
