@@ -71,6 +71,15 @@ test('it begins from the day itself; a plan that waits stands at the head of the
   await maren.sees('Added the closure Burst pipe');
   await maren.open(`${pembit.pembitUrl}/term`);
   await maren.sees('HL 210: Moulds has no class');
+  // Whoever closed the day: what it left without a class is offered a place where the day begins.
+  await maren.open(`${pembit.pembitUrl}/today`);
+  await maren.sees('1 class plan has no class in HL 210');
+  await maren.click('button', 'Slide the plans of HL 210 in');
+  await maren.sees('Slid 1 plan into its next class');
+  await maren.doesNotSee('has no class in HL 210');
+  await maren.click('button', 'Undo');
+  await maren.sees('1 class plan has no class in HL 210');
+  await maren.open(`${pembit.pembitUrl}/term`);
   await maren.type('Quick line', 'no classes 2/11: Storm');
   await maren.press(Key.ENTER);
   await maren.click('button', 'Mon, 2 Nov 2026');

@@ -985,6 +985,9 @@ const CHECKS: Readonly<Record<string, () => readonly Check[]>> = {
   '/api/quick-line': () => [
     { method: 'GET', path: '/api/quick-line?line=quiz', expected: signedInOnly(200) },
   ],
+  '/api/courses/[id]/waiting-plans': () => [
+    { method: 'POST', path: `/api/courses/${hlCourse}/waiting-plans`, expected: signedInOnly(404) },
+  ],
   '/api/courses/[id]/slide': () => [
     {
       method: 'POST',

@@ -1,5 +1,6 @@
 import TermIcon from '@mui/icons-material/GridOnOutlined';
 import type { Metadata } from 'next';
+import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { redirect } from 'next/navigation';
 import type { ReactNode } from 'react';
@@ -12,6 +13,9 @@ import { timeOfYear } from '@/ui/frame/timeOfYear';
 import { requireZone } from '@/core/time/zoneData';
 import { settingsOf } from '@/server/students/settings';
 import { ZoneOffer } from '@/ui/days/ZoneOffer';
+import { findingsOf } from '@/server/checks/findings';
+import { checkLine } from '@/ui/checks/checkLine';
+import { SlideWaiting } from '@/ui/today/SlideWaiting';
 import { sharedPembit } from '@/server/pembit';
 import { lettersSoFar } from '@/server/history/lettersSoFar';
 import { waitingCounts } from '@/server/plan/waitingCounts';
@@ -22,6 +26,9 @@ import { planPage } from '../planPage';
 import { chosenTerm } from '../termOnPage';
 import { PageFrame } from '../PageFrame';
 import styles from './today.module.css';
+
+// Few mornings have any: what mends them comes with the first.
+const CheckList = dynamic(() => import('@/ui/checks/CheckList').then((module) => module.CheckList));
 
 export const metadata: Metadata = { title: say.title };
 
@@ -38,6 +45,16 @@ export default async function TodayPage({ searchParams }: { searchParams: Search
     (o) => o.kind === 'note' || o.courses.some((id) => shown.has(id)),
   );
   const letters = await lettersSoFar(pembit, actor);
+  const { open } = await findingsOf(pembit, actor, await chosenTerm());
+  // Whoever closed the day, what is due on it waits for whoever set it.
+  const onClosed = !term
+    ? []
+    : open
+        .filter(
+          ({ check, about }) =>
+            check === 'onClosure' && 'entry' in about && about.entry.kind === 'assignment',
+        )
+        .map((finding) => checkLine(finding, { courses: plan.courses, term, locale: plan.locale }));
   const view = todayView(plan, occurrences, {
     zoneOf: requireZone,
     now: pembit.now(),
@@ -109,15 +126,21 @@ export default async function TodayPage({ searchParams }: { searchParams: Search
           <LettersSoFar lines={letters} />
           <Part title={say.waits} none={view.waits.length === 0 ? say.nothingWaits : undefined}>
             <ul className={styles.waits}>
-              {view.waits.map(({ key, words, href }) => (
+              {view.waits.map(({ key, words, href, slides }) => (
                 <li key={key}>
                   <Link href={href} prefetch={false}>
                     {words}
-                  </Link>
+                  </Link>{' '}
+                  {slides ? <SlideWaiting {...slides} /> : null}
                 </li>
               ))}
             </ul>
           </Part>
+          {onClosed.length > 0 ? (
+            <Part title={say.onClosed}>
+              <CheckList lines={onClosed} />
+            </Part>
+          ) : null}
           <Part title={say.comes} none={view.comes.length === 0 ? say.nobodyComes : undefined}>
             <DayList lines={view.comes} />
           </Part>

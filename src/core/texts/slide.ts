@@ -1,5 +1,8 @@
 /** Words of sliding class plans along the classes of a course. */
 export const slideTexts = {
+  noneWaits: 'No plan of this course waits for a class.',
+  slidIn: (n: number) =>
+    n === 1 ? 'Slid 1 plan into its next class' : `Slid ${n} plans into their next classes`,
   notReached: 'We did not get to it: slide',
   fill: 'Pull the later ones forward',
   title: (plan: string) => `Slide ${plan}`,

@@ -14,6 +14,9 @@ export const todayTexts = {
   /** At the head of the term: what stands nowhere in it. */
   waitsForClass: (titles: readonly string[], course: string) =>
     `${course}: ${titles.slice(0, 3).join(', ')}${titles.length > 3 ? ` and ${titles.length - 3} more` : ''} ${titles.length === 1 ? 'has' : 'have'} no class`,
+  slideIn: 'Slide them in',
+  slideInNamed: (course: string) => `Slide the plans of ${course} in`,
+  onClosed: 'Due on a day that is closed',
   homeless: (n: number, course: string) =>
     `${counted(n, 'class plan has', 'class plans have')} no class in ${course}`,
   calledOff: (title: string) => `“${title}” stands on a class that is called off: slide it, or leave it out`,

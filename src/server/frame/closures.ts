@@ -47,9 +47,9 @@ export type HitLine = Readonly<{
   due: number;
   taken: number;
   free: number;
-  /** Times still to come that whoever asks may take off, and how many hold one of them. */
   /** Work due then that can move to the next open day, each with that day. */
   movable: readonly string[];
+  /** Times still to come that whoever asks may take off, and how many hold one of them. */
   closable: number;
   holding: number;
   plans: number;

@@ -1,4 +1,4 @@
-import type { TermId } from '@/core/ids';
+import type { CourseId, TermId } from '@/core/ids';
 import { courseNames } from '@/core/plan/courseNames';
 import { waitingPlans } from '@/core/plan/waitingPlans';
 import type { Pembit } from '../pembit';
@@ -6,7 +6,12 @@ import type { SignedIn } from '../session/session';
 import { keptPlan } from './keptPlan';
 
 /** Class plans without a class, by their course: how it is named, and their titles, each once. */
-export type HomelessPlans = Readonly<{ key: string; name: string; titles: readonly string[] }>;
+export type HomelessPlans = Readonly<{
+  course: CourseId;
+  key: string;
+  name: string;
+  titles: readonly string[];
+}>;
 
 /** The plans that wait for a class in what somebody plans, in the given terms or in all; archived courses are left out. */
 export async function homelessPlans(
@@ -21,7 +26,12 @@ export async function homelessPlans(
     .map((course) => {
       const { key, name } = names.get(course.id)!;
       const waiting = waitingPlans(course, plan.classPlans);
-      return { key, name, titles: [...new Set(waiting.map(({ plan: { title } }) => title))] };
+      return {
+        course: course.id,
+        key,
+        name,
+        titles: [...new Set(waiting.map(({ plan: { title } }) => title))],
+      };
     })
     .filter(({ titles }) => titles.length > 0);
 }

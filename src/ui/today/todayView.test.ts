@@ -49,13 +49,14 @@ describe('what waits', () => {
   const words = (given: Partial<Plan>, waiting?: WaitingCounts) => view(given, waiting).waits.map((one) => one.words); // prettier-ignore
   test('nothing', () => expect(words({})).toEqual([]));
   test('open checks and plans without a class, each with the way there', () => {
-    const waiting = { checks: 2, homeless: [{ key: 'HL 210', name: 'HL 210', titles: ['Moulds'] }] }; // prettier-ignore
+    const waiting = { checks: 2, homeless: [{ course: 'c1', key: 'HL 210', name: 'HL 210', titles: ['Moulds'] }] }; // prettier-ignore
     expect(view({}, waiting).waits).toEqual([
       { key: 'checks', words: '2 checks are open', href: '/checks' },
       {
         key: 'HL 210',
         words: '1 class plan has no class in HL 210',
         href: '/courses/HL%20210',
+        slides: { course: 'c1', name: 'HL 210' },
       },
     ]);
   });

@@ -15,13 +15,19 @@ import { nextView } from '../student/nextView';
 const AHEAD = 7;
 
 /** Something that asks for a decision, and where it is taken. */
-export type Waiting = Readonly<{ key: string; words: string; href: string }>;
+export type Waiting = Readonly<{
+  key: string;
+  words: string;
+  href: string;
+  /** A course whose plans can slide in at once. */
+  slides?: Readonly<{ course: string; name: string }>;
+}>;
 
 /** What waits outside what is seen of the plan. */
 export type WaitingCounts = Readonly<{
   checks: number;
   /** Plans that wait for a class, by their course. */
-  homeless: readonly Readonly<{ key: string; name: string; titles: readonly string[] }>[];
+  homeless: readonly Readonly<{ course: string; key: string; name: string; titles: readonly string[] }>[];
 }>;
 
 export type TodayView = Readonly<{
@@ -91,7 +97,7 @@ function waitsIn(soon: readonly Occurrence[], { checks, homeless }: WaitingCount
   const drafts = new Set(soon.flatMap((o) => ('entry' in o && o.release === 'draft' ? [o.entry] : [])));
   return [
     ...(checks > 0 ? [{ key: 'checks', words: say.checks(checks), href: '/checks' }] : []),
-    ...homeless.map(({ key, name, titles }) => ({ key, words: say.homeless(titles.length, name), href: `/courses/${encodeURIComponent(key)}` })),
+    ...homeless.map(({ course, key, name, titles }) => ({ key, words: say.homeless(titles.length, name), href: `/courses/${encodeURIComponent(key)}`, slides: { course, name } })),
     ...(unplanned.length > 0 ? [{ key: 'unplanned', words: say.unplanned(unplanned.length), href: '/term' }] : []),
     ...(drafts.size > 0 ? [{ key: 'drafts', words: say.drafts(drafts.size), href: '/everything' }] : []),
   ]; // prettier-ignore
