@@ -263,7 +263,7 @@ const CHECKS: Readonly<Record<string, () => readonly Check[]>> = {
       method: 'POST',
       path: `/api/entries/${hlEntry}/files`,
       body: { file: NOT_THERE },
-      expected: { nobody: 401, stranger: 404, student: 403 },
+      expected: signedInOnly(404),
     },
   ],
   '/day/[date]': () => [

@@ -1,6 +1,5 @@
 import TermIcon from '@mui/icons-material/GridOnOutlined';
 import type { Metadata } from 'next';
-import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { redirect } from 'next/navigation';
 import type { ReactNode } from 'react';
@@ -15,6 +14,7 @@ import { settingsOf } from '@/server/students/settings';
 import { ZoneOffer } from '@/ui/days/ZoneOffer';
 import { findingsOf } from '@/server/checks/findings';
 import { checkLine } from '@/ui/checks/checkLine';
+import { ClosedDue } from '@/ui/today/ClosedDue';
 import { SlideWaiting } from '@/ui/today/SlideWaiting';
 import { sharedPembit } from '@/server/pembit';
 import { lettersSoFar } from '@/server/history/lettersSoFar';
@@ -26,9 +26,6 @@ import { planPage } from '../planPage';
 import { chosenTerm } from '../termOnPage';
 import { PageFrame } from '../PageFrame';
 import styles from './today.module.css';
-
-// Few mornings have any: what mends them comes with the first.
-const CheckList = dynamic(() => import('@/ui/checks/CheckList').then((module) => module.CheckList));
 
 export const metadata: Metadata = { title: say.title };
 
@@ -138,7 +135,7 @@ export default async function TodayPage({ searchParams }: { searchParams: Search
           </Part>
           {onClosed.length > 0 ? (
             <Part title={say.onClosed}>
-              <CheckList lines={onClosed} />
+              <ClosedDue lines={onClosed} />
             </Part>
           ) : null}
           <Part title={say.comes} none={view.comes.length === 0 ? say.nobodyComes : undefined}>

@@ -1,5 +1,4 @@
 'use client';
-import Button from '@mui/material/Button';
 import { slideTexts } from '@/core/texts/slide';
 import { todayTexts as say } from '@/core/texts/today';
 import { useSubmit } from '../controls/useSubmit';
@@ -10,9 +9,9 @@ export function SlideWaiting({ course, name }: Readonly<{ course: string; name: 
   const path = `/api/courses/${encodeURIComponent(course)}/waiting-plans`;
   return (
     <>
-      <Button
-        size="small"
-        variant="outlined"
+      <button
+        type="button"
+        className="link"
         disabled={busy}
         aria-label={say.slideInNamed(name)}
         onClick={() =>
@@ -20,7 +19,7 @@ export function SlideWaiting({ course, name }: Readonly<{ course: string; name: 
         }
       >
         {say.slideIn}
-      </Button>
+      </button>
       {message ? <span role="alert">{message}</span> : null}
     </>
   );
