@@ -6,6 +6,12 @@ import { DIGESTS } from './digests';
 import type { Locale } from './locales';
 import { LOCALES, WEEK_STARTS } from './locales';
 
+const minutesBefore = z
+  .number({ error: 'Type a number of minutes.' })
+  .int('Whole minutes only.')
+  .min(15, 'At least 15 minutes before.')
+  .max(4 * 7 * 24 * 60, 'At most four weeks before.');
+
 /** What somebody chooses for themselves; what is absent is as the school has it. */
 export const personSettingsInput = z.object({
   locale: z
@@ -30,6 +36,8 @@ export const personSettingsInput = z.object({
     .default({}),
   /** Letters about what changed. */
   digest: z.enum(DIGESTS, { error: 'Say off, daily or weekly.' }).default('off'),
+  /** How many minutes before due work and taken times a letter is written; absent: none. */
+  remind: z.object({ due: minutesBefore.optional(), booking: minutesBefore.optional() }).default({}),
   /** Of staff: how students and parents reach them, on the pages of their courses that anyone may read. */
   contact: line(200).default(''),
 });
@@ -40,4 +48,5 @@ export const NO_PERSON_SETTINGS: PersonSettings = {
   colors: {},
   digest: 'off',
   contact: '',
+  remind: {},
 };

@@ -42,6 +42,7 @@ export const HELD: Readonly<Record<string, string>> = {
                     WHERE sheet_audiences.people LIKE '%"' || :id || '"%'`,
   tombstones: `SELECT uid, gone_at FROM tombstones WHERE people LIKE '%"' || :id || '"%'`,
   person_settings: 'SELECT settings FROM person_settings WHERE id = :id',
+  reminded: 'SELECT what, sent_at FROM reminded WHERE person_id = :id',
   looked: 'SELECT looked_at, told_at FROM looked WHERE person_id = :id',
   files: 'SELECT name, size, created_at FROM files WHERE owner_id = :id',
   outlets: 'SELECT kind, audience, name FROM outlets WHERE owner_id = :id',

@@ -8,6 +8,7 @@ import { passOnOffers } from '../signup/freedSeat';
 import { closeWithdrawnRooms, giveMissingRooms } from '../signup/rooms';
 import { remind } from '../signup/runTimes';
 import { keepTries } from '../session/tries';
+import { sendReminders } from '../students/reminders';
 import { sendDigests } from '../students/digests';
 import { tidy } from './tidy';
 import { nightlyBackup } from '../backup/nightly';
@@ -32,6 +33,7 @@ export function jobsOf(pembit: Pembit): Job[] {
     { name: 'calendars', pattern: '*/15 * * * * *', run: refreshInTurn },
     { name: 'reads', pattern: '*/10 * * * * *', run: writeReads },
     { name: 'tries', pattern: '*/3 * * * * *', run: keepTries },
+    { name: 'ownReminders', pattern: '0 */15 * * * *', run: sendReminders },
     { name: 'digests', pattern: '0 0 * * * *', run: sendDigests },
     { name: 'backup', pattern: '0 40 2 * * *', run: nightlyBackup },
     { name: 'tidy', pattern: '0 20 3 * * *', run: tidy },

@@ -9,6 +9,7 @@ import { recordChange } from '@/data/history/change';
 import { coursesArchivedBefore, coursesThatEnded } from '@/data/jobs/endedCourses';
 import { forgetAct, forgetForAge, forgetOutdated } from '@/data/jobs/outdated';
 import { forgetUnusedFiles } from '@/data/materials/files';
+import { forgetReminded } from '@/data/students/reminded';
 import { noteInOffice } from '@/data/people/officeLog';
 import { personById } from '@/data/people/people';
 import { erasePerson } from '@/data/people/personalData';
@@ -19,6 +20,8 @@ import { noteErasure } from '../people/erasures';
 import type { Pembit } from '../pembit';
 
 const DAY_MS = 24 * 3_600_000;
+/** How long it is known of what one was reminded: longer than anything is reminded of before it is. */
+const REMINDED_MS = 60 * DAY_MS;
 /** How long an uploaded file may wait for something that leads to it. */
 const UNUSED_FILES_MS = 7 * DAY_MS;
 /** How long a copy made before a migration is of use; longer it would keep what the school has forgotten. */
@@ -86,6 +89,7 @@ export async function tidy(pembit: Pembit): Promise<void> {
   await pembit.queue.write(async (writer) => {
     await forgetOutdated(writer, nowMs);
     await forgetTombstones(writer, nowMs);
+    await forgetReminded(writer, nowMs - REMINDED_MS);
   });
   const unused = await pembit.queue.write((writer) => forgetUnusedFiles(writer, nowMs - UNUSED_FILES_MS));
   for (const hash of unused) await removeStored(pembit.config, hash);

@@ -18,6 +18,7 @@ import { planSeenBy } from '../plan/planSeenBy';
 import { lookNow, unseenChanges } from './changes';
 import { isDue, sendDigests } from './digests';
 import { doneOf, tickDone } from './done';
+import { sendReminders } from './reminders';
 import { changeOwnSettings } from './settings';
 
 let school: School;
@@ -126,3 +127,21 @@ test('a letter tells what changed once, and nothing to who has no news', async (
   expect(letters.map(({ subject }) => subject)).toEqual(['1 change in your courses']);
   expect(letters[0]!.body).toContain('HL Fairing: new, Thu 22 Oct, 17:00');
 });
+
+test('a reminder is written once, as long before as one chose, and anew where the work has moved', async () => {
+  const own = await newSchool();
+  const [pim] = own.students;
+  const input = (due: string) => entryInput.parse({ kind: 'assignment', title: 'Keel', due, audience: [{ course: own.course }] });
+  const entry = valueOf(await planEntry(own.pembit, own.instructor, input('2026-10-20T17:00')));
+  valueOf(await changeOwnSettings(own.pembit, pim!, personSettingsInput.parse({ remind: { due: 1440 } })));
+  const at = (instant: string): Pembit => ({ ...own.pembit, now: () => Temporal.Instant.from(instant) });
+  // 17:00 in Halifax is 20:00Z.
+  for (const instant of ['2026-10-19T19:45Z', '2026-10-19T20:00Z', '2026-10-19T20:15Z']) await sendReminders(at(instant));
+  const asked = { id: entry.id, sequence: entry.sequence, scope: 'all' } as const;
+  valueOf(await changeEntry(own.pembit, own.instructor, asked, input('2026-10-21T17:00')));
+  await sendReminders(at('2026-10-20T20:05Z'));
+  const letters = await select<{ subject: string; body: string }>(own.pembit, 'SELECT subject, body FROM outbox WHERE recipient = :email ORDER BY created_at', { email: pim!.person.email });
+  expect(letters.map(({ subject }) => subject)).toEqual(['HL Keel: due Tue 20 Oct, 17:00', 'HL Keel: due Wed 21 Oct, 17:00']);
+  expect(letters[0]!.body).toContain('Times are Halifax time (America/Halifax).');
+  await own.close();
+}); // prettier-ignore

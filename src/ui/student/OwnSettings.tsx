@@ -4,13 +4,22 @@ import { useState, useSyncExternalStore } from 'react';
 import type { PersonSettings, PersonSettingsJson } from '@/core/frame/personSettings';
 import { DIGESTS } from '@/core/frame/digests';
 import { COURSE_COLORS } from '@/core/plan/plan';
+import { reminderTexts } from '@/core/texts/reminders';
 import { ownSettingsTexts as say, studentTexts } from '@/core/texts/student';
 import { zonesFrom, zoneWords } from '@/core/time/zoneWords';
 import { Field } from '../controls/Field';
+import { numberIn } from '../controls/numberIn';
 import { Select } from '../controls/Select';
 import { useSubmit } from '../controls/useSubmit';
 import { localeOptions, weekStartOptions } from '../school/SettingsForm';
 import styles from './OwnSettings.module.css';
+
+/** The choices, and what a script has chosen besides. */
+const reminderOptions = (chosen: string) => {
+  const { times } = reminderTexts;
+  const known = Object.entries(times).map(([value, label]) => ({ value, label }));
+  return chosen in times ? known : [...known, { value: chosen, label: reminderTexts.minutes(chosen) }];
+};
 
 const noChange = () => () => undefined;
 const deviceZone = () => Intl.DateTimeFormat().resolvedOptions().timeZone;
@@ -41,6 +50,8 @@ export function OwnSettings({
     colors: settings.colors as Readonly<Record<string, string>>,
     digest: settings.digest,
     contact: settings.contact,
+    remindDue: String(settings.remind.due ?? ''),
+    remindBooking: String(settings.remind.booking ?? ''),
   });
   // Known in the browser alone: the list is put in order once it is there.
   const device = useSyncExternalStore(noChange, deviceZone, () => '');
@@ -58,6 +69,7 @@ export function OwnSettings({
       ) as PersonSettingsJson['colors'],
       digest: value.digest,
       contact: value.contact,
+      remind: { due: numberIn(value.remindDue), booking: numberIn(value.remindBooking) },
     };
     return submit('PUT', '/api/account', input, () => studentTexts.savedSettings);
   };
@@ -132,6 +144,22 @@ export function OwnSettings({
         options={DIGESTS.map((digest) => ({ value: digest, label: say.digests[digest] }))}
         onChange={(digest) => setValue({ ...value, digest })}
       />
+      {(
+        [
+          ['remindDue', 'due'],
+          ['remindBooking', 'booking'],
+        ] as const
+      ).map(([key, of]) => (
+        <Select
+          key={key}
+          label={reminderTexts[of]}
+          value={value[key]}
+          options={reminderOptions(value[key])}
+          onChange={(minutes) => setValue({ ...value, [key]: minutes })}
+          error={errors[`remind.${of}`]}
+        />
+      ))}
+      <p className="soft">{reminderTexts.lead}</p>
       {staff ? (
         <Field
           label={say.contact}

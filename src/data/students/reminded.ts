@@ -1,0 +1,34 @@
+import { randomUUID } from 'node:crypto';
+import type { PersonId } from '@/core/ids';
+import type { Reader } from '../database';
+import { select } from '../database';
+import type { Writer } from '../writeQueue';
+
+/** Of what somebody has been reminded already. */
+export async function remindedOf(reader: Reader, person: PersonId): Promise<ReadonlySet<string>> {
+  const rows = await select<{ what: string }>(reader, 'SELECT what FROM reminded WHERE person_id = :person', {
+    person,
+  });
+  return new Set(rows.map(({ what }) => what));
+}
+
+export async function noteReminded(
+  writer: Writer,
+  person: PersonId,
+  what: readonly string[],
+  nowMs: number,
+): Promise<void> {
+  for (const each of what)
+    await writer.sequelize.query(
+      'INSERT INTO reminded (id, person_id, what, sent_at) VALUES (:id, :person, :what, :nowMs)',
+      { replacements: { id: randomUUID(), person, what: each, nowMs }, transaction: writer.transaction },
+    );
+}
+
+/** What one was reminded of before then is over. */
+export async function forgetReminded(writer: Writer, beforeMs: number): Promise<void> {
+  await writer.sequelize.query('DELETE FROM reminded WHERE sent_at < :beforeMs', {
+    replacements: { beforeMs },
+    transaction: writer.transaction,
+  });
+}
