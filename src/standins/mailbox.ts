@@ -66,7 +66,8 @@ function letterHtml({ messageId, to, subject, text, attachments, attempts }: Let
   );
   return `<section><h2>${escape(subject)}</h2>
     <p><small>To <a href="/mailbox?to=${encodeURIComponent(to)}">${escape(to)}</a>: <b>${state}</b>
-      after ${attempts.length === 1 ? '1 attempt' : `${attempts.length} attempts`} (${escape(tries.join('; '))})</small></p>
+      after ${attempts.length === 1 ? '1 attempt' : `${attempts.length} attempts`} (${escape(tries.join('; '))})
+      · <a href="/mailbox/html?id=${encodeURIComponent(messageId)}">As HTML</a></small></p>
     <p style="white-space:pre-line">${linked(text)}</p>${files.join('')}</section>`;
 }
 

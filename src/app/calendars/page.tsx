@@ -42,7 +42,12 @@ export default async function CalendarsPage() {
   // Of the term that is looked at first: the first is ticked.
   const courses = plan.courses
     .filter((course) => isStaffOf(actor.viewer, course.id) && !course.archived)
-    .map(({ id, term, tag }) => ({ id, term, name: `${tag} ${names.get(id)!.title}` }))
+    .map(({ id, term, tag }) => ({
+      id,
+      term,
+      name: `${tag} ${names.get(id)!.title}`,
+      zone: frame.terms.find((each) => each.id === term)?.tzid ?? '',
+    }))
     .sort((a, b) => Number(b.term === shown?.id) - Number(a.term === shown?.id));
   return (
     <PageFrame actor={actor}>

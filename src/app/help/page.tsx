@@ -88,7 +88,9 @@ export default async function HelpPage() {
           <p>{say.undo}</p>
         </section>
         <p>
-          <Link className="lone" href="/accessibility">{accessTexts.title}</Link>
+          <Link className="lone" href="/accessibility">
+            {accessTexts.title}
+          </Link>
         </p>
       </div>
     </PageFrame>

@@ -51,7 +51,9 @@ export default async function SignInPage({
         />
       </div>
       <p className="soft">
-        <Link className="lone" href="/accessibility">{accessTexts.title}</Link>
+        <Link className="lone" href="/accessibility">
+          {accessTexts.title}
+        </Link>
       </p>
     </main>
   );

@@ -71,6 +71,26 @@ test('single dates that were added to a rule become events of their own', () => 
   expect(lines.map(({ state, when }) => `${state} ${when}`)).toEqual(['new 2026-10-13T14:00', 'new 2026-10-20T14:00', 'new 2026-10-27T14:00']); // prettier-ignore
 });
 
+test('a series by clocks that change on other days comes as single events, and is said to; one that keeps its time stays one', () => {
+  // Lisbon's clocks go back on 25 October, Halifax' on 1 November: the talk on the 27th is an hour later here.
+  const lisbon = vevent('x', 'Talk', 'DTSTART;TZID=Europe/Lisbon:20261013T180000', 'DTEND;TZID=Europe/Lisbon:20261013T190000', 'RRULE:FREQ=WEEKLY;COUNT=3');
+  const lines = compare({}, lisbon);
+  expect(lines.map(({ state, when }) => `${state} ${when}`)).toEqual(['noted ', 'new 2026-10-13T14:00', 'new 2026-10-20T14:00', 'new 2026-10-27T15:00']);
+  expect(lines[0]).toMatchObject({ why: 'It repeats by the clocks of Europe/Lisbon, which change on other days: it comes as 3 single events.' });
+  // New York's clocks go with Halifax'.
+  const newYork = vevent('y', 'Talk', 'DTSTART;TZID=America/New_York:20261013T130000', 'RRULE:FREQ=WEEKLY;COUNT=5');
+  expect(compare({}, newYork)).toMatchObject([{ state: 'new', when: '2026-10-13T14:00', event: { rrule: 'FREQ=WEEKLY;COUNT=5' } }]);
+}); // prettier-ignore
+
+test('what was read otherwise than it is written is named, with its line', () => {
+  const odd = vevent('x', 'Talk', 'DTSTART;TZID=Nowhere/Land:20261013T140000', 'DTEND:20261012T140000');
+  const noted = compare({}, odd).filter(({ state }) => state === 'noted');
+  expect(noted.map(({ line }) => line)).toEqual([6, 7]);
+  const later = vevent('x', 'Moved', 'DTSTART;TZID=America/Halifax:20261020T150000', 'RECURRENCE-ID;RANGE=THISANDFUTURE;TZID=America/Halifax:20261020T140000');
+  const series = vevent('x', 'Talk', AT_TWO, 'RRULE:FREQ=WEEKLY;COUNT=4');
+  expect(compare({}, series, later)).toContainEqual(expect.objectContaining({ state: 'noted', why: 'A change for all later dates was taken for this one alone.' }));
+}); // prettier-ignore
+
 test.each([
   ['HL: Body plan (due)', 'Body plan'],
   ['Body plan', 'Body plan'],

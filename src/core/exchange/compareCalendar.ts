@@ -15,7 +15,10 @@ type Became =
   | Readonly<{ state: 'new'; event: ReadEvent }>
   | Readonly<{ state: 'changed'; entry: EventEntry | AssignmentEntry; event: ReadEvent; set: boolean }>
   | Readonly<{ state: 'same' }>
-  | Readonly<{ state: 'left'; why: string }>;
+  | Readonly<{ state: 'left'; why: string }>
+  /** Read otherwise than it is written. */
+  | Readonly<{ state: 'noted'; why: string }>;
+/** `when` is in the zone of the term. */
 export type ImportLine = Readonly<{ title: string; when: string; line: number }> & Became;
 
 /** The course that a file is brought into, with its plan alone. */
@@ -68,9 +71,12 @@ const spanOf = (term: Pick<Term, 'startsOn' | 'endsOn'>) => ({
   to: term.endsOn.add({ months: 2 }),
 });
 
-/** One event for each time where single dates were added to a rule: entries have rules, not lists of dates. */
+/**
+ * One event for each time where single dates were added to a rule, or where it goes by clocks that change on other days: entries
+ * have rules in the zone of their term, not lists of dates.
+ */
 const singles = (event: ReadEvent, term: Term): ReadEvent[] =>
-  event.rdates.length === 0
+  event.rdates.length === 0 && inTerm(event, term)
     ? [event]
     : occurrencesOfRead(event, spanOf(term)).map(({ event: _, recurrenceId, ...at }) => ({
         ...event,
@@ -139,21 +145,36 @@ export function eventComparison(target: Target): (event: ReadEvent) => ImportLin
   const ofFrame = isFrame(target);
   const known = entriesByUid(target);
   const lineOf = (event: ReadEvent): ImportLine => {
-    const about = { title: event.title, when: text(event.start), line: event.line };
+    const here = inTerm(event, term) ?? event;
+    const about = { title: event.title, when: text(here.start), line: event.line };
     const left = (why: string): ImportLine => ({ ...about, state: 'left', why });
     if (ofFrame(event.uid)) return { ...about, state: 'same' };
     if (event.cancelled) return left(importTexts.calledOff);
-    const here = inTerm(event, term);
-    if (!here) return left(importTexts.otherZone(isDay(event.start) ? '' : event.start.tzid));
     if (occurrencesOfRead(here, spanOf(term)).length === 0) return left(importTexts.outsideTerm);
     return { ...about, ...compared(here, known, target) };
   };
-  return (event) => singles(event, term).map(lineOf);
+  return (event) => {
+    const lines = singles(event, term).map(lineOf);
+    const { start, line, title } = event;
+    if (isDay(start) || inTerm(event, term) || event.cancelled || lines.length === 0) return lines;
+    return [
+      { title, when: '', line, state: 'noted', why: importTexts.asSingles(start.tzid, lines.length) },
+      ...lines,
+    ];
+  };
 }
 
-/** What the reading of a file left out, as lines of their own. */
-export const unreadLines = (calendar: ReadCalendar): ImportLine[] =>
-  calendar.skipped.map(({ line, title = '', why }): ImportLine => ({ title, when: '', line, state: 'left', why })); // prettier-ignore
+/** What the reading of a file left out, and what it read otherwise than it is written, as lines of their own. */
+export const unreadLines = ({ skipped, warnings }: ReadCalendar): ImportLine[] => [
+  ...skipped.map(({ line, title = '', why }): ImportLine => ({ title, when: '', line, state: 'left', why })),
+  ...warnings.map(({ line, title = '', why }): ImportLine => ({
+    title,
+    when: '',
+    line,
+    state: 'noted',
+    why,
+  })),
+];
 
 /** Holds a file against the plan of a course, event by event. What the file left out is counted, too. */
 export const compareCalendar = (calendar: ReadCalendar, target: Target): ImportLine[] => [

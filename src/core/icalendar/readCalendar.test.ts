@@ -181,3 +181,21 @@ describe('whatever is in a file, it is read to its end, with a report', () => {
     expect(many.warnings.some(({ why }) => why.startsWith('The file has more than 20000 parts'))).toBe(true);
   });
 });
+
+test('dates that are added as periods keep their own lengths (RFC 5545 section 3.8.5.2), unless the file says more of them', () => {
+  const calendar = read(
+    vevent('DTSTART;TZID=America/Halifax:20261013T100000', 'DTEND;TZID=America/Halifax:20261013T110000', 'RDATE;VALUE=PERIOD;TZID=America/Halifax:20261015T100000/20261015T123000,20261016T100000/PT15M', 'RDATE;TZID=America/Halifax:20261017T100000'),
+  );
+  expect(times(calendar)).toEqual([
+    '2026-10-13T10:00/2026-10-13T11:00', '2026-10-15T10:00/2026-10-15T12:30', '2026-10-16T10:00/2026-10-16T10:15', '2026-10-17T10:00/2026-10-17T11:00',
+  ]);
+  expect(said(calendar)).toEqual([]);
+}); // prettier-ignore
+
+test('a series that leaves out more dates than are read is left out: none of them takes place', () => {
+  const first = Temporal.PlainDate.from('2024-01-01');
+  const out = Array.from({ length: 1001 }, (_, i) => `${first.add({ days: i }).toString().replaceAll('-', '')}T100000`);
+  const calendar = read(vevent('DTSTART:20240101T100000', 'RRULE:FREQ=DAILY', `EXDATE:${out.join(',')}`));
+  expect(calendar.events).toEqual([]);
+  expect(calendar.skipped).toMatchObject([{ title: 'Harbour day', why: expect.stringContaining('would take place') as string }]);
+}); // prettier-ignore

@@ -143,7 +143,8 @@ function readSingle(component: Component, reading: Reading): Single | undefined 
     if (property(component, 'RECURRENCE-ID')!.params.get('RANGE'))
       reading.warn(line, title, readingTexts.thisAndFuture);
   }
-  const repeats = repeatsOf(component, { start, title }, reading);
+  const place = text('LOCATION').replace(/\s+/g, ' ').slice(0, 200);
+  const repeats = repeatsOf(component, { start, title, place }, reading);
   if (!repeats) return undefined;
   const styled =
     component.properties.find((p) => p.name === 'STYLED-DESCRIPTION' && p.params.get('FMTTYPE') === 'text/html') ??
@@ -155,13 +156,12 @@ function readSingle(component: Component, reading: Reading): Single | undefined 
     title,
     description: text('DESCRIPTION').slice(0, 60_000),
     ...(styled ? { html: unescapeText(styled.value).slice(0, 60_000) } : {}),
-    place: text('LOCATION').replace(/\s+/g, ' ').slice(0, 200),
+    place,
     url: property(component, 'URL')?.value.trim().slice(0, 2000) ?? '',
     start,
     end: task ? undefined : endOf(component, { start, title }, reading),
     cancelled: text('STATUS').toUpperCase() === 'CANCELLED',
     ...repeats,
-    overrides: [],
     sequence: Math.min(Number(/^\d{1,9}$/.exec(text('SEQUENCE'))?.[0] ?? 0), 1_000_000),
     recurrenceId,
     stamp: text('DTSTAMP'),
@@ -196,9 +196,9 @@ function endOf(component: Component, { start, title }: Named, reading: Reading):
 /** The rule and the single dates, in the zone of the start; undefined where the rule is not understood. */
 function repeatsOf(
   component: Component,
-  { start, title }: Named,
+  { start, title, place }: Named & Readonly<{ place: string }>,
   reading: Reading,
-): Pick<ReadEvent, 'rrule' | 'rdates' | 'exdates'> | undefined {
+): Pick<ReadEvent, 'rrule' | 'rdates' | 'exdates' | 'overrides'> | undefined {
   const rules = propertiesOf(component, 'RRULE');
   if (rules.length > 1) reading.warn(rules[1]!.line, title, readingTexts.twoRules);
   let rrule: string | undefined;
@@ -210,25 +210,57 @@ function repeatsOf(
     }
     rrule = read.rrule;
   }
+  const periods: Period[] = [];
   const dates = (name: string): Moment[] =>
     propertiesOf(component, name).flatMap(({ value, params, line }) =>
       value.split(',').flatMap((part) => {
-        // Of a period its start; a day of a timed series is that day's occurrence.
-        const read = readMoment({ value: part.split('/')[0]!, params }, reading);
+        const [from = '', until] = part.split('/');
+        const read = readMoment({ value: from, params }, reading);
         if (!read.ok) {
           reading.warn(line, title, readingTexts.badExtra(part));
           return [];
         }
         const { moment } = read;
         if (isDay(start)) return [dayOf(moment)];
+        // A day of a timed series is that day's occurrence.
         if (isDay(moment))
           return [{ wall: moment.toPlainDateTime(start.wall.toPlainTime()), tzid: start.tzid }];
-        return [inZone(moment, start.tzid)];
+        const at = inZone(moment, start.tzid);
+        if (until !== undefined) periods.push({ at, until });
+        return [at];
       }),
     );
   const exdates = dates('EXDATE');
-  if (exdates.length > MOST_EXDATES) reading.warn(component.line, title, readingTexts.manyExdates);
-  return { rrule, rdates: dates('RDATE').slice(0, MOST_EXDATES), exdates: exdates.slice(0, MOST_EXDATES) };
+  if (exdates.length > MOST_EXDATES) {
+    // What is left out would take place.
+    reading.leaveOut(component.line, title, readingTexts.manyExdates);
+    return undefined;
+  }
+  const rdates = dates('RDATE');
+  if (rdates.length > MOST_EXDATES) reading.warn(component.line, title, readingTexts.manyRdates);
+  return {
+    rrule,
+    rdates: rdates.slice(0, MOST_EXDATES),
+    exdates,
+    overrides: lasting(periods, { title, place }, reading),
+  };
+}
+
+type Period = Readonly<{ at: Moment; until: string }>;
+
+/** Dates that were added as periods, each with its own length (RFC 5545 section 3.3.9): a time, or a duration. */
+function lasting(
+  periods: readonly Period[],
+  { title, place }: Readonly<{ title: string; place: string }>,
+  reading: Reading,
+): ReadOverride[] {
+  return periods.flatMap(({ at, until }) => {
+    const params = new Map(isDay(at) ? [] : [['TZID', at.tzid]]);
+    const read = until.startsWith('P') ? undefined : readMoment({ value: until, params }, reading);
+    const end = read ? (read.ok ? read.moment : undefined) : afterDuration(at, until);
+    if (!end || momentMs(end, 'UTC') <= momentMs(at, 'UTC')) return [];
+    return [{ recurrenceId: at, title, place, start: at, end, cancelled: false }];
+  });
 }
 
 const newer = (a: Single, b: Single) =>
@@ -274,5 +306,8 @@ function withOverrides(single: Single, changes: readonly Single[]): Single {
     end,
     cancelled,
   }));
-  return { ...single, overrides };
+  // What the file says of one of them in a component of its own goes before the length of its period.
+  const said = new Set(overrides.map((o) => momentMs(o.recurrenceId, 'UTC')));
+  const periods = single.overrides.filter((o) => !said.has(momentMs(o.recurrenceId, 'UTC')));
+  return { ...single, overrides: [...periods, ...overrides] };
 }

@@ -5,7 +5,7 @@ export const importTexts = {
   file: 'Calendar file (.ics)',
   course: 'Into which course',
   draft: 'As drafts: students see nothing yet',
-  states: { new: 'new', changed: 'changed', same: 'the same', left: 'left out' },
+  states: { new: 'new', changed: 'changed', same: 'the same', left: 'left out', noted: 'read otherwise' },
   counts: (n: Readonly<Record<'new' | 'changed' | 'same' | 'left', number>>) =>
     `${n.new} new, ${n.changed} changed, ${n.same} the same, ${n.left} left out`,
   bring: (added: number, changed: number) =>
@@ -13,7 +13,9 @@ export const importTexts = {
   nothing: 'Everything in this file is in the plan already.',
   line: (line: number) => `line ${line}`,
   calledOff: 'It was called off.',
-  otherZone: (tzid: string) => `It repeats by the clocks of ${tzid}, which change on other days.`,
+  asSingles: (tzid: string, n: number) =>
+    `It repeats by the clocks of ${tzid}, which change on other days: it comes as ${n} single events.`,
+  clocks: (zone: string) => `Times are ${zone}.`,
   outsideTerm: 'It lies outside the term.',
   notTaken: (why: string) => `It cannot be an entry: ${why}`,
   noCourse: (code: string, term: string) => `There is no course ${code}${term ? ` in ${term}` : ''}.`,

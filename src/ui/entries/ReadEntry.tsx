@@ -5,7 +5,6 @@ import JoinIcon from '@mui/icons-material/VideocamOutlined';
 import NoteIcon from '@mui/icons-material/StickyNote2Outlined';
 import type { ReactNode } from 'react';
 import { entryTexts } from '@/core/texts/entries';
-import { studentTexts } from '@/core/texts/student';
 import { panelTexts } from '@/core/texts/term';
 import { PlayHere } from '../materials/PlayHere';
 import { ComingButtons } from './ComingButtons';

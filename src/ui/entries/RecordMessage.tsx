@@ -98,7 +98,6 @@ export function RecordMessage({ entry, title }: Readonly<{ entry: string; title:
       )}
       {take ? (
         <>
-          {/* eslint-disable-next-line jsx-a11y/media-has-caption -- one's own voice, a moment ago */}
           <audio controls src={take.url} aria-label={say.listen} />
           <Field label={say.name} value={name} onChange={setName} />
         </>

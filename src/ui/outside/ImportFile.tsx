@@ -2,6 +2,7 @@
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { importTexts as say } from '@/core/texts/imports';
+import { zoneWords } from '@/core/time/zoneWords';
 import { Select } from '../controls/Select';
 import { UploadField } from '../controls/UploadField';
 import { useSubmit } from '../controls/useSubmit';
@@ -10,12 +11,17 @@ import type { ImportLineView } from './importView';
 import styles from './Outside.module.css';
 
 /** A calendar file becomes entries of a course; what is new, changed, the same or left out is seen first. */
-export function ImportFile({ courses }: { courses: readonly Readonly<{ id: string; name: string }>[] }) {
+export function ImportFile({
+  courses,
+}: {
+  courses: readonly Readonly<{ id: string; name: string; zone: string }>[];
+}) {
   const { submit, errors, message, busy } = useSubmit();
   const [course, setCourse] = useState(courses[0]?.id ?? '');
   const [file, setFile] = useState<string>();
   const [draft, setDraft] = useState(false);
   const [lines, setLines] = useState<readonly ImportLineView[]>();
+  const zone = courses.find(({ id }) => id === course)?.zone;
   const path = `/api/courses/${course}/calendar`;
   const count = (state: ImportLineView['state']) => lines?.filter((line) => line.state === state).length ?? 0;
   const counts = { new: count('new'), changed: count('changed'), same: count('same'), left: count('left') };
@@ -60,6 +66,7 @@ export function ImportFile({ courses }: { courses: readonly Readonly<{ id: strin
       {lines ? (
         <>
           <p role="status">{say.counts(counts)}</p>
+          {zone ? <p className="soft">{say.clocks(zoneWords(zone))}</p> : null}
           <ul className={styles.lines}>
             {lines.map((line, i) => (
               <li key={i} data-state={line.state}>

@@ -24,5 +24,5 @@ export const importLine = (line: ImportLine): ImportLineView => ({
   title: line.title,
   when: whenOf(line.when),
   line: line.line,
-  why: line.state === 'left' ? line.why : '',
+  why: line.state === 'left' || line.state === 'noted' ? line.why : '',
 });
