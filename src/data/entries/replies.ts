@@ -25,6 +25,16 @@ export async function writeReply(
   else await change.insert('replies', [{ id: randomUUID(), entry_id: entry, person_id: person, ...facts }]);
 }
 
+/** Takes somebody's answer away, where they have given one. */
+export async function removeReply(change: Change, entry: EntryId, person: PersonId): Promise<void> {
+  const rows = await select<{ id: string }>(
+    change,
+    'SELECT id FROM replies WHERE entry_id = :entry AND person_id = :person',
+    { entry, person },
+  );
+  for (const { id } of rows) await change.remove('replies', id);
+}
+
 /** The events at which somebody waits for a seat. */
 export async function entriesWaitedFor(reader: Reader): Promise<EntryId[]> {
   const rows = await select<{ entry_id: string }>(

@@ -16,6 +16,7 @@ import { undoChange } from '../history/undoChange';
 import { entryHistory } from '../history/entryHistory';
 import { seenBefore } from '../history/seenBefore';
 import { HELD_MS, tellChange } from '../history/tellChange';
+import { moveStudents } from '../people/membership';
 import type { SignedIn } from '../session/session';
 import { sendDueMail } from '../mail/sendMail';
 import { recordShown } from '../plan/recordShown';
@@ -235,6 +236,24 @@ test('whoever waits for a seat has it when one is given back, is told, and keeps
   expect(await state()).toEqual(['notComing', 'coming', 'coming']);
   const letters = await select<{ subject: string }>(pembit, `SELECT subject FROM outbox WHERE subject LIKE 'You have a seat: Dawn sail%'`);
   expect(letters).toHaveLength(2);
+}); // prettier-ignore
+
+test('whoever leaves the course leaves their seat; coming back they have it only while it is free', async () => {
+  const { pembit, instructor, course, students } = school;
+  const [one, two] = students;
+  const entry = await plan({ kind: 'event', title: 'Noon sail', start: '2026-10-26T12:00', coming: { seats: 1 } });
+  valueOf(await reply(pembit, one!, entry.id, 'coming'));
+  valueOf(await reply(pembit, two!, entry.id, 'waiting'));
+  const left = await moveStudents(pembit, instructor, course, [one!.person.id], { kind: 'leave' });
+  valueOf(left);
+  await passOnAllSeats(pembit);
+  const { coming } = (await entryById(pembit, entry.id)) as EventEntry;
+  expect(coming!.replies.map(({ person, answer }) => [person, answer])).toEqual([[two!.person.id, 'coming']]);
+  expect(await undoChange(pembit, instructor, historyOf(left))).toMatchObject({ reason: 'seatsTaken' });
+  valueOf(await reply(pembit, two!, entry.id, 'notComing'));
+  valueOf(await undoChange(pembit, instructor, historyOf(left)));
+  const again = (await entryById(pembit, entry.id)) as EventEntry;
+  expect(again.coming!.replies.find(({ person }) => person === one!.person.id)?.answer).toBe('coming');
 }); // prettier-ignore
 
 test('a copy is a draft of its own; several are acted on at once, with one undo, or none of them', async () => {

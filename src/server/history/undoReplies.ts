@@ -12,8 +12,8 @@ export async function refusalOfReplies(
   { changes }: HistoryRecord,
 ): Promise<Refused | undefined> {
   for (const { table, before, after } of changes) {
+    if (table !== 'replies' || before?.answer !== 'coming' || after?.answer === 'coming') continue;
     // What comes back with its event has the seats that it had.
-    if (table !== 'replies' || !after || before?.answer !== 'coming' || after.answer === 'coming') continue;
     const entry = await entryById(reader, before.entry_id as EntryId);
     const coming = entry?.kind === 'event' ? entry.coming : undefined;
     if (coming && !hasSeatFor(coming, before.person_id as PersonId)) return refused('seatsTaken');

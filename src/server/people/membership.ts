@@ -1,4 +1,5 @@
 import type { CourseId, PersonId, SectionId } from '@/core/ids';
+import { indexMs } from '@/core/entries/factsFromInput';
 import { mayIn } from '@/core/may/may';
 import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
@@ -7,6 +8,8 @@ import { frameHistoryTexts } from '@/core/texts/frameHistory';
 import { momentLabel } from '@/core/time/dateLabels';
 import { zonedWallAt } from '@/core/time/zone';
 import { requireZone } from '@/core/time/zoneData';
+import { entriesOf } from '@/data/entries/entries';
+import { removeReply } from '@/data/entries/replies';
 import type { Reader } from '@/data/database';
 import { select } from '@/data/database';
 import type { Change } from '@/data/history/change';
@@ -49,11 +52,11 @@ const heldTimes = (sheets: readonly Sheet[], person: PersonId, nowMs: number): H
 /** Where the person goes: out of the course, or into another of its sections. */
 export type Move = Readonly<{ kind: 'leave' }> | Readonly<{ kind: 'section'; section: SectionId }>;
 
-/** Whether a sheet is out of sight after the move. One that reaches the person through another course is not. */
-const lostBy = (move: Move, course: CourseId) => (sheet: Sheet) => {
-  const part = sheet.audience.find((p) => p.course === course);
+/** Whether a sheet or an event is out of sight after the move. One that reaches the person through another course is not. */
+const lostBy = (move: Move, course: CourseId) => (thing: Pick<Sheet, 'audience'>) => {
+  const part = thing.audience.find((p) => p.course === course);
   if (!part) return false;
-  if (move.kind === 'leave') return sheet.audience.length === 1;
+  if (move.kind === 'leave') return thing.audience.length === 1;
   return part.sections !== undefined && !part.sections.includes(move.section);
 };
 
@@ -111,7 +114,9 @@ export function moveStudents(
     if (move.kind === 'section' && !section)
       return refused('badRequest', [{ field: 'section', message: 'This section is not in the course.' }]);
     const lost = (await sheetsOf(change, [course])).filter(lostBy(move, course));
+    const unseen = await eventsToCome(change, course, lostBy(move, course));
     for (const place of places) {
+      for (const { id } of unseen) await removeReply(change, id, place.person);
       for (const { sheet, slot } of heldTimes(lost, place.person, change.nowMs))
         for (const booking of slot.bookings.filter((b) => b.person === place.person))
           await removeBooking(change, sheet, booking);
@@ -123,6 +128,16 @@ export function moveStudents(
     return done({ moved: places.length });
   });
 }
+
+/** Events still to come which a move puts out of sight: whoever said that they come leaves their seat to others. */
+const eventsToCome = async (change: Change, course: CourseId, isLost: ReturnType<typeof lostBy>) =>
+  (await entriesOf(change, [course])).filter(
+    (entry) =>
+      entry.kind === 'event' &&
+      entry.coming !== undefined &&
+      isLost(entry) &&
+      (entry.recurrence !== undefined || indexMs(entry.when.start, requireZone(entry.tzid)) > change.nowMs),
+  );
 
 async function leave(change: Change, { id, section, ...member }: Place & Member): Promise<void> {
   const groups = await select<{ id: string }>(
