@@ -36,6 +36,20 @@ export async function contactsOf(
   });
 }
 
+/** Which of some people are on the staffs of some courses, and of how many of these. */
+export const staffAmong = (
+  reader: Reader,
+  people: readonly PersonId[],
+  courses: readonly CourseId[],
+): Promise<Readonly<{ id: PersonId; name: string; courses: number }>[]> =>
+  select(
+    reader,
+    `SELECT people.id, people.name, COUNT(DISTINCT staff.course_id) AS courses FROM people
+     JOIN staff ON staff.person_id = people.id
+     WHERE people.id IN (:people) AND staff.course_id IN (:courses) GROUP BY people.id ORDER BY people.name`,
+    { people, courses },
+  );
+
 /** Courses of which somebody is the only instructor who is not deactivated. */
 export const soleInstructorOf = (reader: Reader, person: PersonId): Promise<{ id: CourseId; code: string }[]> =>
   select(

@@ -19,6 +19,36 @@ export async function courseIdsOf(reader: Reader, term: TermId): Promise<Course[
   return rows.map((row) => row.id);
 }
 
+/** A course as it is stored. */
+export async function courseRowOf(reader: Reader, id: Course['id']): Promise<Rows['courses'] | undefined> {
+  return (await select<Rows['courses']>(reader, 'SELECT * FROM courses WHERE id = :id', { id }))[0];
+}
+
+/** The courses of a term that have this code. */
+export async function coursesOfCode(reader: Reader, term: TermId, code: string): Promise<Course['id'][]> {
+  const rows = await select<{ id: Course['id'] }>(
+    reader,
+    'SELECT id FROM courses WHERE term_id = :term AND code = :code',
+    { term, code },
+  );
+  return rows.map((row) => row.id);
+}
+
+export const themeRowsOf = (reader: Reader, course: Course['id']): Promise<Rows['themes'][]> =>
+  select(reader, 'SELECT * FROM themes WHERE course_id = :course', { course });
+
+/** The closures that an outside calendar has asked for. */
+export async function closuresOfCalendar(reader: Reader, calendar: string): Promise<Closure[]> {
+  const rows = await select<Rows['closures']>(
+    reader,
+    'SELECT * FROM closures WHERE calendar_id = :calendar',
+    {
+      calendar,
+    },
+  );
+  return rows.map(toClosure);
+}
+
 /** Whether one of the courses is archived. */
 export async function anyArchived(reader: Reader, ids: readonly Course['id'][]): Promise<boolean> {
   if (ids.length === 0) return false;

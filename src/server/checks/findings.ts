@@ -1,19 +1,12 @@
 import { Temporal } from 'temporal-polyfill';
 import { findAll } from '@/core/checks/allChecks';
-import type {
-  CheckInput,
-  CheckedCalendar,
-  CheckedEntry,
-  CheckedOutlet,
-  Enrolled,
-  Finding,
-} from '@/core/checks/check';
+import type { CheckInput, CheckedCalendar, CheckedEntry, CheckedOutlet, Finding } from '@/core/checks/check';
 import { findingKey, fingerprint } from '@/core/checks/check';
 import { roomName, roomsOf } from '@/core/checks/roomClash';
 import { checkedPeople } from '@/core/checks/checkedPeople';
 import type { Viewer } from '@/core/entries/viewer';
 import { coursesOf, isStaffOf } from '@/core/entries/viewer';
-import type { CourseId, GroupId, PersonId, SectionId, TermId } from '@/core/ids';
+import type { CourseId, TermId } from '@/core/ids';
 import { addressesOf } from '@/core/links/usedLinks';
 import { fileOfAddress } from '@/core/materials/fileOfAddress';
 import type { LinkedFile } from '@/core/materials/shownInPlace';
@@ -28,13 +21,12 @@ import type { SeenPlan } from '@/core/plan/seenPlan';
 import { seenPlan } from '@/core/plan/seenPlan';
 import { shownTerm } from '@/core/time/term';
 import { requireZone } from '@/core/time/zoneData';
-import { groupBy } from '@/core/groupBy';
 import type { Dismissal } from '@/data/checks/dismissals';
 import { dismissals } from '@/data/checks/dismissals';
 import type { Reader } from '@/data/database';
-import { select } from '@/data/database';
 import { calendarStates } from '@/data/outside/calendars';
 import { outletsOf } from '@/data/outlets/outlets';
+import { enrolledIn } from '@/data/people/enrolment';
 import { takenRooms } from '@/data/plan/takenRooms';
 import { filesById } from '@/data/materials/files';
 import { linkTestsOf } from '@/data/links/linkTests';
@@ -52,30 +44,6 @@ export type Findings = Readonly<{
 }>;
 
 const NONE: Findings = { open: [], dismissed: [] };
-
-async function enrolledIn(reader: Reader, courses: readonly CourseId[]): Promise<Enrolled[]> {
-  if (courses.length === 0) return [];
-  const [roster, members] = await Promise.all([
-    select<{ course: CourseId; person: PersonId; section: SectionId | null }>(
-      reader,
-      'SELECT course_id AS course, person_id AS person, section_id AS section FROM roster WHERE course_id IN (:courses)',
-      { courses },
-    ),
-    select<{ person: PersonId; grp: GroupId }>(
-      reader,
-      `SELECT person_id AS person, group_id AS grp FROM group_members
-       WHERE group_id IN (SELECT id FROM course_groups WHERE course_id IN (:courses))`,
-      { courses },
-    ),
-  ]);
-  const groupsOf = groupBy(members, ({ person }) => person);
-  return roster.map(({ course, person, section }) => ({
-    course,
-    person,
-    section: section ?? undefined,
-    groups: (groupsOf.get(person) ?? []).map(({ grp }) => grp),
-  }));
-}
 
 /** What the checks look at: what a viewer teaches in the term that is looked at; undefined for whoever teaches nothing. */
 export async function checkInput(

@@ -8,16 +8,11 @@ import { done, refused } from '@/core/refusals';
 import type { Term } from '@/core/time/term';
 import type { CourseId, PersonId } from '@/core/ids';
 import type { Reader } from '@/data/database';
-import { select } from '@/data/database';
+import { enrolledPeople } from '@/data/people/enrolment';
 import { loadFrame } from '@/data/plan/loadPlan';
 
 async function allEnrolled(reader: Reader, course: CourseId, people: readonly PersonId[]): Promise<boolean> {
-  const rows = await select<{ person_id: PersonId }>(
-    reader,
-    'SELECT person_id FROM roster WHERE course_id = :course',
-    { course },
-  );
-  const enrolled = new Set(rows.map((row) => row.person_id));
+  const enrolled = await enrolledPeople(reader, [course]);
   return people.every((person) => enrolled.has(person));
 }
 

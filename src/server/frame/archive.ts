@@ -2,17 +2,13 @@ import type { CourseId } from '@/core/ids';
 import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
 import { frameHistoryTexts } from '@/core/texts/frameHistory';
-import { select } from '@/data/database';
+import { courseRowOf } from '@/data/plan/frameStore';
 import type { CourseContents } from '@/data/plan/removeCourse';
 import { contentsOf, removeCourse } from '@/data/plan/removeCourse';
-import type { Rows } from '@/data/rows';
 import { perform } from '../history/perform';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
 import { mayChangeStaff } from './courseStaff';
-
-const courseRow = async (pembit: Parameters<typeof select>[0], id: CourseId) =>
-  (await select<Rows['courses']>(pembit, 'SELECT * FROM courses WHERE id = :id', { id }))[0];
 
 /** Puts a course out of the way, readable as it was; or brings it back. Its instructor or the administrator may. */
 export function archiveCourse(
@@ -22,7 +18,7 @@ export function archiveCourse(
   archived: boolean,
 ): Promise<Outcome<{ code: string }>> {
   return perform(pembit, actor, 'archiveCourse', async (change) => {
-    const row = await courseRow(change, id);
+    const row = await courseRowOf(change, id);
     if (!row || !mayChangeStaff(actor, id)) return refused('notFound');
     await change.update('courses', id, archived ? { archived_at: change.nowMs } : { archived_at: null, reopened: 1 }); // prettier-ignore
     change.concerns(`course:${id}`);
@@ -47,7 +43,7 @@ export function deleteCourse(
   id: CourseId,
 ): Promise<Outcome<{ code: string }>> {
   return perform(pembit, actor, 'deleteCourse', async (change) => {
-    const row = await courseRow(change, id);
+    const row = await courseRowOf(change, id);
     if (!row || !mayChangeStaff(actor, id)) return refused('notFound');
     if (row.archived_at === null) return refused('notArchived');
     await removeCourse(change, id);

@@ -5,9 +5,10 @@ import type { Outcome, Refused } from '@/core/refusals';
 import { done, refused, refusedBecause } from '@/core/refusals';
 import { staffTexts } from '@/core/texts/staff';
 import type { Reader } from '@/data/database';
-import { select } from '@/data/database';
 import type { Change } from '@/data/history/change';
 import { refTo } from '@/data/history/personRefs';
+import { placeOnRoster } from '@/data/people/enrolment';
+import { courseRowOf } from '@/data/plan/frameStore';
 import { noteInOffice } from '@/data/people/officeLog';
 import { staffRow } from '@/data/people/memberRows';
 import type { Person } from '@/data/people/people';
@@ -23,7 +24,7 @@ export const mayChangeStaff = (actor: SignedIn, course: CourseId): boolean =>
   may(actor, 'changeStaff', { parts: [{ course }] }).ok;
 
 const exists = async (reader: Reader, course: CourseId): Promise<boolean> =>
-  (await select(reader, 'SELECT 1 AS one FROM courses WHERE id = :course', { course })).length > 0;
+  (await courseRowOf(reader, course)) !== undefined;
 
 const isFor = (row: StaffRow, person: PersonId) => row.person_id === person;
 const instructors = (rows: readonly StaffRow[]) => rows.filter((row) => row.role === 'instructor');
@@ -32,12 +33,8 @@ const bad = (field: string, message: string): Refused => refused('badRequest', [
 /** Why somebody cannot be on a course's staff. */
 async function notForStaff(change: Change, course: CourseId, person: Person): Promise<Refused | undefined> {
   if (person.deactivated) return bad('email', staffTexts.deactivated(person.name));
-  const enrolled = await select(
-    change,
-    'SELECT 1 AS one FROM roster WHERE course_id = :course AND person_id = :person',
-    { course, person: person.id },
-  );
-  return enrolled.length > 0 ? bad('email', staffTexts.takesCourse(person.name)) : undefined;
+  const place = await placeOnRoster(change, { course, person: person.id });
+  return place ? bad('email', staffTexts.takesCourse(person.name)) : undefined;
 }
 
 /** Puts somebody with an account on a course's staff, or gives them another role there. */

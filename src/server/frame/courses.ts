@@ -6,10 +6,9 @@ import type { FieldError, Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
 import { frameHistoryTexts } from '@/core/texts/frameHistory';
 import type { Reader } from '@/data/database';
-import { select } from '@/data/database';
 import { personById } from '@/data/people/people';
 import { fromCourseFacts, fromSection } from '@/data/plan/frameRows';
-import { writePatterns } from '@/data/plan/frameStore';
+import { coursesOfCode, writePatterns } from '@/data/plan/frameStore';
 import { allTerms, loadFrame } from '@/data/plan/loadPlan';
 import { perform } from '../history/perform';
 import type { Pembit } from '../pembit';
@@ -23,12 +22,7 @@ export async function codeTaken(
   reader: Reader,
   { term, code, except }: { term: TermId; code: string; except?: CourseId },
 ): Promise<FieldError[]> {
-  const rows = await select<{ id: string }>(
-    reader,
-    'SELECT id FROM courses WHERE term_id = :term AND code = :code',
-    { term, code },
-  );
-  return rows.some((row) => row.id !== except)
+  return (await coursesOfCode(reader, term, code)).some((id) => id !== except)
     ? [{ field: 'code', message: 'Another course of this term has this code.' }]
     : [];
 }

@@ -8,7 +8,8 @@ import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
 import { frameHistoryTexts } from '@/core/texts/frameHistory';
 import type { Reader } from '@/data/database';
-import { select } from '@/data/database';
+import { placesInSection } from '@/data/people/enrolment';
+import { staffRowsOf } from '@/data/people/staff';
 import { entriesOf } from '@/data/entries/entries';
 import { changeEntryRows } from '@/data/entries/writeEntries';
 import type { Change } from '@/data/history/change';
@@ -18,7 +19,6 @@ import { classPlansOf, writeClassPlan } from '@/data/plan/classPlans';
 import { courseOfSection } from '@/data/plan/frameStore';
 import { loadFrame } from '@/data/plan/loadPlan';
 import { removeMeeting } from '@/data/plan/writeMeetings';
-import type { Rows } from '@/data/rows';
 import { replaceSheetFacts, sheetsOf } from '@/data/signup/sheets';
 import { perform } from '../history/perform';
 import { outletHash } from '../outlets/publish';
@@ -121,13 +121,13 @@ export function mergeSections(pembit: Pembit, actor: SignedIn, ids: Readonly<{ f
 /** Students, offered places and whoever helps in the section. */
 async function mergePeople(change: Change, { course, from, into }: Merging): Promise<void> {
   for (const table of ['roster', 'offered_places'] as const) {
-    const rows = await select<{ id: string; person_id: string }>(change, `SELECT id, person_id FROM ${table} WHERE section_id = :id`, { id: from.id }); // prettier-ignore
+    const rows = await placesInSection(change, table, from.id);
     for (const { id } of rows) await change.update(table, id, { section_id: into.id });
     change.concerns(...rows.map(({ person_id: person }) => `person:${person}` as const));
   }
-  const staff = await select<Rows['staff']>(change, 'SELECT * FROM staff WHERE course_id = :course AND sections IS NOT NULL', { course: course.id }); // prettier-ignore
-  for (const { id, sections, person_id: person } of staff) {
-    const before = JSON.parse(sections!) as SectionId[];
+  for (const { id, sections, person_id: person } of await staffRowsOf(change, course.id)) {
+    if (sections === null) continue;
+    const before = JSON.parse(sections) as SectionId[];
     if (!before.includes(from.id)) continue;
     await change.update('staff', id, { sections: JSON.stringify(replaced(before, from.id, into.id)) });
     change.concerns(`person:${person}`);

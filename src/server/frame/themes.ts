@@ -4,8 +4,7 @@ import { mayIn } from '@/core/may/may';
 import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
 import { frameHistoryTexts } from '@/core/texts/frameHistory';
-import { select } from '@/data/database';
-import type { Rows } from '@/data/rows';
+import { themeRowsOf } from '@/data/plan/frameStore';
 import { perform } from '../history/perform';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
@@ -19,11 +18,8 @@ export function writeThemes(
 ): Promise<Outcome<{ themes: number }>> {
   return perform(pembit, actor, 'writeThemes', async (change) => {
     if (!mayIn(actor, 'writeThemes', course)) return refused('notFound');
-    const rows = await select<Rows['themes']>(change, 'SELECT * FROM themes WHERE course_id = :course', {
-      course,
-    });
     const wanted = new Map(themes.flatMap((theme, i) => (theme ? [[i + 1, theme] as const] : [])));
-    for (const row of rows) {
+    for (const row of await themeRowsOf(change, course)) {
       const theme = wanted.get(row.week);
       if (theme === undefined) await change.remove('themes', row.id);
       else await change.update('themes', row.id, { theme });

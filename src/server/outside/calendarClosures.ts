@@ -7,13 +7,11 @@ import type { Closure } from '@/core/time/closure';
 import { closes } from '@/core/time/closure';
 import type { Term } from '@/core/time/term';
 import { Temporal } from 'temporal-polyfill';
-import { select } from '@/data/database';
 import type { Reader } from '@/data/database';
 import type { Change } from '@/data/history/change';
-import { fromClosure, toClosure } from '@/data/plan/frameRows';
-import { courseIdsOf } from '@/data/plan/frameStore';
+import { fromClosure } from '@/data/plan/frameRows';
+import { closuresOfCalendar, courseIdsOf } from '@/data/plan/frameStore';
 import { allTerms, loadPlan } from '@/data/plan/loadPlan';
-import type { Rows } from '@/data/rows';
 import { refitMeetings } from '../frame/refitMeetings';
 
 /** The courses whose classes a calendar's closures take away. */
@@ -49,10 +47,7 @@ export async function fitCalendarClosures(
   calendar: OutsideCalendar | undefined,
   id: string,
 ): Promise<number> {
-  const rows = await select<Rows['closures']>(change, 'SELECT * FROM closures WHERE calendar_id = :id', {
-    id,
-  });
-  const before = rows.map(toClosure);
+  const before = await closuresOfCalendar(change, id);
   const term = calendar && (await allTerms(change)).find((t) => t.id === calendar.term);
   const now = Temporal.Instant.fromEpochMilliseconds(change.nowMs);
   const asked = calendar && term ? askedClosures(calendar, term, now) : [];

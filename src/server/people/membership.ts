@@ -11,9 +11,10 @@ import { requireZone } from '@/core/time/zoneData';
 import { entriesOf } from '@/data/entries/entries';
 import { removeReply } from '@/data/entries/replies';
 import type { Reader } from '@/data/database';
-import { select } from '@/data/database';
 import type { Change } from '@/data/history/change';
 import { refTo } from '@/data/history/personRefs';
+import type { Member, Place } from '@/data/people/enrolment';
+import { groupPlacesOf, placeOnRoster, sectionsOfCourses } from '@/data/people/enrolment';
 import { noteDeparture } from '@/data/people/departures';
 import { schoolSettings } from '@/data/plan/schoolSettings';
 import { removeBooking } from '@/data/signup/bookings';
@@ -21,19 +22,6 @@ import { sheetsOf } from '@/data/signup/sheets';
 import { perform } from '../history/perform';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
-
-type Member = Readonly<{ course: CourseId; person: PersonId }>;
-type Place = Readonly<{ id: string; name: string; section: SectionId | null }>;
-
-async function placeOf(reader: Reader, { course, person }: Member): Promise<Place | undefined> {
-  const [row] = await select<{ id: string; name: string; section: SectionId | null }>(
-    reader,
-    `SELECT roster.id, COALESCE(roster.listed_name, people.name) AS name, roster.section_id AS section FROM roster
-     JOIN people ON people.id = roster.person_id WHERE course_id = :course AND person_id = :person`,
-    { course, person },
-  );
-  return row;
-}
 
 type Held = Readonly<{ sheet: Sheet; slot: Slot }>;
 
@@ -64,7 +52,7 @@ const lostBy = (move: Move, course: CourseId) => (thing: Pick<Sheet, 'audience'>
 async function placesOf(reader: Reader, course: CourseId, people: readonly PersonId[]): Promise<(Place & Member)[] | undefined> {
   const places: (Place & Member)[] = [];
   for (const person of people) {
-    const place = await placeOf(reader, { course, person });
+    const place = await placeOnRoster(reader, { course, person });
     if (!place) return undefined;
     places.push({ ...place, course, person });
   }
@@ -110,7 +98,7 @@ export function moveStudents(
     if (!mayIn(actor, 'moveStudent', course)) return refused('notFound');
     const places = await placesOf(change, course, people);
     if (!places) return refused('notFound');
-    const [section] = move.kind === 'leave' ? [] : await select<{ name: string }>(change, 'SELECT name FROM sections WHERE id = :section AND course_id = :course', { section: move.section, course }); // prettier-ignore
+    const section = move.kind === 'leave' ? undefined : (await sectionsOfCourses(change, { courses: [course] })).find(({ id }) => id === move.section); // prettier-ignore
     if (move.kind === 'section' && !section)
       return refused('badRequest', [{ field: 'section', message: 'This section is not in the course.' }]);
     const lost = (await sheetsOf(change, [course])).filter(lostBy(move, course));
@@ -140,12 +128,7 @@ const eventsToCome = async (change: Change, course: CourseId, isLost: ReturnType
   );
 
 async function leave(change: Change, { id, section, ...member }: Place & Member): Promise<void> {
-  const groups = await select<{ id: string }>(
-    change,
-    `SELECT id FROM group_members WHERE person_id = :person
-     AND group_id IN (SELECT id FROM course_groups WHERE course_id = :course)`,
-    { course: member.course, person: member.person },
-  );
+  const groups = await groupPlacesOf(change, member);
   for (const row of groups) await change.remove('group_members', row.id);
   await change.remove('roster', id);
   await noteDeparture(change, { course: member.course, person: member.person, section });

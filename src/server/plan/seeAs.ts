@@ -1,7 +1,7 @@
-import type { CourseId, PersonId, SectionId, TermId } from '@/core/ids';
+import type { PersonId, TermId } from '@/core/ids';
 import type { Viewer } from '@/core/entries/viewer';
 import { seeAsTexts } from '@/core/texts/seeAs';
-import { select } from '@/data/database';
+import { sectionsOfCourses, studentsOfCourses } from '@/data/people/enrolment';
 import { calendarsOf } from '@/data/outside/calendars';
 import { viewerOf } from '@/data/people/people';
 import { loadFrame } from '@/data/plan/loadPlan';
@@ -11,18 +11,8 @@ import type { SignedIn } from '../session/session';
 /** Somebody as whom staff may look at their own courses: a student, any student of a section, the public. */
 export type SeeAs = Readonly<{ key: string; label: string; viewer?: Viewer }>;
 
-type Row = Readonly<{ id: PersonId; name: string; tag: string }>;
-type SectionRow = Readonly<{ id: SectionId; name: string; course: CourseId; tag: string }>;
-
-const inTerms = (terms: ReadonlySet<TermId> | undefined) => (terms ? 'AND courses.term_id IN (:terms)' : '');
-
 const sectionsOf = (pembit: Pembit, actor: SignedIn, terms?: ReadonlySet<TermId>) =>
-  select<SectionRow>(
-    pembit,
-    `SELECT sections.id, sections.name, courses.id AS course, courses.tag FROM sections
-     JOIN courses ON courses.id = sections.course_id WHERE course_id IN (:courses) ${inTerms(terms)} ORDER BY courses.code, sections.name`,
-    { courses: [...actor.viewer.staffOf], terms: [...(terms ?? [])] },
-  );
+  sectionsOfCourses(pembit, { courses: [...actor.viewer.staffOf], ...(terms ? { terms } : {}) });
 
 /** As whom the actor may look, in the given terms or in all: nobody for students. */
 export async function seeAsChoices(
@@ -33,13 +23,7 @@ export async function seeAsChoices(
   if (actor.viewer.staffOf.size === 0) return [];
   const [sections, students] = await Promise.all([
     sectionsOf(pembit, actor, terms),
-    select<Row>(
-      pembit,
-      `SELECT people.id, COALESCE(MIN(roster.listed_name), people.name) AS name, GROUP_CONCAT(courses.tag, ' ') AS tag FROM roster
-       JOIN people ON people.id = roster.person_id JOIN courses ON courses.id = roster.course_id
-       WHERE roster.course_id IN (:courses) ${inTerms(terms)} GROUP BY people.id, people.name ORDER BY 2`,
-      { courses: [...actor.viewer.staffOf], terms: [...(terms ?? [])] },
-    ),
+    studentsOfCourses(pembit, { courses: [...actor.viewer.staffOf], ...(terms ? { terms } : {}) }),
   ]);
   return [
     { key: 'public', label: seeAsTexts.public },

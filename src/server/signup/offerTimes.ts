@@ -15,7 +15,7 @@ import { toInstant } from '@/core/time/zone';
 import { requireZone } from '@/core/time/zoneData';
 import type { Temporal } from 'temporal-polyfill';
 import type { Reader } from '@/data/database';
-import { select } from '@/data/database';
+import { staffAmong } from '@/data/people/staff';
 import { insertSheet } from '@/data/signup/sheets';
 import { loadFrame } from '@/data/plan/loadPlan';
 import { termOfAudience } from '../entries/termOfAudience';
@@ -36,13 +36,7 @@ function rulesOf({ rules }: SheetFactsInput, tzid: string): SheetRules {
 /** Who offers the times: whoever does it, and those named, who teach every course the sheet is for. */
 async function hostsFor(reader: Reader, actor: SignedIn, { hosts = [], audience }: SheetFactsInput) {
   const ids = [...new Set<PersonId>(hosts.length > 0 ? hosts : [actor.person.id])];
-  const rows = await select<{ id: PersonId; name: string; courses: number }>(
-    reader,
-    `SELECT people.id, people.name, COUNT(DISTINCT staff.course_id) AS courses FROM people
-     JOIN staff ON staff.person_id = people.id
-     WHERE people.id IN (:ids) AND staff.course_id IN (:courses) GROUP BY people.id ORDER BY people.name`,
-    { ids, courses: audience.map((part) => part.course) },
-  );
+  const rows = await staffAmong(reader, ids, audience.map((part) => part.course)); // prettier-ignore
   return rows.length === ids.length && rows.every((row) => row.courses === audience.length)
     ? rows
     : undefined;
