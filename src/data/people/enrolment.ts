@@ -43,6 +43,26 @@ export async function enrolledIn(reader: Reader, courses: readonly CourseId[]): 
   }));
 }
 
+export type Listed = Readonly<{ id: string; name: string }>;
+
+/** The names on the rosters of some courses, by course, in the order of names. */
+export async function listedIn(
+  reader: Reader,
+  courses: readonly CourseId[],
+): Promise<ReadonlyMap<CourseId, readonly Listed[]>> {
+  const rosters = new Map<CourseId, Listed[]>();
+  if (courses.length === 0) return rosters;
+  const rows = await select<Listed & { course: CourseId }>(
+    reader,
+    `SELECT roster.course_id AS course, people.id, COALESCE(roster.listed_name, people.name) AS name FROM roster JOIN people ON people.id = roster.person_id
+     WHERE roster.course_id IN (:courses) ORDER BY 3`,
+    { courses },
+  );
+  for (const { course, id, name } of rows)
+    rosters.set(course, [...(rosters.get(course) ?? []), { id, name }]);
+  return rosters;
+}
+
 export type Member = Readonly<{ course: CourseId; person: PersonId }>;
 export type Place = Readonly<{ id: string; name: string; section: SectionId | null }>;
 

@@ -13,7 +13,7 @@ import { teachingWeeks } from '@/core/time/term';
 import { requireZone } from '@/core/time/zoneData';
 import { dayOf } from '@/core/time/zonedWall';
 import { mayChangeStaff } from '@/server/frame/courseStaff';
-import { groupMembersOf } from '@/server/people/groups';
+import { membersByGroup } from '@/server/people/groups';
 import { joiningAddress } from '@/server/people/joining';
 import { arrangedIn } from '@/server/people/arrange';
 import { lateComersIn } from '@/server/people/lateComers';
@@ -65,7 +65,7 @@ export default async function CoursePage({ params }: { params: Promise<{ code: s
   const [members, comers, inGroup, address, whole] = await Promise.all([
     rosterOf(pembit, course.id),
     lateComersIn(pembit, actor, course.id),
-    groupMembersOf(pembit, course.id),
+    membersByGroup(pembit, course.id),
     joiningAddress(pembit, course.id),
     wholePlanOf(pembit, actor, course.id),
   ]);
