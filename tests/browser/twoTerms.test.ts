@@ -135,6 +135,8 @@ test('the students of both terms see each in its own, and today what is now', as
   await ivo.sees('week 6, Tue 13 Oct');
   await ivo.size(PHONE);
   await ivo.click('link', 'Term');
+  // The page from which one comes has the same menu, which closes when it goes.
+  await ivo.sees('The term, week by week');
   await ivo.click('button', 'Autumn 2026. Look at another term');
   await ivo.click('button', /^Winter 2027/);
   await ivo.sees('Mould loft visit');
