@@ -75,6 +75,8 @@ const board = { url: 'https://x.example/b', label: '', staffOnly: false };
 const talk = { url: '/f/1', label: 'The talk', staffOnly: false };
 const captions = { url: '/f/2', label: 'Captions', staffOnly: false };
 const recording = { files: new Map([[talk.url, { name: 'talk.mp3', mediaType: 'audio/mpeg' }], [captions.url, { name: 'talk.vtt', mediaType: 'text/vtt' }]]) }; // prettier-ignore
+const written = { url: '/f/3', label: 'In writing', staffOnly: false };
+const withWords = { files: new Map([...recording.files, [written.url, { name: 'Talk.pdf', mediaType: 'application/pdf' }]]) }; // prettier-ignore
 const answered = (test: Partial<LinkTest>) => ({ linkTests: new Map([[board.url, { url: board.url, state: 'opens', reason: '', milliseconds: 1, testedAt: NOW, ...test } as LinkTest]]) }); // prettier-ignore
 const found = (given: CheckInput) => findAll(given).map((f) => f.check);
 const forB = [{ course: HL, sections: [SECTION_B] }];
@@ -119,6 +121,12 @@ const TABLE: readonly (readonly [check: string, found: CheckInput, nearMiss: Che
   ['outsideCloses', input([], { calendars: [{ ...calendar(1), saysClosed: [{ day: day('2026-10-22'), title: 'No school: storm' }] }], classes: [cls('2026-10-22')] }), input([], { calendars: [{ ...calendar(1), saysClosed: [{ day: day('2026-10-20'), title: 'No school: storm' }, { day: day('2026-10-23'), title: 'No school' }] }], classes: [cls('2026-10-20'), cls('2026-10-22')] })],
   ['calendarFails', input([], { calendars: [calendar(24)] }), input([], { calendars: [calendar(23)] })],
 ]; // prettier-ignore
+
+test('a recording whose words are in a document of its name has what others hear', () => {
+  const found = (links: AssignmentEntry['links']) =>
+    findAll(input([work({ links })], withWords)).filter(({ check }) => check === 'noCaptions').length;
+  expect([found([talk, written]), found([talk, { ...written, staffOnly: true }]), found([talk])]).toEqual([0, 1, 1]);
+}); // prettier-ignore
 
 test('three hundred events at one time are one finding for their day, and few stay one for each pair', () => {
   const many = (n: number) =>

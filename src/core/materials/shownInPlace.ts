@@ -6,7 +6,8 @@ export type LinkedFile = Readonly<{ name: string; mediaType: string }>;
 /** How a file shows where its link stands; a recording with the address of its captions, where there are some. */
 export type InPlace = Readonly<{ as: 'audio' | 'video' | 'picture'; captions?: string }>;
 
-const stemOf = (name: string) => name.replace(/\.[^.]*$/, '').toLowerCase();
+/** A name without its ending, by which files that belong together are known. */
+export const stemOf = (name: string) => name.replace(/\.[^.]*$/, '').toLowerCase();
 
 /**
  * Which of the links that stand together play or show in place, by their addresses. A caption file (WebVTT) of the same name

@@ -4,8 +4,8 @@ export const accessTexts = {
     `A link is named “${name}”: heard by itself it does not say where it leads. Name it by what is there.`,
   headingOrder: 'A small heading stands without a larger one before it. Make it a larger one.',
   noCaptions: (name: string) =>
-    `${name} has neither captions nor a transcript: who cannot hear it has nothing of it.`,
-  addCaptions: 'Add a caption file (.vtt) of the same name, or a transcript',
+    `${name} has no captions, and no document of its name has its words: who cannot hear it has nothing of it.`,
+  addCaptions: 'Add captions (.vtt) or a document of the same name',
   before: (n: number) =>
     n === 1
       ? '1 thing in these courses cannot be read, seen or heard by everybody.'

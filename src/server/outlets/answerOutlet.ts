@@ -154,7 +154,10 @@ type Making = Readonly<{
 async function build({ pembit, outlet, viewer, wanted, now, changedAtMs }: Making) {
   const author = outlet.audience === 'personal' ? outlet.owner : undefined;
   const plan = await keptPlan(pembit, coursesOf(viewer), author);
-  const chosen = wanted.kind === 'embed' ? ofSections(viewer, askedBy(wanted.query, true).sections) : viewer;
+  const chosen =
+    wanted.kind === 'embed' && outlet.audience !== 'personal'
+      ? ofSections(viewer, askedBy(wanted.query, outlet.look.filters).sections)
+      : viewer;
   const contents = outletContents(outlet, chosen, plan, now);
   const open = await openFiles(pembit, { outlet, viewer, contents });
   const { baseUrl } = pembit.config;

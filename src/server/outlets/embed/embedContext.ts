@@ -95,16 +95,9 @@ function wanted(o: Occurrence, contents: OutletContents, asked: EmbedAsked): boo
 export function embedContext(
   { name, look }: Readonly<{ name: string; look: EmbedLook }>,
   contents: OutletContents,
-  {
-    asked,
-    embed,
-    signUp,
-    opened,
-    about,
-    sections,
-    now,
-  }: Pick<EmbedContext, 'asked' | 'embed' | 'signUp' | 'opened' | 'about' | 'sections' | 'now'>,
+  given: Pick<EmbedContext, 'asked' | 'embed' | 'signUp' | 'opened' | 'about' | 'sections' | 'now'>,
 ): EmbedContext {
+  const { asked, now } = given;
   const { plan } = contents;
   const tzid = plan.terms[0]?.tzid ?? 'UTC';
   const today = toWall(requireZone(tzid), now).toPlainDate();
@@ -113,17 +106,11 @@ export function embedContext(
     title: look.title || name,
     look,
     contents,
-    asked,
-    embed,
-    signUp,
-    opened,
-    about,
-    sections,
+    ...given,
     locale: look.locale || plan.locale || DEFAULT_LOCALE,
     weekStart: look.weekStart ?? term?.weekStart ?? 1,
     term,
     today,
-    now,
     occurrences: occurrencesOf(plan, requireZone).filter((o) => wanted(o, contents, asked)),
   };
 }
