@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import Link from 'next/link';
+import { Link } from '@/ui/controls/Link';
 import { seeAsTexts } from '@/core/texts/seeAs';
 import type { PlanPage } from './planPage';
 import { PageFrame } from './PageFrame';

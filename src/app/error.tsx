@@ -1,5 +1,5 @@
 'use client';
-import Link from 'next/link';
+import { Link } from '@/ui/controls/Link';
 import { frameTexts } from '@/core/texts/frame';
 import styles from './error.module.css';
 

@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '@/ui/controls/Link';
 import { frameTexts } from '@/core/texts/frame';
 import { studentTexts } from '@/core/texts/student';
 

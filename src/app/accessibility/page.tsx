@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import Link from 'next/link';
+import { Link } from '@/ui/controls/Link';
 import { accessTexts as say } from '@/core/texts/access';
 import { frameTexts } from '@/core/texts/frame';
 import { accessFacts } from '@/server/frame/settings';

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import Link from 'next/link';
+import { Link } from '@/ui/controls/Link';
 import { accountTexts } from '@/core/texts/account';
 import { frameTexts } from '@/core/texts/frame';
 import { passwordTexts } from '@/core/texts/passwords';

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import Link from 'next/link';
+import { Link } from '@/ui/controls/Link';
 import { accessTexts } from '@/core/texts/access';
 import { helpTexts as say } from '@/core/texts/help';
 import styles from '@/ui/help/Help.module.css';

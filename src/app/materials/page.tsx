@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import Link from 'next/link';
+import { Link } from '@/ui/controls/Link';
 import { notFound } from 'next/navigation';
 import { isStaffOf } from '@/core/entries/viewer';
 import { courseByKey, courseNames } from '@/core/plan/courseNames';
@@ -52,7 +52,6 @@ export default async function MaterialsPage({
             key={c.id}
             href={`/materials?course=${encodeURIComponent(names.get(c.id)!.key)}`}
             aria-current={c === course ? 'page' : undefined}
-            prefetch={false}
           >
             <span className="tag" data-course={c.color}>
               {c.tag}

@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import type { CSSProperties } from 'react';
-import Link from 'next/link';
+import { Link } from '@/ui/controls/Link';
 import { Temporal } from 'temporal-polyfill';
 import { startIn } from '@/core/time/term';
 import { studentTexts } from '@/core/texts/student';

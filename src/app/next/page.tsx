@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { Temporal } from 'temporal-polyfill';
-import Link from 'next/link';
+import { Link } from '@/ui/controls/Link';
 import { withNews } from '@/core/plan/changesSince';
 import { occurrencesOf } from '@/core/plan/occurrences';
 import { studentTexts } from '@/core/texts/student';

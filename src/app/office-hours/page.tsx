@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import Button from '@mui/material/Button';
-import Link from 'next/link';
+import { Link } from '@/ui/controls/Link';
 import { redirect } from 'next/navigation';
 import { isOnStaff } from '@/core/entries/viewer';
 import { signupTexts } from '@/core/texts/signup';

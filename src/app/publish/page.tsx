@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import Link from 'next/link';
+import { Link } from '@/ui/controls/Link';
 import { redirect } from 'next/navigation';
 import { isStaffOf } from '@/core/entries/viewer';
 import type { Outlet } from '@/core/outlets/outlet';
@@ -67,7 +67,7 @@ export default async function PublishPage({ searchParams }: { searchParams: Sear
       <h1>{publishTexts.title}</h1>
       <p className="soft">{publishTexts.lead}</p>
       <p>
-        <Link className="lone" href="/publish/all" prefetch={false}>
+        <Link className="lone" href="/publish/all">
           {sharedTexts.link}
         </Link>
       </p>

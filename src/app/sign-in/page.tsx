@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { redirect } from 'next/navigation';
-import Link from 'next/link';
+import { Link } from '@/ui/controls/Link';
 import { accessTexts } from '@/core/texts/access';
 import { signInTexts } from '@/core/texts/account';
 import { frameTexts } from '@/core/texts/frame';

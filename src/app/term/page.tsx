@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import Link from 'next/link';
+import { Link } from '@/ui/controls/Link';
 import { todayTexts } from '@/core/texts/today';
 import { termTexts } from '@/core/texts/term';
 import { sharedPembit } from '@/server/pembit';
@@ -34,7 +34,7 @@ export default async function TermPage({ searchParams }: { searchParams: Search 
         <ul className={`notice ${styles.waiting}`} aria-label={todayTexts.waits}>
           {homeless.map(({ key, name, titles }) => (
             <li key={key}>
-              <Link href={`/courses/${encodeURIComponent(key)}`} prefetch={false}>
+              <Link href={`/courses/${encodeURIComponent(key)}`}>
                 {todayTexts.waitsForClass(titles, name)}
               </Link>
             </li>

@@ -1,6 +1,6 @@
 import TermIcon from '@mui/icons-material/GridOnOutlined';
 import type { Metadata } from 'next';
-import Link from 'next/link';
+import { Link } from '@/ui/controls/Link';
 import { redirect } from 'next/navigation';
 import type { ReactNode } from 'react';
 import { isOnStaff } from '@/core/entries/viewer';
@@ -64,9 +64,7 @@ export default async function TodayPage({ searchParams }: { searchParams: Search
       {term ? <p className="soft">{timeOfYear(plan, today)}</p> : null}
       <h1>{say.title}</h1>
       <p>
-        <Link href="/away" prefetch={false}>
-          {awayTexts.link}
-        </Link>
+        <Link href="/away">{awayTexts.link}</Link>
       </p>
       <ZoneOffer
         settings={await settingsOf(pembit, actor.person.id)}
@@ -125,10 +123,7 @@ export default async function TodayPage({ searchParams }: { searchParams: Search
             <ul className={styles.waits}>
               {view.waits.map(({ key, words, href, slides }) => (
                 <li key={key}>
-                  <Link href={href} prefetch={false}>
-                    {words}
-                  </Link>{' '}
-                  {slides ? <SlideWaiting {...slides} /> : null}
+                  <Link href={href}>{words}</Link> {slides ? <SlideWaiting {...slides} /> : null}
                 </li>
               ))}
             </ul>

@@ -1,6 +1,6 @@
 'use client';
 import Button from '@mui/material/Button';
-import Link from 'next/link';
+import { Link } from '@/ui/controls/Link';
 import type { ReactNode } from 'react';
 import { closureTexts } from '@/core/texts/closures';
 import { daySheetTexts as say } from '@/core/texts/daySheet';

@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '@/ui/controls/Link';
 import { daySheetTexts as say } from '@/core/texts/daySheet';
 import styles from './DaySheet.module.css';
 import { AwayDays } from './AwayDays';

@@ -3,7 +3,7 @@ import dynamic from 'next/dynamic';
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
-import Link from 'next/link';
+import { Link } from '@/ui/controls/Link';
 import { useState } from 'react';
 import { classTexts } from '@/core/texts/classes';
 import { historyTexts } from '@/core/texts/history';

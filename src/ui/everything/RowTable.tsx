@@ -4,7 +4,7 @@ import UpIcon from '@mui/icons-material/ArrowUpwardOutlined';
 import type { ReactTable } from '@tanstack/react-table';
 import { useWindowVirtualizer } from '@tanstack/react-virtual';
 import dynamic from 'next/dynamic';
-import Link from 'next/link';
+import { Link } from '@/ui/controls/Link';
 import type { ReactNode } from 'react';
 import { useEffect, useRef, useState } from 'react';
 import { flushSync } from 'react-dom';
@@ -230,11 +230,5 @@ function Title({ row, desk }: { row: EverythingRow; desk: Desk }) {
         {row.title}
       </button>
     );
-  return row.href ? (
-    <Link href={row.href} prefetch={false}>
-      {row.title}
-    </Link>
-  ) : (
-    <>{row.title}</>
-  );
+  return row.href ? <Link href={row.href}>{row.title}</Link> : <>{row.title}</>;
 }

@@ -1,5 +1,5 @@
 'use client';
-import Link from 'next/link';
+import { Link } from '@/ui/controls/Link';
 import { usePathname, useSearchParams } from 'next/navigation';
 import { frameTexts } from '@/core/texts/frame';
 import { outsideTexts } from '@/core/texts/outside';

@@ -1,5 +1,5 @@
 import dynamic from 'next/dynamic';
-import Link from 'next/link';
+import { Link } from '@/ui/controls/Link';
 import type { ReactNode } from 'react';
 import { Suspense } from 'react';
 import { frameTexts } from '@/core/texts/frame';

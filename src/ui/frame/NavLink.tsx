@@ -1,5 +1,5 @@
 'use client';
-import Link from 'next/link';
+import { Link } from '@/ui/controls/Link';
 import { usePathname } from 'next/navigation';
 import styles from './Frame.module.css';
 import { NAV_ICONS } from './navIcons';
@@ -12,8 +12,7 @@ export function NavLink({ href, label, wideOnly, count = 0 }: NavItem) {
   return (
     <Link
       href={href}
-      // Each refresh of a page would fetch all of them again.
-      prefetch={false}
+
       className={styles.navLink}
       data-wide={wideOnly}
       aria-current={here ? 'page' : undefined}

@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '@/ui/controls/Link';
 import styles from './Materials.module.css';
 import { PlayHere } from './PlayHere';
 import type { OutlineRow } from './outlineView';
@@ -10,9 +10,7 @@ export function MaterialLink({ row }: { row: Pick<OutlineRow, 'href' | 'outside'
       {row.title}
     </a>
   ) : (
-    <Link href={row.href} prefetch={false}>
-      {row.title}
-    </Link>
+    <Link href={row.href}>{row.title}</Link>
   );
 }
 

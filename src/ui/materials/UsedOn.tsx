@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '@/ui/controls/Link';
 import { materialTexts as say } from '@/core/texts/materials';
 import styles from './Materials.module.css';
 import type { StaffFacts } from './outlineView';
@@ -12,7 +12,7 @@ export function UsedOn({ staff }: { staff: StaffFacts }) {
       {staff.uses.map((use, i) => (
         <span key={`${use.href} ${use.title}`}>
           {i > 0 ? ', ' : null}
-          <Link href={use.href} title={use.title} prefetch={false}>
+          <Link href={use.href} title={use.title}>
             {use.words}
           </Link>
         </span>

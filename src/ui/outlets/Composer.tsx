@@ -1,6 +1,6 @@
 'use client';
 import Button from '@mui/material/Button';
-import Link from 'next/link';
+import { Link } from '@/ui/controls/Link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import type { OutletKind } from '@/core/outlets/outlet';

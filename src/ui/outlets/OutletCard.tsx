@@ -1,6 +1,6 @@
 'use client';
 import Button from '@mui/material/Button';
-import Link from 'next/link';
+import { Link } from '@/ui/controls/Link';
 import { useState } from 'react';
 import { historyTexts } from '@/core/texts/history';
 import { publishTexts as say } from '@/core/texts/publish';

@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '@/ui/controls/Link';
 import type { ReactNode } from 'react';
 import type { CourseName } from '@/core/plan/courseNames';
 import type { Course } from '@/core/plan/plan';

@@ -1,5 +1,5 @@
 'use client';
-import Link from 'next/link';
+import { Link } from '@/ui/controls/Link';
 import { signInTexts } from '@/core/texts/account';
 import { passwordTexts } from '@/core/texts/passwords';
 import { LetterForm } from '../controls/LetterForm';

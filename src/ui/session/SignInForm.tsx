@@ -2,7 +2,7 @@
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
-import Link from 'next/link';
+import { Link } from '@/ui/controls/Link';
 import { useState } from 'react';
 import { signInTexts } from '@/core/texts/account';
 import { passwordTexts } from '@/core/texts/passwords';

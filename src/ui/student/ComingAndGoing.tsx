@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '@/ui/controls/Link';
 import type { Temporal } from 'temporal-polyfill';
 import type { CourseId } from '@/core/ids';
 import type { BeforeYouCame } from '@/core/plan/beforeYouCame';

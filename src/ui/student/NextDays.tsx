@@ -1,5 +1,5 @@
 'use client';
-import Link from 'next/link';
+import { Link } from '@/ui/controls/Link';
 import { useMemo } from 'react';
 import { studentTexts } from '@/core/texts/student';
 import type { Packed } from '../controls/packed';

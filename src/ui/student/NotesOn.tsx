@@ -1,6 +1,6 @@
 'use client';
 import Button from '@mui/material/Button';
-import Link from 'next/link';
+import { Link } from '@/ui/controls/Link';
 import { useState } from 'react';
 import { notesOnTexts as say } from '@/core/texts/student';
 import { Field } from '../controls/Field';

@@ -2,7 +2,7 @@
 import AddIcon from '@mui/icons-material/AddOutlined';
 import PasteIcon from '@mui/icons-material/ContentPasteOutlined';
 import Button from '@mui/material/Button';
-import Link from 'next/link';
+import { Link } from '@/ui/controls/Link';
 import { usePathname, useSearchParams } from 'next/navigation';
 import { useEffect } from 'react';
 import { termTexts } from '@/core/texts/term';
@@ -94,24 +94,15 @@ function Zooms({ view }: { view: TermGridView }) {
   return (
     <nav className={styles.zooms} aria-label={termTexts.zoom}>
       {KINDS.map((zoom) => (
-        <Link
-          key={zoom}
-          href={to(zoom, begin(zoom))}
-          aria-current={zoom === view.zoom ? 'true' : undefined}
-          prefetch={false}
-        >
+        <Link key={zoom} href={to(zoom, begin(zoom))} aria-current={zoom === view.zoom ? 'true' : undefined}>
           {termTexts.weeks[zoom]}
         </Link>
       ))}
       {view.zoom !== 'all' && view.from > 1 ? (
-        <Link href={to(view.zoom, Math.max(1, view.from - step))} prefetch={false}>
-          {termTexts.earlier}
-        </Link>
+        <Link href={to(view.zoom, Math.max(1, view.from - step))}>{termTexts.earlier}</Link>
       ) : null}
       {view.zoom !== 'all' && view.from + step <= view.lastWeek ? (
-        <Link href={to(view.zoom, view.from + step)} prefetch={false}>
-          {termTexts.later}
-        </Link>
+        <Link href={to(view.zoom, view.from + step)}>{termTexts.later}</Link>
       ) : null}
     </nav>
   );

@@ -1,5 +1,5 @@
 'use client';
-import Link from 'next/link';
+import { Link } from '@/ui/controls/Link';
 import { useRouter } from 'next/navigation';
 import type { CSSProperties, KeyboardEvent } from 'react';
 import { Temporal } from 'temporal-polyfill';
@@ -71,9 +71,7 @@ export function Hours({ view, desk }: { view: WeekView; desk: Desk }) {
         <span />
         {view.days.map((day) => (
           <span key={day.date} className={styles.dayName} data-today={day.today}>
-            <Link href={`/day/${day.date}`} prefetch={false}>
-              {day.label}
-            </Link>
+            <Link href={`/day/${day.date}`}>{day.label}</Link>
             {day.closed ? <span className={styles.closed}>{day.closed}</span> : null}
           </span>
         ))}

@@ -1,7 +1,7 @@
 'use client';
 import AddIcon from '@mui/icons-material/AddOutlined';
 import Button from '@mui/material/Button';
-import Link from 'next/link';
+import { Link } from '@/ui/controls/Link';
 import { termTexts } from '@/core/texts/term';
 import { weekTexts } from '@/core/texts/week';
 import type { Packed } from '../controls/packed';

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import Link from 'next/link';
+import { Link } from '@/ui/controls/Link';
 import { notFound } from 'next/navigation';
 import { groupBy } from '@/core/groupBy';
 import { memberTexts } from '@/core/texts/members';

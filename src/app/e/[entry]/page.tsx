@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import Link from 'next/link';
+import { Link } from '@/ui/controls/Link';
 import { notFound } from 'next/navigation';
 import { mainMoment } from '@/core/entries/entry';
 import type { EntryId } from '@/core/ids';

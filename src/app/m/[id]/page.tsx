@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import Link from 'next/link';
+import { Link } from '@/ui/controls/Link';
 import { notFound, redirect } from 'next/navigation';
 import { addressOf } from '@/core/materials/material';
 import { heldBy } from '@/core/materials/outline';

@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import Button from '@mui/material/Button';
-import Link from 'next/link';
+import { Link } from '@/ui/controls/Link';
 import { notFound, redirect } from 'next/navigation';
 import { signupTexts } from '@/core/texts/signup';
 import { requireZone } from '@/core/time/zoneData';

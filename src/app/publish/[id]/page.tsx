@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import Link from 'next/link';
+import { Link } from '@/ui/controls/Link';
 import { notFound } from 'next/navigation';
 import type { OutletId } from '@/core/ids';
 import { publishTexts } from '@/core/texts/publish';

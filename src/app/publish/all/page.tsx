@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import Link from 'next/link';
+import { Link } from '@/ui/controls/Link';
 import { redirect } from 'next/navigation';
 import { isStaffOf } from '@/core/entries/viewer';
 import { sharedOutwards } from '@/core/outlets/sharedOutwards';
@@ -47,9 +47,7 @@ export default async function SharedPage() {
           <ul>
             {lines.map(({ key, what, who, href }) => (
               <li key={key}>
-                <Link href={href} prefetch={false}>
-                  {what}
-                </Link>
+                <Link href={href}>{what}</Link>
                 <p className="soft">{who}</p>
               </li>
             ))}

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import Link from 'next/link';
+import { Link } from '@/ui/controls/Link';
 import { redirect } from 'next/navigation';
 import { courseByKey } from '@/core/plan/courseNames';
 import { publishTexts } from '@/core/texts/publish';

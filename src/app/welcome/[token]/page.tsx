@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import Link from 'next/link';
+import { Link } from '@/ui/controls/Link';
 import { welcomeTexts } from '@/core/texts/mail';
 import { passwordTexts } from '@/core/texts/passwords';
 import { invitedBy } from '@/server/people/invitation';

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import Link from 'next/link';
+import { Link } from '@/ui/controls/Link';
 import { notFound } from 'next/navigation';
 import { MOST_SPOKEN_SECONDS } from '@/core/materials/spokenMessage';
 import { spokenTexts as say } from '@/core/texts/spoken';
