@@ -4,6 +4,7 @@ import type { BookingRefusal } from './signup/decideBooking';
 export type Refusal =
   | BookingRefusal
   | 'notFound'
+  | 'sharedDevice'
   | 'notSignedIn'
   | 'wrongSignIn'
   | 'badRequest'

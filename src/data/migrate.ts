@@ -32,6 +32,7 @@ import { urgentLetters } from './migrations/0025-urgent-letters';
 import { closedOccurrences } from './migrations/0026-closed-occurrences';
 import { notice } from './migrations/0027-notice';
 import { lateWork } from './migrations/0028-late-work';
+import { devices } from './migrations/0032-devices';
 import { reminded } from './migrations/0031-reminded';
 import { accessibility } from './migrations/0030-accessibility';
 import { waitingForASeat } from './migrations/0029-waiting-for-a-seat';
@@ -75,6 +76,7 @@ const MIGRATIONS: readonly Migration[] = [
   waitingForASeat,
   accessibility,
   reminded,
+  devices,
 ];
 
 export type MigrationReport = Readonly<{ applied: readonly string[]; backups: readonly string[] }>;

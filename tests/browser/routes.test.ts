@@ -780,6 +780,13 @@ const CHECKS: Readonly<Record<string, () => readonly Check[]>> = {
       expected: signedInOnly(404),
     },
   ],
+  '/api/account/devices': () => [
+    { method: 'GET', path: '/api/account/devices', expected: signedInOnly(200) },
+    { method: 'POST', path: '/api/account/devices', body: { endpoint: 'no' }, expected: signedInOnly(422) },
+  ],
+  '/api/account/devices/[id]': () => [
+    { method: 'DELETE', path: `/api/account/devices/${NOT_THERE}`, expected: signedInOnly(404) },
+  ],
   '/api/account/school-sign-in': () => [
     { method: 'GET', path: '/api/account/school-sign-in', expected: signedInOnly(303) },
   ],

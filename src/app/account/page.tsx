@@ -1,7 +1,9 @@
 import type { Metadata } from 'next';
+import { Temporal } from 'temporal-polyfill';
 import { Link } from '@/ui/controls/Link';
 import { accountTexts } from '@/core/texts/account';
 import { frameTexts } from '@/core/texts/frame';
+import { noticeTexts } from '@/core/texts/notices';
 import { passwordTexts } from '@/core/texts/passwords';
 import { zonesInUse } from '@/core/time/zoneData';
 import { isOnStaff } from '@/core/entries/viewer';
@@ -15,6 +17,8 @@ import { sharedPembit } from '@/server/pembit';
 import { hasSecondStep, owesSecondStep } from '@/server/session/secondStep';
 import { planSeenBy } from '@/server/plan/planSeenBy';
 import { settingsOf } from '@/server/students/settings';
+import { ownDevices } from '@/server/notices/devices';
+import { Notices } from '@/ui/account/Notices';
 import { PasswordForm } from '@/ui/account/PasswordForm';
 import { SecondStep } from '@/ui/account/SecondStep';
 import { OwnSettings } from '@/ui/student/OwnSettings';
@@ -32,13 +36,14 @@ export default async function AccountPage({
   const { person } = actor;
   const pembit = sharedPembit();
   // Without what one has chosen: the colours that courses have for everybody.
-  const [settings, plan, secondStep, owed, places, accounts] = await Promise.all([
+  const [settings, plan, secondStep, owed, places, accounts, notices] = await Promise.all([
     settingsOf(pembit, person.id),
     planSeenBy(pembit, actor.viewer, { notes: false }),
     hasSecondStep(pembit, person.id),
     owesSecondStep(pembit, actor),
     offeredPlacesOf(pembit, person.id),
     ownAccounts(pembit, actor),
+    ownDevices(pembit, actor),
   ]);
   const { refused } = await searchParams;
   return (
@@ -63,6 +68,19 @@ export default async function AccountPage({
             .filter((course) => !course.archived)
             .map(({ code, tag, title, color }) => ({ code, tag, title, color }))}
         />
+        {actor.shared ? null : (
+          <Notices
+            publicKey={notices.publicKey}
+            devices={notices.devices.map(({ id, kind, since, here }) => ({
+              id,
+              name: noticeTexts.since(
+                noticeTexts.kinds[kind],
+                dateLabel(Temporal.PlainDate.from(since.slice(0, 10)), 'short', plan.locale),
+              ),
+              here,
+            }))}
+          />
+        )}
         <PasswordForm />
         {refused === 'signInAnew' || refused === 'notVouchedFor' ? (
           <p className="notice">{refusalTexts[refused]}</p>

@@ -19,6 +19,7 @@ const STATUS = {
   nobodyToTell: 409,
   linkSpent: 410,
   tooManyTimes: 422,
+  sharedDevice: 409,
   notFound: 404,
   notSignedIn: 401,
   wrongSignIn: 401,

@@ -1,4 +1,4 @@
-/** The service worker: without a connection a page is answered by the one that draws what is kept. Nothing else is cached. */
+/** The service worker: without a connection a page is answered by the one that draws what is kept. Nothing else is cached. Urgent notices are shown. */
 const SCRIPT = `const NAME = 'pembit-offline-2';
 addEventListener('install', (event) => {
   event.waitUntil(caches.open(NAME).then((cache) => cache.add('/offline')).then(() => skipWaiting()));
@@ -13,6 +13,14 @@ addEventListener('activate', (event) => {
 addEventListener('fetch', (event) => {
   if (event.request.mode !== 'navigate') return;
   event.respondWith(fetch(event.request).catch(() => caches.match('/offline')));
+});
+addEventListener('push', (event) => {
+  const { title, body, path } = event.data.json();
+  event.waitUntil(registration.showNotification(title, { body, icon: '/icon.svg', data: { path } }));
+});
+addEventListener('notificationclick', (event) => {
+  event.notification.close();
+  event.waitUntil(clients.openWindow(event.notification.data.path));
 });
 `;
 

@@ -19,6 +19,7 @@ export const refusalTexts = {
     'This link does not hold any more: it was used, or its 15 minutes are over. Ask for another one.',
   tooManyTimes: 'These are more than 2,000 times. Choose an earlier last day, or longer times.',
   timeBegun: 'This time has begun and can no longer be given back.',
+  sharedDevice: 'Others use this device: nothing is shown on it when you are not there.',
   notFound: 'There is nothing at this address, or it is not open to you.',
   notSignedIn: 'Sign in first.',
   wrongSignIn: 'This e-mail address and password do not fit together. Check both and try again.',

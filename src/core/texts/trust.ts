@@ -30,6 +30,6 @@ export const trustTexts = {
   } satisfies Record<ChangedField, string>,
   own: (when: string, own: string) => `${when} (${own} where you are)`,
   lettersTitle: 'Letters you had sent',
-  lettersSoFar: (summary: string, { told, sent, failed }: Readonly<{ told: number; sent: number; failed: number }>) =>
-    `${summary}: ${sent} of ${told === 1 ? '1 letter' : `${told} letters`} sent${failed === 0 ? '' : `, ${failed} could not be delivered`}.`, // prettier-ignore
+  lettersSoFar: (summary: string, { told, sent, failed, shown }: Readonly<{ told: number; sent: number; failed: number; shown: number }>) =>
+    `${summary}: ${sent} of ${told === 1 ? '1 letter' : `${told} letters`} sent${failed === 0 ? '' : `, ${failed} could not be delivered`}${shown === 0 ? '' : `; shown on ${shown === 1 ? '1 device' : `${shown} devices`}`}.`, // prettier-ignore
 } as const; // prettier-ignore

@@ -24,6 +24,8 @@ export type ToldLately = Readonly<{
   told: number;
   sent: number;
   failed: number;
+  /** How many devices showed it. */
+  shown: number;
 }>;
 
 /** What somebody told of since an instant, the last first; what nobody needed to be told is not among it. */
@@ -35,7 +37,8 @@ export const toldLately = (
     reader,
     `SELECT tellings.history_id AS history, history.summary, tellings.told,
        SUM(CASE WHEN outbox.state = 'sent' THEN 1 ELSE 0 END) AS sent,
-       SUM(CASE WHEN outbox.state = 'failed' THEN 1 ELSE 0 END) AS failed
+       SUM(CASE WHEN outbox.state = 'failed' THEN 1 ELSE 0 END) AS failed,
+       (SELECT COUNT(*) FROM notices WHERE notices.history_id = tellings.history_id AND notices.state = 'sent') AS shown
      FROM tellings JOIN history ON history.id = tellings.history_id
      LEFT JOIN outbox ON outbox.history_id = tellings.history_id
      WHERE tellings.actor_id = :actor AND tellings.at > :sinceMs AND tellings.told > 0 AND history.undone_at IS NULL

@@ -5,7 +5,7 @@ import type { Rows, Table } from '../rows';
 type Reference = readonly [table: string, column: string];
 
 /** Rows of these go with the row they hang on without anybody losing anything: links to sign in by, marks of the process. */
-export const INCIDENTAL: ReadonlySet<string> = new Set(['sessions', 'invitations', 'mail_links', 'shown', 'looked', 'reminded', 'sheet_uses', 'second_steps', 'school_accounts']); // prettier-ignore
+export const INCIDENTAL: ReadonlySet<string> = new Set(['sessions', 'invitations', 'mail_links', 'shown', 'looked', 'reminded', 'sheet_uses', 'second_steps', 'school_accounts', 'devices', 'notices']); // prettier-ignore
 
 /** By table: what hangs on its rows and would go with them (`ON DELETE CASCADE`). `references.test.ts` holds it to the database. */
 export const CASCADES: Readonly<Partial<Record<Table, readonly Reference[]>>> = {
@@ -23,7 +23,7 @@ export const CASCADES: Readonly<Partial<Record<Table, readonly Reference[]>>> = 
     ['replies', 'entry_id'],
   ],
   people: [
-    ['arrangements', 'person_id'], ['bookings', 'person_id'], ['corrections', 'person_id'], ['departures', 'person_id'], ['done_marks', 'person_id'],
+    ['arrangements', 'person_id'], ['bookings', 'person_id'], ['corrections', 'person_id'], ['departures', 'person_id'], ['devices', 'person_id'], ['done_marks', 'person_id'],
     ['entries', 'author_id'], ['extensions', 'person_id'], ['group_members', 'person_id'], ['hosts', 'person_id'],
     ['invitations', 'person_id'], ['looked', 'person_id'], ['mail_links', 'person_id'], ['offered_places', 'person_id'],
     ['outlets', 'owner_id'], ['person_settings', 'id'], ['reminded', 'person_id'], ['replies', 'person_id'], ['roster', 'person_id'],

@@ -56,6 +56,7 @@ export const HELD: Readonly<Record<string, string>> = {
     'SELECT courses.code FROM departures JOIN courses ON courses.id = course_id WHERE person_id = :id',
   school_accounts: 'SELECT issuer, subject, linked_at FROM school_accounts WHERE person_id = :id',
   second_steps: 'SELECT confirmed_at FROM second_steps WHERE person_id = :id',
+  devices: 'SELECT kind, created_at FROM devices WHERE person_id = :id',
   sessions: 'SELECT created_at, seen_at, shared, by_school FROM sessions WHERE person_id = :id',
   invitations: 'SELECT expires_at FROM invitations WHERE person_id = :id',
   mail_links: 'SELECT expires_at FROM mail_links WHERE person_id = :id',

@@ -1,4 +1,4 @@
-import type { CourseId, HistoryId } from '@/core/ids';
+import type { CourseId, HistoryId, PersonId } from '@/core/ids';
 import type { Act } from '@/core/may/acts';
 import { may, mayOffice } from '@/core/may/may';
 import { reverseOf } from '@/core/may/undoing';
@@ -13,6 +13,8 @@ import type { HistoryRecord } from '@/data/history/undo';
 import { historyRecord } from '@/data/history/undo';
 import type { Letter } from '@/data/mail/outbox';
 import { queueLetters } from '@/data/mail/outbox';
+import type { Notice } from '@/data/notices/notices';
+import { queueNotices } from '@/data/notices/notices';
 import { peopleById } from '@/data/people/people';
 import type { Writer } from '@/data/writeQueue';
 import type { Pembit } from '../pembit';
@@ -26,6 +28,13 @@ const CANNOT_WAIT: ReadonlySet<string> = new Set<Act>([
   'beAway',
   'callOffClass',
 ]);
+
+/** The lines of a letter as a device shows them: without addresses, and no longer than it shows. */
+const noticeBody = (lines: readonly string[]): string =>
+  lines
+    .map((line) => line.replace(/\s*https?:\/\/\S+/g, ''))
+    .join('\n')
+    .slice(0, 300);
 
 /** How long a letter is held, so that undoing the act still keeps it back. */
 export const HELD_MS = 60_000;
@@ -69,17 +78,23 @@ export function tellChange(
     if (!found.ok) return found;
     const lines = await toldLines(pembit, writer, await eventsOfAct(writer, id));
     const [said] = await withNames(writer, [{ summary: found.value.summary }], historyTexts.somebody);
+    const urgent = CANNOT_WAIT.has(found.value.act);
     const ready: Letter[] = [];
-    for (const person of await peopleById(writer, [...lines.keys()]))
+    const notices = new Map<PersonId, Notice>();
+    for (const person of await peopleById(writer, [...lines.keys()])) {
+      const told = lines.get(person.id)!;
+      if (urgent) notices.set(person.id, { title: said!.summary, body: noticeBody(told), path: '/' });
       ready.push({
         to: person.email,
         subject: mailTexts.changedSubject(said!.summary),
-        text: mailTexts.changed(person.name, lines.get(person.id)!, actor.person.name),
+        text: mailTexts.changed(person.name, told, actor.person.name),
         sender: actor.person.id,
-        urgent: CANNOT_WAIT.has(found.value.act),
+        urgent,
       });
+    }
     const nowMs = pembit.now().epochMilliseconds;
     await queueLetters(writer, ready, nowMs, { holdMs: HELD_MS, history: id });
+    await queueNotices(writer, notices, { nowMs, holdMs: HELD_MS, history: id });
     await noteTelling(writer, { history: id, atMs: nowMs, actor: actor.person.id, told: ready.length });
     return done({ told: ready.length });
   });

@@ -13,6 +13,7 @@ import { withNames } from '@/data/history/personRefs';
 import type { HistoryRecord, Obstacles } from '@/data/history/undo';
 import { historyRecord, markUndone, putBack } from '@/data/history/undo';
 import { takeBackLetters } from '@/data/mail/outbox';
+import { takeBackNotices } from '@/data/notices/notices';
 import { hasAdministrator, haveInstructors } from '@/data/people/neverNone';
 import { readAnew } from '@/data/outside/calendars';
 import { noteUsesOf } from '@/data/signup/bookings';
@@ -121,6 +122,7 @@ async function putActBack(
   await writeLetters();
   await markUndone(change, record.id);
   await takeBackLetters(change, record.id);
+  await takeBackNotices(change, record.id);
   change.actAs(undoOf(record.act));
   change.summarise(historyTexts.undid(record.summary));
   const [said] = await withNames(change, [{ summary: record.summary }], historyTexts.somebody);

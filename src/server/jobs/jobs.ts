@@ -1,4 +1,5 @@
 import { carrierOf, sendDueMail } from '../mail/sendMail';
+import { sendNotices } from '../notices/sendNotices';
 import type { Pembit } from '../pembit';
 import { testLinksInTurn } from '../links/testLinks';
 import { writeReads } from '../outlets/countReads';
@@ -25,6 +26,7 @@ export function jobsOf(pembit: Pembit): Job[] {
   const carry = carrierOf(pembit.config);
   return [
     ...(carry ? [{ name: 'mail', pattern: '*/2 * * * * *', run: (p: Pembit) => sendDueMail(p, carry) }] : []),
+    { name: 'notices', pattern: '*/2 * * * * *', run: sendNotices },
     { name: 'links', pattern: '*/10 * * * * *', run: testLinksInTurn },
     { name: 'waiting', pattern: '*/20 * * * * *', run: passOnOffers },
     { name: 'seats', pattern: '*/20 * * * * *', run: passOnAllSeats },

@@ -9,6 +9,7 @@ import { recordChange } from '@/data/history/change';
 import { coursesArchivedBefore, coursesThatEnded } from '@/data/jobs/endedCourses';
 import { forgetAct, forgetForAge, forgetOutdated } from '@/data/jobs/outdated';
 import { forgetUnusedFiles } from '@/data/materials/files';
+import { forgetNotices } from '@/data/notices/notices';
 import { forgetReminded } from '@/data/students/reminded';
 import { noteInOffice } from '@/data/people/officeLog';
 import { personById } from '@/data/people/people';
@@ -21,6 +22,8 @@ import type { Pembit } from '../pembit';
 
 const DAY_MS = 24 * 3_600_000;
 /** How long it is known of what one was reminded: longer than anything is reminded of before it is. */
+/** Notices are said or given up within hours; the counts of a telling are looked at for some days. */
+const NOTICES_MS = 30 * DAY_MS;
 const REMINDED_MS = 60 * DAY_MS;
 /** How long an uploaded file may wait for something that leads to it. */
 const UNUSED_FILES_MS = 7 * DAY_MS;
@@ -90,6 +93,7 @@ export async function tidy(pembit: Pembit): Promise<void> {
     await forgetOutdated(writer, nowMs);
     await forgetTombstones(writer, nowMs);
     await forgetReminded(writer, nowMs - REMINDED_MS);
+    await forgetNotices(writer, nowMs - NOTICES_MS);
   });
   const unused = await pembit.queue.write((writer) => forgetUnusedFiles(writer, nowMs - UNUSED_FILES_MS));
   for (const hash of unused) await removeStored(pembit.config, hash);

@@ -98,10 +98,25 @@ const isRedirect = (status: number) => [301, 302, 303, 307, 308].includes(status
  * after each name is resolved and again at each redirect; within limits of time, redirects and size. No cookies, no
  * credentials. What the operator has named as the school's own is fetched as well.
  */
-export async function guardedGet(
+export const guardedGet = (
   config: Config,
   address: string,
   request: OutsideRequest,
+): Promise<OutsideResult> => ask(config, address, request);
+
+/** Sends to an address that a person's browser gave, by the same rules; a redirect is the answer, and is not followed. */
+export const guardedPost = (
+  config: Config,
+  address: string,
+  body: Buffer,
+  request: OutsideRequest,
+): Promise<OutsideResult> => ask(config, address, request, body);
+
+async function ask(
+  config: Config,
+  address: string,
+  request: OutsideRequest,
+  sent?: Buffer,
 ): Promise<OutsideResult> {
   const redirects: number[] = [];
   const timeOut = AbortSignal.timeout(OUTSIDE_LIMITS.milliseconds);
@@ -118,7 +133,7 @@ export async function guardedGet(
       return { ok: false, reason: 'blockedAddress' };
     let answer: Readonly<{ message: IncomingMessage; body: Buffer | undefined }>;
     try {
-      answer = await once(config, target, { request, open, signal });
+      answer = await once(config, target, { request, open, signal, sent });
     } catch (error) {
       if (error instanceof Blocked) return { ok: false, reason: 'blockedAddress' };
       return { ok: false, reason: timeOut.aborted ? 'timeOut' : 'unreachable' };
@@ -126,7 +141,7 @@ export async function guardedGet(
     const { message, body } = answer;
     const status = message.statusCode ?? 0;
     const { location } = message.headers;
-    if (isRedirect(status) && location) {
+    if (!sent && isRedirect(status) && location) {
       redirects.push(status);
       if (redirects.length > OUTSIDE_LIMITS.redirects) return { ok: false, reason: 'tooManyRedirects' };
       if (!URL.canParse(location, url)) return { ok: false, reason: 'badAddress' };
@@ -145,13 +160,14 @@ export async function guardedGet(
 function once(
   config: Config,
   target: URL,
-  { request, open, signal }: Readonly<{ request: OutsideRequest; open: boolean; signal: AbortSignal }>,
+  { request, open, signal, sent }: Readonly<{ request: OutsideRequest; open: boolean; signal: AbortSignal; sent: Buffer | undefined }>, // prettier-ignore
 ): Promise<{ message: IncomingMessage; body: Buffer | undefined }> {
   const { largest, beyond, headers, resolver = resolve } = request;
   return new Promise((done, fail) => {
-    const asked = (target.protocol === 'https:' ? https : http).get(
+    const asked = (target.protocol === 'https:' ? https : http).request(
       target,
       {
+        method: sent ? 'POST' : 'GET',
         agent: false,
         signal,
         ...(open ? {} : { lookup: guardedLookup(config, resolver) }),
@@ -175,5 +191,6 @@ function once(
       },
     );
     asked.on('error', fail);
+    asked.end(sent);
   });
 }

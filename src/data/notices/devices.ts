@@ -1,0 +1,45 @@
+import { randomUUID } from 'node:crypto';
+import type { PersonId } from '@/core/ids';
+import type { Reader } from '../database';
+import { select } from '../database';
+import type { Writer } from '../writeQueue';
+
+/** Where a browser takes messages (RFC 8030), and its keys for them (RFC 8291), base64url. */
+export type Subscription = Readonly<{ endpoint: string; p256dh: string; auth: string }>;
+export type DeviceKind = 'phone' | 'computer';
+export type Device = Readonly<{ id: string; kind: DeviceKind; session: string; sinceMs: number }>;
+
+/** A device of somebody's session; the same browser again takes the place of what it was. */
+export async function insertDevice(
+  writer: Writer,
+  device: Subscription & Readonly<{ person: PersonId; session: string; kind: DeviceKind; nowMs: number }>,
+): Promise<string> {
+  const id = randomUUID();
+  const run = (sql: string) =>
+    writer.sequelize.query(sql, { replacements: { ...device, id }, transaction: writer.transaction });
+  await run('DELETE FROM devices WHERE endpoint = :endpoint');
+  await run(
+    `INSERT INTO devices (id, person_id, session_id, endpoint, p256dh, auth, kind, created_at)
+     VALUES (:id, :person, :session, :endpoint, :p256dh, :auth, :kind, :nowMs)`,
+  );
+  return id;
+}
+
+export const devicesOf = (reader: Reader, person: PersonId): Promise<Device[]> =>
+  select<Device>(
+    reader,
+    'SELECT id, kind, session_id AS session, created_at AS "sinceMs" FROM devices WHERE person_id = :person ORDER BY created_at, id',
+    { person },
+  );
+
+/** Answers whether there was one; `person`: theirs alone. */
+export async function removeDevice(writer: Writer, id: string, person?: PersonId): Promise<boolean> {
+  const whose = person ? 'AND person_id = :person' : '';
+  const found = await select(writer, `SELECT id FROM devices WHERE id = :id ${whose}`, { id, person });
+  if (found.length > 0)
+    await writer.sequelize.query('DELETE FROM devices WHERE id = :id', {
+      replacements: { id },
+      transaction: writer.transaction,
+    });
+  return found.length > 0;
+}
