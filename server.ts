@@ -78,6 +78,8 @@ for (const stream of [process.stdout, process.stderr]) stream.on('error', () => 
  * `PEMBIT_DEV=1` runs Next in development mode.
  */
 async function main(): Promise<void> {
+  // Next's maps of its own chunks take a hundred megabytes, and say where in its bundles something failed.
+  process.setSourceMapsEnabled(false);
   const config = readConfig(process.env);
   const pembit = await openPembit(config);
   const { log } = pembit;
@@ -169,7 +171,7 @@ async function main(): Promise<void> {
   if (standins) log.info(`The stand-ins are on ${standins.url}`);
 
   const stopJobs = startJobs(pembit, jobsOf(pembit));
-  if (!dev)
+  if (!dev && !config.lazy)
     loadPages('.next').then(
       (pages) => log.debug({ pages }, 'All pages are loaded'),
       (error: unknown) => log.error({ err: error }, 'A page could not be loaded'),
