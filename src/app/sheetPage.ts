@@ -49,7 +49,10 @@ export function sheetPage(page: PlanPage, otherThan?: string): SheetPage | undef
       weeks: weeks.length,
       endsOn: term.endsOn.toString(),
       closures: plan.closures
-        .filter((closure) => closure.term === term.id && !closure.online && concern(closure.course))
+        .filter(
+          (closure) =>
+            closure.term === term.id && !closure.online && !closure.sections && concern(closure.course),
+        )
         .map(({ name, start, end, closesAt, opensAt, course }) => ({
           name,
           start: momentText(start),

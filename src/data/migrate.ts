@@ -32,6 +32,7 @@ import { urgentLetters } from './migrations/0025-urgent-letters';
 import { closedOccurrences } from './migrations/0026-closed-occurrences';
 import { notice } from './migrations/0027-notice';
 import { lateWork } from './migrations/0028-late-work';
+import { closedSections } from './migrations/0033-closed-sections';
 import { devices } from './migrations/0032-devices';
 import { reminded } from './migrations/0031-reminded';
 import { accessibility } from './migrations/0030-accessibility';
@@ -77,6 +78,7 @@ const MIGRATIONS: readonly Migration[] = [
   accessibility,
   reminded,
   devices,
+  closedSections,
 ];
 
 export type MigrationReport = Readonly<{ applied: readonly string[]; backups: readonly string[] }>;

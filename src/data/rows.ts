@@ -72,6 +72,8 @@ export type Rows = {
     term_id: string;
     /** Null for the whole site. */
     course_id: string | null;
+    /** JSON list of ids; null: all of the course. */
+    sections: string | null;
     name: string;
     starts_on: string;
     ends_before: string;

@@ -45,7 +45,11 @@ export default async function ClosePage({ searchParams }: { searchParams: Search
           key={`${day} ${name} ${course} ${closing} ${clock}`}
           term={term.id}
           whole={person.isAdmin}
-          courses={own.map(({ id, tag }) => ({ id, name: `${tag} ${names.get(id)!.title}` }))}
+          courses={own.map(({ id, tag, sections }) => ({
+            id,
+            name: `${tag} ${names.get(id)!.title}`,
+            sections: sections.map((section) => ({ id: section.id, name: section.name })),
+          }))}
           chosen={own.find(({ id }) => id === course)?.id}
           start={{
             name: name.slice(0, 100),

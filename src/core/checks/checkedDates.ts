@@ -1,6 +1,6 @@
 import type { Temporal } from 'temporal-polyfill';
 import { mainMoment } from '../entries/entry';
-import { concernsCourse, isOn, isWhole } from '../time/closure';
+import { concernsPart, isOn, isWhole } from '../time/closure';
 import { dayOf, momentText } from '../time/zonedWall';
 import { groupBy } from '../groupBy';
 import type { CheckInput, CheckedEntry, Finding } from './check';
@@ -20,9 +20,7 @@ export const asksForSomeone = (entry: CheckedEntry): boolean =>
 export const closureOn = (input: CheckInput, entry: CheckedEntry, day: Temporal.PlainDate) =>
   input.closures.find(
     (closure) =>
-      isWhole(closure) &&
-      isOn(closure, day) &&
-      entry.audience.some((part) => concernsCourse(closure, part.course)),
+      isWhole(closure) && isOn(closure, day) && entry.audience.some((part) => concernsPart(closure, part)),
   );
 
 /** The next day, from one on, that is neither closed for the entry nor a Saturday or Sunday. */

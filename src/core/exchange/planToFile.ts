@@ -69,7 +69,8 @@ export function planToFile(
     exported,
     outline,
     term,
-    closures,
+    // Those of some sections alone are this term's own.
+    closures: closures.filter(({ sections }) => !sections),
     siteDates,
     courses,
     classPlans: classPlans.map((taught) => ({ ...taught, links: led(taught.links) })),

@@ -1,10 +1,11 @@
 import { Temporal } from 'temporal-polyfill';
 import type { Closure } from '../time/closure';
-import { closes, concernsCourse, isOn } from '../time/closure';
+import { closes, concernsPart, concernsSection, isOn } from '../time/closure';
 import type { Meeting } from '../time/meetings';
 import { plannedMeetings } from '../time/meetings';
 import type { Course, Plan, Section } from '../plan/plan';
-import type { AssignmentEntry, EventEntry } from '../entries/entry';
+import type { CourseId } from '../ids';
+import type { AssignmentEntry, CourseAudience, EventEntry } from '../entries/entry';
 import { mainMoment } from '../entries/entry';
 import type { ClassPlan } from '../plan/classPlan';
 import type { Sheet, Slot } from '../signup/sheet';
@@ -33,10 +34,13 @@ export type ClosureHits = Readonly<{
  * What becomes of a section's classes of rotating days: those that no day of the term has any more, and how many move. Nothing
  * where days do not rotate.
  */
-function turnsHit(section: Section, closure: Closure, plan: Plan) {
+function turnsHit(course: CourseId, section: Section, closure: Closure, plan: Plan) {
   const term = plan.terms.find(({ id }) => id === closure.term);
   if (!term?.cycle) return undefined;
-  const others = plan.closures.filter((other) => other.term === term.id && other.id !== closure.id);
+  const others = plan.closures.filter(
+    (other) =>
+      other.term === term.id && other.id !== closure.id && concernsSection(other, course, section.id),
+  );
   const after = new Map(
     plannedMeetings(term, section, [...others, closure]).map(({ key, date }) => [key, date.toString()]),
   );
@@ -68,13 +72,14 @@ export function closureHits(closure: Closure, plan: Plan, zoneOf: ZoneLookup): C
     plan.classPlans.flatMap((p) => p.bindings.map(({ meeting }) => [meeting, p] as const)),
   );
   return plan.courses
-    .filter((course) => course.term === closure.term && concernsCourse(closure, course.id))
+    .filter((course) => course.term === closure.term && (!closure.course || closure.course === course.id))
     .map((course) => {
-      const isOf = (item: { audience: readonly { course: string }[] }) =>
-        item.audience.some((part) => part.course === course.id);
+      const isOf = (item: { audience: readonly CourseAudience[] }) =>
+        item.audience.some((part) => part.course === course.id && concernsPart(closure, part));
       let moving = 0;
-      const meetings = course.sections.flatMap((section) => {
-        const turns = turnsHit(section, closure, plan);
+      const concerned = course.sections.filter(({ id }) => concernsSection(closure, course.id, id));
+      const meetings = concerned.flatMap((section) => {
+        const turns = turnsHit(course.id, section, closure, plan);
         moving += turns?.moving ?? 0;
         return section.meetings
           .filter((meeting) =>

@@ -1,7 +1,7 @@
 import { Temporal } from 'temporal-polyfill';
 import { z } from 'zod';
 import { line, plainDate, readable, url } from '../fields';
-import { courseId, personId, termId } from '../ids';
+import { courseId, personId, sectionId, termId } from '../ids';
 import { COURSE_COLORS } from '../plan/plan';
 import { SUGGESTED_RETENTION } from './retention';
 import { retentionInput } from './retentionInput';
@@ -110,6 +110,8 @@ export const closureInput = z
   .object({
     term: termId,
     course: courseId.optional(),
+    /** Of the course, where it concerns some of them alone. */
+    sections: z.array(sectionId).min(1, 'Choose at least one section.').max(100).optional(),
     name: line(100, 'Give it a name.'),
     /** The first and the last closed day. */
     firstDay: plainDate,
@@ -128,6 +130,10 @@ export const closureInput = z
   .refine(({ firstDay, lastDay }) => Temporal.PlainDate.compare(firstDay, lastDay) <= 0, {
     path: ['lastDay'],
     error: 'The last day lies before the first one.',
+  })
+  .refine(({ course, sections }) => course || !sections, {
+    path: ['sections'],
+    error: 'Sections are those of a course.',
   })
   .refine(({ online, opensAt, closesAt }) => !online || (!opensAt && !closesAt), {
     path: ['online'],

@@ -1,4 +1,4 @@
-import type { ClosedHours } from '../time/closure';
+import type { ClosedHours, Closure } from '../time/closure';
 import type { Temporal } from 'temporal-polyfill';
 import type { Link } from '../entries/entry';
 import type { Release } from '../entries/visibility';
@@ -53,7 +53,7 @@ export type Occurrence = Common &
         edits: boolean;
         links: readonly Link[];
       }>
-    | (Readonly<{ kind: 'closure' }> & ClosedHours)
+    | (Readonly<{ kind: 'closure' }> & ClosedHours & Pick<Closure, 'sectionNames'>)
     | Readonly<{ kind: 'siteDate' }>
     | Readonly<{ kind: 'outside'; calendar: CalendarId; calendarName: string; place: string; url: string }>
     | Readonly<{ kind: 'set'; entry: EntryId; due: Moment; links: readonly Link[] }>

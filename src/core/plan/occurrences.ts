@@ -162,6 +162,7 @@ const ofClosure = (closure: Closure, tzid: string, courses: readonly CourseId[])
   closesAt: closure.closesAt,
   opensAt: closure.opensAt,
   online: closure.online,
+  ...(closure.sectionNames ? { sectionNames: closure.sectionNames } : {}),
 });
 
 const ofSiteDate = (date: SiteDate, tzid: string, courses: readonly CourseId[]): Occurrence => ({

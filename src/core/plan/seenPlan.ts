@@ -18,7 +18,7 @@ import type { Term } from '../time/term';
 import type { Zone } from '../time/zone';
 import { entryTexts } from '../texts/entries';
 import type { Closure } from '../time/closure';
-import { concernsCourse, putsOnline } from '../time/closure';
+import { concernsSection, putsOnline } from '../time/closure';
 import { cycleDays } from '../time/cycle';
 import type { Meeting } from '../time/meetings';
 import type { ClassPlan } from './classPlan';
@@ -69,7 +69,29 @@ export const termOfCourse = (
 
 const present = <T>(value: T | undefined): value is T => value !== undefined;
 
-/** The meetings of the sections that concern a viewer: all of them where the course has one, or the viewer none. */
+/** The sections that concern a viewer: all of them where the course has one, or the viewer none. */
+function sectionsSeen(viewer: Viewer, course: Course): readonly Section[] {
+  const edits = isStaffOf(viewer, course.id);
+  const help = viewer.kind === 'person' && !edits ? viewer.helps.get(course.id) : undefined;
+  const own = viewer.kind === 'person' ? viewer.memberOf.get(course.id) : undefined;
+  return course.sections.filter((section) => {
+    if (help?.sections) return help.sections.has(section.id);
+    if (readsAsStaff(viewer, course.id) || course.sections.length === 1) return true;
+    if (viewer.kind === 'person') return own === undefined || own === section.id;
+    return viewer.sections.has(section.id);
+  });
+}
+
+/** A closure as a viewer reads of it: one of some sections by whom one of them concerns, with their names. */
+function seenClosure(viewer: Viewer, closure: Closure, courses: readonly Course[]): Closure | undefined {
+  if (!closure.course) return closure;
+  const course = courses.find(({ id }) => id === closure.course);
+  if (!course || !closure.sections) return course && closure;
+  const seen = sectionsSeen(viewer, course).filter(({ id }) => closure.sections!.includes(id));
+  return seen.length > 0 ? { ...closure, sectionNames: seen.map(({ name }) => name) } : undefined;
+}
+
+/** The meetings of the sections that concern a viewer. */
 function classesOf(
   viewer: Viewer,
   course: Course,
@@ -78,22 +100,18 @@ function classesOf(
 ): SeenClass[] {
   const asStaff = readsAsStaff(viewer, course.id);
   const edits = isStaffOf(viewer, course.id);
-  const help = viewer.kind === 'person' && !edits ? viewer.helps.get(course.id) : undefined;
-  const own = viewer.kind === 'person' ? viewer.memberOf.get(course.id) : undefined;
-  const concerns = (section: Section) => {
-    if (help?.sections) return help.sections.has(section.id);
-    if (asStaff || course.sections.length === 1) return true;
-    if (viewer.kind === 'person') return own === undefined || own === section.id;
-    return viewer.sections.has(section.id);
-  };
-  return course.sections.filter(concerns).flatMap((section) =>
+  return sectionsSeen(viewer, course).flatMap((section) =>
     section.meetings.map((meeting) => {
       const plan = planOf.get(meeting.id);
       return {
         course,
         section,
         meeting,
-        place: placeOfClass(course, meeting, online),
+        place: placeOfClass(
+          course,
+          meeting,
+          online.filter((closure) => concernsSection(closure, course.id, section.id)),
+        ),
         asStaff,
         edits,
         plan: plan && seenClassPlan(plan, asStaff),
@@ -131,9 +149,10 @@ export function seenPlan(viewer: Viewer, plan: Plan, now: Temporal.Instant): See
     locale: plan.locale,
     terms: plan.terms.filter((term) => terms.has(term.id)),
     courses,
-    closures: plan.closures.filter(
-      (closure) => terms.has(closure.term) && (!closure.course || own.has(closure.course)),
-    ),
+    closures: plan.closures
+      .filter((closure) => terms.has(closure.term))
+      .map((closure) => seenClosure(viewer, closure, courses))
+      .filter(present),
     siteDates: plan.siteDates.filter((date) => terms.has(date.term)),
     dayNames: new Map(
       plan.terms
@@ -152,7 +171,7 @@ export function seenPlan(viewer: Viewer, plan: Plan, now: Temporal.Instant): See
         viewer,
         course,
         planOf,
-        plan.closures.filter((c) => c.online && c.term === course.term && concernsCourse(c, course.id)),
+        plan.closures.filter((c) => c.online && c.term === course.term),
       ),
     ),
     entries: plan.entries

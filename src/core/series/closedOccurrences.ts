@@ -1,7 +1,7 @@
 import { Temporal } from 'temporal-polyfill';
 import type { EventEntry } from '../entries/entry';
 import type { Closure } from '../time/closure';
-import { closes, concernsCourse, isOn, isWhole } from '../time/closure';
+import { closes, concernsPart, isOn, isWhole } from '../time/closure';
 import type { Moment } from '../time/zonedWall';
 import { dayOf, isDay } from '../time/zonedWall';
 import { expandSeries } from './expand';
@@ -26,7 +26,7 @@ export function closedOccurrences({ when, recurrence, audience }: Series, closur
   const { closed: _, ...rule } = recurrence;
   const found = new Map<string, Moment>();
   for (const closure of closures) {
-    if (closure.online || !audience.every(({ course }) => concernsCourse(closure, course))) continue;
+    if (closure.online || !audience.every((part) => concernsPart(closure, part))) continue;
     const span = { from: closure.start, to: closure.end };
     for (const { recurrenceId } of expandSeries(when.start, { ...rule, exdates: [], overrides: [] }, span))
       if (takes(closure, recurrenceId, minutes)) found.set(String('wall' in recurrenceId ? recurrenceId.wall : recurrenceId), recurrenceId);

@@ -2,6 +2,10 @@ import type { Closing } from '../quickline/readClosureLine';
 
 /** Words of closing days from where one stands. */
 export const closureTexts = {
+  ofSections: (name: string, sections: readonly string[]) =>
+    `${name} (${sections.length === 1 ? 'section' : 'sections'} ${sections.join(', ')})`,
+  notItsSections: 'These are not sections of this course.',
+  sections: 'Sections',
   title: 'Closed days and other hours',
   lead: 'What it hits is shown first: classes and their plans, work due, times, events. One undo brings everything back.',
   whole: 'the whole school',

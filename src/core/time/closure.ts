@@ -1,6 +1,6 @@
 import { Temporal } from 'temporal-polyfill';
 import { endsNextDay } from './classHours';
-import type { CalendarId, ClosureId, CourseId, TermId } from '../ids';
+import type { CalendarId, ClosureId, CourseId, SectionId, TermId } from '../ids';
 
 /** What a closure does to each of its days: no classes, none outside some hours, or classes online. */
 export type ClosedHours = Readonly<{
@@ -19,6 +19,10 @@ export type Closure = ClosedHours &
     term: TermId;
     /** Absent: the whole site. */
     course?: CourseId;
+    /** Of the course: some of its sections alone; absent: all of them. */
+    sections?: readonly SectionId[];
+    /** What those are called, where a viewer reads of it. */
+    sectionNames?: readonly string[];
     name: string;
     start: Temporal.PlainDate;
     end: Temporal.PlainDate;
@@ -28,13 +32,34 @@ export type Closure = ClosedHours &
   }>;
 
 type ClockRange = Readonly<{ date: Temporal.PlainDate; start: Temporal.PlainTime; end: Temporal.PlainTime }>;
+/** As of an audience (`CourseAudience`). */
+type Part = Readonly<{
+  course: CourseId;
+  sections?: readonly SectionId[];
+  groups?: readonly unknown[];
+  people?: readonly unknown[];
+}>;
 type Days = Pick<Closure, 'start' | 'end'>;
 
 export const isOn = (closure: Days, date: Temporal.PlainDate): boolean =>
   Temporal.PlainDate.compare(closure.start, date) <= 0 && Temporal.PlainDate.compare(date, closure.end) < 0;
 
-export const concernsCourse = (closure: Closure, course: CourseId): boolean =>
-  closure.course === undefined || closure.course === course;
+/** Whether a course has no classes then, in none of its sections. */
+export const concernsCourse = ({ course: of, sections }: Closure, course: CourseId): boolean =>
+  !sections && (of === undefined || of === course);
+
+/** Whether a section of a course has no classes then. */
+export const concernsSection = (closure: Closure, course: CourseId, section: SectionId): boolean =>
+  concernsCourse(closure, course) ||
+  (closure.course === course && closure.sections?.includes(section) === true);
+
+/** Whether everybody in a part of an audience is in sections that have no classes then. */
+export function concernsPart(closure: Closure, part: Part): boolean {
+  const { course, sections, groups, people } = part;
+  if (concernsCourse(closure, course)) return true;
+  if (!sections || groups || people) return false;
+  return sections.length > 0 && sections.every((section) => concernsSection(closure, course, section));
+}
 
 /** Whether nothing at all takes place on its days. */
 export const isWhole = ({ opensAt, closesAt, online }: ClosedHours): boolean =>

@@ -5,7 +5,7 @@ import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
 import { entryTexts } from '@/core/texts/entries';
 import { frameHistoryTexts } from '@/core/texts/frameHistory';
-import { closes, concernsCourse } from '@/core/time/closure';
+import { closes, concernsSection } from '@/core/time/closure';
 import { dateLabel, timeLabel } from '@/core/time/dateLabels';
 import type { Meeting } from '@/core/time/meetings';
 import { courseOfSection, meetingById } from '@/data/plan/frameStore';
@@ -45,7 +45,8 @@ export function changeMeeting(
       case 'move': {
         const { date, start, end, place = meeting.place } = input;
         const closed = closures.find(
-          (closure) => concernsCourse(closure, courseId) && closes(closure, { date, start, end }),
+          (closure) =>
+            concernsSection(closure, courseId, section as SectionId) && closes(closure, { date, start, end }),
         );
         if (closed)
           return refused('badRequest', [

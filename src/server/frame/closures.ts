@@ -4,7 +4,7 @@ import type { ClosureHits } from '@/core/frame/closureHits';
 import { closureHits } from '@/core/frame/closureHits';
 import { slideInput } from '@/core/plan/slideInput';
 import type { ClosureInput } from '@/core/frame/frameInput';
-import type { ClosureId } from '@/core/ids';
+import type { ClosureId, CourseId, SectionId } from '@/core/ids';
 import { isStaffOf } from '@/core/entries/viewer';
 import { mayIn, mayOffice } from '@/core/may/may';
 import type { Outcome } from '@/core/refusals';
@@ -13,7 +13,7 @@ import { frameHistoryTexts } from '@/core/texts/frameHistory';
 import { mainMoment } from '@/core/entries/entry';
 import { closureTexts } from '@/core/texts/closures';
 import { entryTexts } from '@/core/texts/entries';
-import { closes, concernsCourse, putsOnline } from '@/core/time/closure';
+import { closes, concernsSection, putsOnline } from '@/core/time/closure';
 import type { Plan } from '@/core/plan/plan';
 import { changeMeetingRow } from '@/data/plan/writeMeetings';
 import type { Meeting } from '@/core/time/meetings';
@@ -57,6 +57,15 @@ export type HitLine = Readonly<{
   details: readonly string[];
 }>;
 
+async function areSectionsOf(
+  reader: Reader,
+  course: CourseId,
+  sections: readonly SectionId[],
+): Promise<boolean> {
+  const [found] = (await loadFrame(reader, [course])).courses;
+  return sections.every((section) => found?.sections.some(({ id }) => id === section));
+}
+
 async function closureFrom(
   reader: Reader,
   { viewer, person }: SignedIn,
@@ -71,10 +80,13 @@ async function closureFrom(
   if (!term) return refused('notFound');
   if (input.course && !(await courseIdsOf(reader, term.id)).includes(input.course))
     return refused('notFound');
+  if (input.sections && !(await areSectionsOf(reader, input.course!, input.sections)))
+    return refused('badRequest', [{ field: 'sections', message: closureTexts.notItsSections }]);
   return done({
     id: randomUUID() as ClosureId,
     term: term.id,
     course: input.course,
+    ...(input.sections ? { sections: input.sections } : {}),
     name: input.name,
     start: input.firstDay,
     end: input.lastDay.add({ days: 1 }),
@@ -186,8 +198,8 @@ async function touchOnline(
   closure: Closure,
   { courses }: Pick<Plan, 'courses'>,
 ): Promise<void> {
-  for (const course of courses.filter(({ term, id }) => term === closure.term && concernsCourse(closure, id)))
-    for (const section of course.sections)
+  for (const course of courses.filter(({ term }) => term === closure.term))
+    for (const section of course.sections.filter(({ id }) => concernsSection(closure, course.id, id)))
       for (const meeting of section.meetings.filter(({ date }) => putsOnline(closure, date)))
         await changeMeetingRow(
           change,
@@ -209,7 +221,11 @@ export function addClosure(
     // A class that was moved by hand onto one of these days is not the pattern's to take away.
     const plan = await loadPlan(change, courses);
     const stranded = plan.courses
-      .flatMap((course) => course.sections.flatMap((section) => section.meetings))
+      .flatMap((course) =>
+        course.sections
+          .filter((section) => concernsSection(closure.value, course.id, section.id))
+          .flatMap((section) => section.meetings),
+      )
       .find((m) => m.moved && closes(closure.value, m));
     if (stranded)
       return refused('movedOntoClosure', [

@@ -16,6 +16,7 @@ import type { Change } from '@/data/history/change';
 import { removeWhole } from '@/data/history/removeWhole';
 import { allOutlets, replaceOutlet } from '@/data/outlets/outlets';
 import { classPlansOf, writeClassPlan } from '@/data/plan/classPlans';
+import { fromClosure } from '@/data/plan/frameRows';
 import { courseOfSection } from '@/data/plan/frameStore';
 import { loadFrame } from '@/data/plan/loadPlan';
 import { removeMeeting } from '@/data/plan/writeMeetings';
@@ -53,6 +54,16 @@ const merged = (audience: readonly CourseAudience[], { from, into }: Merging): C
 const replaced = (sections: readonly SectionId[], from: SectionId, into: SectionId): SectionId[] => [
   ...new Set(sections.map((section) => (section === from ? into : section))),
 ];
+
+/** Days without classes of the section alone are gone with it; where it is one of several, the others keep them. */
+async function leaveClosures(change: Change, { course, from }: Merging): Promise<void> {
+  for (const closure of (await loadFrame(change, [course.id])).closures) {
+    if (!closure.sections?.includes(from.id)) continue;
+    const sections = closure.sections.filter((section) => section !== from.id);
+    if (sections.length === 0) await change.remove('closures', closure.id);
+    else await change.update('closures', closure.id, fromClosure({ ...closure, sections }));
+  }
+}
 
 const standsIn = (plan: ClassPlan, section: SectionId) => plan.bindings.some((b) => b.section === section);
 const standsAloneIn = (plan: ClassPlan, section: SectionId) =>
@@ -109,6 +120,7 @@ export function mergeSections(pembit: Pembit, actor: SignedIn, ids: Readonly<{ f
         await replaceSheetFacts(change, { ...sheet, audience: merged(sheet.audience, merging) }, sheet);
     for (const outlet of await outletsWith(change, from.id))
       await replaceOutlet(change, outlet, { ...outlet, sections: replaced(outlet.sections, from.id, into.id) }, outletHash(pembit, outlet));
+    await leaveClosures(change, merging);
     for (const meeting of from.meetings) await removeMeeting(change, { course: course.id, section: from.id }, meeting);
     await removeWhole(change, 'sections', from.id);
     await refitMeetings(change, [course.id]);

@@ -7,7 +7,7 @@ import type { Plan } from '@/core/plan/plan';
 import type { Outcome } from '@/core/refusals';
 import { done } from '@/core/refusals';
 import type { Closure } from '@/core/time/closure';
-import { concernsCourse } from '@/core/time/closure';
+import { concernsPart } from '@/core/time/closure';
 import { nextOpenDay } from '@/core/time/nextOpenDay';
 import { dayOf } from '@/core/time/zonedWall';
 import type { Change } from '@/data/history/change';
@@ -27,15 +27,15 @@ export function dueMoves(
 ): DueMove[] {
   const moves = new Map<EntryId, DueMove>();
   for (const { course, due } of hits) {
-    const closed = [...plan.closures, closure].filter(
-      (other) => other.term === closure.term && concernsCourse(other, course.id),
-    );
     const weekdays = new Set(
       course.sections.flatMap(({ meetings }) => meetings.map(({ date }) => date.dayOfWeek)),
     );
     for (const entry of due) {
       if (entry.atClass?.due || entry.cancelled !== undefined || course.archived) continue;
       if (!mayDo(actor, 'shiftEntries', entry)) continue;
+      const closed = [...plan.closures, closure].filter(
+        (other) => other.term === closure.term && entry.audience.some((part) => concernsPart(other, part)),
+      );
       const to = nextOpenDay(dayOf(entry.due), closed, weekdays);
       const known = moves.get(entry.id);
       // Of several courses: a day that is open in each.

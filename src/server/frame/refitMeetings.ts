@@ -1,5 +1,5 @@
 import type { CourseId } from '@/core/ids';
-import { concernsCourse } from '@/core/time/closure';
+import { concernsSection } from '@/core/time/closure';
 import type { Meeting } from '@/core/time/meetings';
 import { fitMeetings, plannedMeetings } from '@/core/time/meetings';
 import { Temporal } from 'temporal-polyfill';
@@ -20,8 +20,10 @@ export async function refitMeetings(change: Change, courses: readonly CourseId[]
   for (const course of frame.courses) {
     const term = frame.terms.find((t) => t.id === course.term);
     if (!term) continue;
-    const closures = frame.closures.filter((c) => c.term === term.id && concernsCourse(c, course.id));
     for (const section of course.sections) {
+      const closures = frame.closures.filter(
+        (c) => c.term === term.id && concernsSection(c, course.id, section.id),
+      );
       const planned = plannedMeetings(term, section, closures);
       const fitted = fitMeetings(section.meetings, planned, {
         idOf: (key) => meetingIdOf(section.id, key),

@@ -14,7 +14,7 @@ import type { FieldError, Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
 import { frameHistoryTexts } from '@/core/texts/frameHistory';
 import { courseTexts } from '@/core/texts/school';
-import { concernsCourse, closes } from '@/core/time/closure';
+import { concernsSection, closes } from '@/core/time/closure';
 import { dateLabel } from '@/core/time/dateLabels';
 import type { PatternClass } from '@/core/time/pattern';
 import { changePattern } from '@/core/time/pattern';
@@ -126,7 +126,7 @@ export const addClass = (pembit: Pembit, actor: SignedIn, id: SectionId, input: 
   changeSectionBy(pembit, { actor, act: 'addClass', id }, async (change, { course, section, term }) => {
     const { closures } = await loadFrame(change, [course.id]);
     const closed = closures.find(
-      (c) => c.term === term.id && concernsCourse(c, course.id) && closes(c, input),
+      (c) => c.term === term.id && concernsSection(c, course.id, id) && closes(c, input),
     );
     if (!isIn(term, input.date)) return [{ field: 'date', message: courseTexts.outsideTerm }];
     if (closed) return [{ field: 'date', message: courseTexts.closedFor(closed.name) }];

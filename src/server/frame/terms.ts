@@ -7,7 +7,7 @@ import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
 import { frameHistoryTexts } from '@/core/texts/frameHistory';
 import { plannedMeetings } from '@/core/time/meetings';
-import { concernsCourse } from '@/core/time/closure';
+import { concernsSection } from '@/core/time/closure';
 import type { Term } from '@/core/time/term';
 import { isIn } from '@/core/time/term';
 import { dayOf } from '@/core/time/zonedWall';
@@ -79,8 +79,10 @@ async function effectsOf(reader: Reader, before: Term, after: Term): Promise<Ter
   let classesAdded = 0;
   let classesLost = 0;
   for (const course of plan.courses) {
-    const closures = plan.closures.filter((c) => c.term === before.id && concernsCourse(c, course.id));
     for (const section of course.sections) {
+      const closures = plan.closures.filter(
+        (c) => c.term === before.id && concernsSection(c, course.id, section.id),
+      );
       const keys = new Set(plannedMeetings(after, section, closures).map((m) => m.key));
       const had = new Set(section.meetings.map((m) => m.key));
       classesAdded += [...keys].filter((key) => !had.has(key)).length;

@@ -216,6 +216,7 @@ const closuresIn = ({ plan }: Seen) =>
         id: closure.id,
         term: closure.term,
         course: closure.course,
+        sections: closure.sections,
         name: closure.name,
         firstDay: closure.start.toString(),
         lastDay: last.toString(),

@@ -88,7 +88,7 @@ export async function courseLoad(
   return done({
     course,
     term,
-    closures,
+    closures: closures.filter(({ sections }) => !sections),
     students: students.size,
     dates,
     weeks,

@@ -9,7 +9,7 @@ import { callApi } from '../controls/callApi';
 import { sayOnNextPage } from '../controls/Messages';
 import { Select } from '../controls/Select';
 import { UploadField } from '../controls/UploadField';
-import { Tick } from '../outlets/Ticks';
+import { Tick } from '../controls/Ticks';
 import styles from './CarryOver.module.css';
 import { CarryTable } from './CarryTable';
 import type { CarryPreviewView } from './carryView';

@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import { carryTexts as say } from '@/core/texts/carryOver';
 import { DayField } from '../days/DayField';
-import { Tick } from '../outlets/Ticks';
+import { Tick } from '../controls/Ticks';
 import styles from './CarryOver.module.css';
 import type { CarryPreviewView, CarryRow } from './carryView';
 

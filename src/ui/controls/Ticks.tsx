@@ -1,7 +1,7 @@
 'use client';
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
-import styles from './Publish.module.css';
+import styles from './Ticks.module.css';
 
 /** Boxes of which any number can be ticked. */
 export function Ticks<T extends string>({

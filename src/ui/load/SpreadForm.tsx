@@ -7,7 +7,7 @@ import { DayField } from '../days/DayField';
 import { Select } from '../controls/Select';
 import { useFirstThenAll } from '../controls/useFirstThenAll';
 import { useSubmit } from '../controls/useSubmit';
-import { Tick, Ticks } from '../outlets/Ticks';
+import { Tick, Ticks } from '../controls/Ticks';
 import styles from './Load.module.css';
 import type { LoadView } from './loadView';
 

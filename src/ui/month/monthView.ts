@@ -77,7 +77,7 @@ export function monthView(
       label: entryTexts.onDay(dateLabel(date, 'full', plan.locale), plan.dayNames.get(date.toString())),
       today: date.equals(today),
       other: date.month !== first.month,
-      closed: here.some((o) => o.kind === 'closure' && isWhole(o)),
+      closed: here.some((o) => o.kind === 'closure' && isWhole(o) && !o.sectionNames),
       bars: lines.flatMap((line) => (line.from === column ? [barOf(line)] : [])),
       during: listed(during.map(({ occurrence }) => titleOf(occurrence))) || undefined,
       lines: shown.map(({ o }) => dayLine(o, plan)),

@@ -4,7 +4,7 @@ import { DETAILS, REMINDER_KINDS } from '@/core/outlets/outlet';
 import { publishTexts as say } from '@/core/texts/publish';
 import { Select } from '../controls/Select';
 import styles from './Publish.module.css';
-import { Tick } from './Ticks';
+import { Tick } from '../controls/Ticks';
 
 export const options = <T extends string>(texts: Readonly<Record<T, string>>, order: readonly T[]) =>
   order.map((value) => ({ value, label: texts[value] }));

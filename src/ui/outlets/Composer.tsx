@@ -20,7 +20,7 @@ import { LookFields, ViewFields } from './LookFields';
 import type { OutletDraft, PublishCourse } from './outletDraft';
 import { inputOf, nameOf, withCourses } from './outletDraft';
 import styles from './Publish.module.css';
-import { Ticks } from './Ticks';
+import { Ticks } from '../controls/Ticks';
 
 type Props = Readonly<{
   /** Absent: it is published anew. */

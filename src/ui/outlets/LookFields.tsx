@@ -8,7 +8,7 @@ import { Field } from '../controls/Field';
 import { Select } from '../controls/Select';
 import { options } from './ComposeFields';
 import type { OutletDraft } from './outletDraft';
-import { Tick } from './Ticks';
+import { Tick } from '../controls/Ticks';
 
 const DayField = dynamic(async () => (await import('../days/DayField')).DayField);
 

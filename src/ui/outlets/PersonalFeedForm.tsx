@@ -10,7 +10,7 @@ import { useSubmit } from '../controls/useSubmit';
 import { ComposeFields, options } from './ComposeFields';
 import { remindersFrom } from './outletDraft';
 import styles from './Publish.module.css';
-import { Ticks } from './Ticks';
+import { Ticks } from '../controls/Ticks';
 
 type Choice = Readonly<{
   kinds: readonly PersonalKind[];

@@ -6,7 +6,7 @@ import { zoneWords } from '@/core/time/zoneWords';
 import { Select } from '../controls/Select';
 import { UploadField } from '../controls/UploadField';
 import { useSubmit } from '../controls/useSubmit';
-import { Tick } from '../outlets/Ticks';
+import { Tick } from '../controls/Ticks';
 import type { ImportLineView } from './importView';
 import styles from './Outside.module.css';
 

@@ -17,7 +17,11 @@ export function CloseDays({
   start,
 }: {
   term: string;
-  courses: readonly Readonly<{ id: string; name: string }>[];
+  courses: readonly Readonly<{
+    id: string;
+    name: string;
+    sections: readonly Readonly<{ id: string; name: string }>[];
+  }>[];
   whole: boolean;
   chosen?: string;
   start: ComponentProps<typeof ClosureForm>['start'];
@@ -36,6 +40,7 @@ export function CloseDays({
         key={course}
         terms={[{ id: term, name: '' }]}
         course={course === WHOLE ? undefined : course}
+        sections={courses.find(({ id }) => id === course)?.sections}
         start={start}
       />
     </div>

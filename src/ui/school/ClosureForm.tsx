@@ -16,6 +16,7 @@ import { DayField } from '../days/DayField';
 import { FormBox } from './FormBox';
 import styles from './School.module.css';
 import { Select } from '../controls/Select';
+import { Ticks } from '../controls/Ticks';
 import { useSubmit } from '../controls/useSubmit';
 
 type HitLine = Readonly<{
@@ -36,6 +37,8 @@ type HitLine = Readonly<{
 type Props = Readonly<{
   terms: readonly Readonly<{ id: string; name: string }>[];
   course?: string;
+  /** Of the course: they can be closed apart from one another where there are several. */
+  sections?: readonly Readonly<{ id: string; name: string }>[];
   /** What is known already, on a page of its own; otherwise the form is folded away. */
   start?: Readonly<{ name: string; firstDay: string; closing: Closing; at: string }>;
 }>;
@@ -50,7 +53,7 @@ function clockOf(text: string, reading: 0 | 1): string | undefined {
 }
 
 /** Closes days; what that hits is shown before anything is saved. */
-export function ClosureForm({ terms, course, start }: Props) {
+export function ClosureForm({ terms, course, sections = [], start }: Props) {
   const { submit, errors, message, busy } = useSubmit();
   const empty = {
     term: terms.at(-1)?.id ?? '',
@@ -65,6 +68,8 @@ export function ClosureForm({ terms, course, start }: Props) {
     ...(start ? { name: start.name, firstDay: start.firstDay, closesAt: start.at, opensAt: start.at } : {}),
   });
   const [hits, setHits] = useState<readonly HitLine[]>();
+  const all = sections.map(({ id }) => id);
+  const [closed, setClosed] = useState<readonly string[]>(all);
   // What most people would choose.
   const [slides, setSlides] = useState(true);
   const [closesTimes, setClosesTimes] = useState(true);
@@ -90,6 +95,7 @@ export function ClosureForm({ terms, course, start }: Props) {
   const input = {
     term: value.term,
     course,
+    ...(closed.length < all.length ? { sections: closed } : {}),
     name: value.name,
     firstDay: value.firstDay,
     lastDay: value.lastDay || value.firstDay,
@@ -137,6 +143,18 @@ export function ClosureForm({ terms, course, start }: Props) {
         <DayField label={schoolTexts.firstDay} {...field('firstDay')} />
         <DayField label={schoolTexts.lastDay} hint={schoolTexts.lastDayHint} {...field('lastDay')} />
       </div>
+      {all.length > 1 ? (
+        <Ticks
+          legend={closureTexts.sections}
+          options={sections.map(({ id, name }) => ({ value: id, label: name }))}
+          ticked={closed}
+          error={errors.sections}
+          onChange={(next) => {
+            setHits(undefined);
+            setClosed(next);
+          }}
+        />
+      ) : null}
       <Choice
         label={schoolTexts.whatCloses}
         value={closing}

@@ -6,6 +6,7 @@ import type { WaitingPlan } from '@/core/plan/waitingPlans';
 import { waitingPlans } from '@/core/plan/waitingPlans';
 import { courseTexts } from '@/core/texts/school';
 import type { Closure } from '@/core/time/closure';
+import { concernsPart } from '@/core/time/closure';
 import { dateLabel, momentLabel } from '@/core/time/dateLabels';
 import type { ZoneLookup } from '@/core/time/zone';
 import { zonedWallAt } from '@/core/time/zone';
@@ -46,7 +47,8 @@ export function hitLines(
       .filter((hits) => hits.course.id === course)
       .flatMap(({ due, taken }): HitChoice[] => [
         ...due.map((entry): HitChoice => {
-          const next = openDayAfter(dayOf(entry.due), plan.closures);
+          const closed = plan.closures.filter((c) => entry.audience.some((part) => concernsPart(c, part)));
+          const next = openDayAfter(dayOf(entry.due), closed);
           return {
             kind: 'due',
             id: entry.id,

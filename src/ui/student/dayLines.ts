@@ -43,7 +43,7 @@ function detailOf(o: Occurrence, locale: string): string {
     case 'note':
       return entryTexts.kind.note;
     case 'closure':
-      return isWhole(o) ? '' : closureTitle(o.title, o, locale);
+      return isWhole(o) && !o.sectionNames ? '' : closureTitle(o.title, o, locale);
     case 'siteDate':
       return entryTexts.kind.siteDate;
     case 'outside':

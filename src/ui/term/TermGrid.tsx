@@ -170,7 +170,7 @@ export function TermGrid({ view, desk }: Props) {
                   data-today={cell.today}
                   data-outside={!cell.inTerm}
                   data-add={desk.canAdd}
-                  data-closed={cell.closed !== undefined}
+                  data-closed={cell.closed !== undefined && !cell.partly}
                   data-empty={count === 0}
                   data-long={cell.long}
                   data-load={load?.get(cell.date)?.words}

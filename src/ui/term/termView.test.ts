@@ -251,4 +251,8 @@ test('a closure names its days, and says when it only ends them early', () => {
   expect(cell(plan({ closures: [{ ...closure, closesAt: time('13:00') }] }), '2026-10-14').closed).toBe(
     'Regatta, closed from 13:00',
   );
+  // Of some sections: the day is named, and is one of classes.
+  const some = plan({ closures: [{ ...closure, course: HL, sections: [SECTION_A] }] });
+  expect(cell(some, '2026-10-15')).toMatchObject({ closed: 'Regatta (section A)', partly: true });
+  expect(cell(plan({ closures: [closure] }), '2026-10-15').partly).toBeUndefined();
 });

@@ -23,6 +23,8 @@ export type GridDay = Readonly<{
   inTerm: boolean;
   /** The name of a closure that takes the whole day, and of one that ends it early. */
   closed?: string;
+  /** The closure is of some sections alone: the day is one of classes. */
+  partly?: boolean;
   /** What goes over several days and begins here, or goes on here from the week before. */
   bars: readonly GridBar[];
   /** The titles of those that began on an earlier day of the week, for whoever does not see their lines. */
@@ -77,6 +79,10 @@ export type TermGridView = Readonly<{
   columns: readonly GridColumn[];
   weeks: readonly GridWeek[];
 }>;
+
+/** Whether a day has closures of some sections alone. */
+export const isPartly = (here: readonly Occurrence[]): boolean =>
+  here.every((o) => o.kind !== 'closure' || o.sectionNames !== undefined);
 
 /** The closures of a day in words. */
 function closedOn(here: readonly Occurrence[], locale: string): string | undefined {
@@ -181,6 +187,7 @@ export function termView(
         today: offsets.includes(now),
         inTerm: first.since(term.startsOn).sign >= 0 && first.since(term.endsOn).sign <= 0,
         closed,
+        ...(closed && isPartly(on(first)) ? { partly: true } : {}),
         bars: bars.flatMap(({ bar }) => (bar.from === column ? [bar] : [])),
         during: listed(during.map(({ bar }) => bar.item.title)) || undefined,
         items: shownMarks.map(({ item }) => item),

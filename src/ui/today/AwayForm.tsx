@@ -5,7 +5,7 @@ import { callApi } from '../controls/callApi';
 import { Field } from '../controls/Field';
 import { useSubmit } from '../controls/useSubmit';
 import { DayField } from '../days/DayField';
-import { Ticks } from '../outlets/Ticks';
+import { Ticks } from '../controls/Ticks';
 import { FormBox } from '../school/FormBox';
 import styles from '../school/School.module.css';
 

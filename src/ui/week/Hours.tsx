@@ -107,7 +107,7 @@ export function Hours({ view, desk }: { view: WeekView; desk: Desk }) {
             data-first={first}
             data-minutes={span}
             data-today={day.today}
-            data-closed={day.closed !== undefined}
+            data-closed={day.closed !== undefined && !day.partly}
             role="group"
             aria-label={day.long}
             onPointerDown={(event) =>

@@ -10,6 +10,7 @@ import { weekNumber, weekStartOf } from '@/core/time/term';
 import { isDay } from '@/core/time/zonedWall';
 import type { GridItem } from '../term/termMarks';
 import type { SeenTerm } from '../term/termView';
+import { isPartly } from '../term/termView';
 import { itemOf } from '../term/termMarks';
 
 /** A mark with a time of day: minutes from midnight, and the lane it is drawn in. */
@@ -20,6 +21,8 @@ export type WeekDay = Readonly<{
   long: string;
   today: boolean;
   closed?: string;
+  /** The closure is of some sections alone: the day is one of classes. */
+  partly?: boolean;
   allDay: readonly GridItem[];
   blocks: readonly WeekBlock[];
 }>;
@@ -91,6 +94,7 @@ export function weekView(
         here
           .flatMap((o) => (o.kind === 'closure' ? [closureTitle(o.title, o, plan.locale)] : []))
           .join(', ') || undefined,
+      ...(here.some(({ kind }) => kind === 'closure') && isPartly(here) ? { partly: true } : {}),
       allDay: here.filter((o) => isDay(o.start) && o.kind !== 'closure').map(item),
       blocks: blocksOn(day, here, item),
     };

@@ -164,7 +164,11 @@ export default async function CoursePage({ params }: { params: Promise<{ code: s
               empty={schoolTexts.noClosures}
               removed="closure"
             />
-            <ClosureForm terms={[{ id: term.id, name: term.name }]} course={course.id} />
+            <ClosureForm
+              terms={[{ id: term.id, name: term.name }]}
+              course={course.id}
+              sections={sectionNames}
+            />
           </section>
           <section className={`card ${styles.section}`} aria-labelledby="file">
             <h2 id="file">{planFileTexts.title}</h2>

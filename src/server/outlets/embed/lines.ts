@@ -55,7 +55,7 @@ function detailOf(o: Occurrence, context: EmbedContext): Html | undefined {
     case 'booking':
       return undefined; // somebody's own: never in an embed
     case 'closure':
-      return isWhole(o) ? undefined : soft(closureTitle(o.title, o, locale));
+      return isWhole(o) && !o.sectionNames ? undefined : soft(closureTitle(o.title, o, locale));
     case 'siteDate':
       return soft(entryTexts.kind.siteDate);
     case 'outside':

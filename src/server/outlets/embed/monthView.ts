@@ -48,7 +48,7 @@ function cell(
     date.month === month ? '' : 'other',
     date.equals(today) ? 'today' : '',
     list.length + bars.length === 0 ? 'empty' : '',
-    list.some((o) => o.kind === 'closure') ? 'closed' : '',
+    list.some((o) => o.kind === 'closure' && !o.sectionNames) ? 'closed' : '',
   ];
   return html`<td class="${classes.filter(Boolean).join(' ')}">
     <a class="date" href="${embed}/day/${date.toString()}"><span class="narrow">${dateLabel(date, 'short', locale)}</span><span class="wide" aria-hidden="true">${date.day}</span></a>
