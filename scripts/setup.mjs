@@ -135,10 +135,20 @@ export function ensureBuild() {
   writeFileSync(mark, '');
 }
 
-/** Debian's Chromium and its driver, for the browser tests. */
-export function ensureBrowser() {
-  if (existsSync('/usr/bin/chromium') && existsSync('/usr/bin/chromedriver')) return;
-  aptInstall(['chromium', 'chromium-driver'], 'The browser tests drive Chromium.');
+const READERS = `import icalendar, vobject, gi; gi.require_version('ICalGLib', '3.0')`;
+const readsCalendars = () =>
+  existsSync('/usr/bin/python3') && spawnSync('/usr/bin/python3', ['-c', READERS]).status === 0;
+
+/** What the tests drive and ask: Debian's Chromium and its driver, and its readers of calendar files. */
+export function ensureTestPrograms() {
+  const missing = [
+    ...(existsSync('/usr/bin/chromium') && existsSync('/usr/bin/chromedriver')
+      ? []
+      : ['chromium', 'chromium-driver']),
+    ...(readsCalendars() ? [] : ['python3-icalendar', 'python3-vobject', 'python3-gi', 'gir1.2-ical-3.0']),
+  ];
+  if (missing.length > 0)
+    aptInstall(missing, 'The tests drive Chromium, and have feeds read by programs that others wrote.');
 }
 
 /** Types that Next generates; the type check and the linter read them. */

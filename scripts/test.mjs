@@ -5,10 +5,10 @@ import path from 'node:path';
 import { spawn } from 'node:child_process';
 import {
   checkNode,
-  ensureBrowser,
   ensureBuild,
   ensurePackages,
   ensureRouteTypes,
+  ensureTestPrograms,
   environment,
   fail,
   root,
@@ -18,7 +18,7 @@ import {
 
 checkNode();
 ensurePackages();
-ensureBrowser();
+ensureTestPrograms();
 ensureRouteTypes();
 say('Lint, types and build, side by side');
 const lint = spawn('npm', ['run', '--silent', 'lint'], { cwd: root, env: environment, stdio: 'inherit' });

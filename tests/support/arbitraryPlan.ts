@@ -24,7 +24,9 @@ import type { OutsideCalendar } from '@/core/outside/outsideCalendar';
 import type { Plan } from '@/core/plan/plan';
 import type { Sheet } from '@/core/signup/sheet';
 import { DEFAULT_RULES } from '@/core/signup/sheet';
-import { zonedWall } from '@/core/time/zonedWall';
+import type { Recurrence } from '@/core/series/recurrence';
+import type { Moment } from '@/core/time/zonedWall';
+import { laterBy, zonedWall } from '@/core/time/zonedWall';
 
 /** Random plans, people and outlets for property tests. */
 export const NOW = Temporal.Instant.from('2026-10-13T12:00Z');
@@ -74,6 +76,15 @@ const day = fc
   .integer({ min: -30, max: 60 })
   .map((days) => Temporal.PlainDate.from('2026-10-13').add({ days }));
 
+/** What became of an occurrence of a series. */
+const second = fc.constantFrom('same', 'moved', 'calledOff', 'gone');
+function differing(what: string, at: Moment): Pick<Recurrence, 'exdates' | 'overrides'> {
+  if (what === 'gone') return { exdates: [at], overrides: [] };
+  if (what === 'same') return { exdates: [], overrides: [] };
+  const change = what === 'moved' ? { start: laterBy(at, 1) } : { cancelled: 'wind' };
+  return { exdates: [], overrides: [{ recurrenceId: at, ...change }] };
+}
+
 const entries: fc.Arbitrary<Entry[]> = fc
   .array(
     fc.record({
@@ -84,6 +95,7 @@ const entries: fc.Arbitrary<Entry[]> = fc
       audience,
       person: fc.constantFrom(...PEOPLE),
       hidden: fc.option(fc.integer({ min: -48, max: 48 })),
+      second,
     }),
     {
       maxLength: 12,
@@ -154,7 +166,7 @@ const entries: fc.Arbitrary<Entry[]> = fc
           replies: [{ person: item.person, name: mark(`ename-${item.person}-`, n), answer: 'coming' }],
         },
         ...(item.kind === 'series'
-          ? { recurrence: { rrule: 'FREQ=WEEKLY;COUNT=3', exdates: [], overrides: [] } }
+          ? { recurrence: { rrule: 'FREQ=WEEKLY;COUNT=3', ...differing(item.second, laterBy(moment, 7)) } }
           : {}),
       };
     }),

@@ -7,6 +7,7 @@ import type { Zone } from '../time/zone';
 import { toInstant } from '../time/zone';
 import { isDay } from '../time/zonedWall';
 import type { Moment } from '../time/zonedWall';
+import { endOfOccurrence } from '../series/endOfOccurrence';
 import { describe } from './eventParts';
 
 /** A series as RFC 5545 writes it: the rule once, and a component with RECURRENCE-ID for each occurrence that differs. */
@@ -20,7 +21,7 @@ export function seriesEvents(
       ...series,
       recurrenceId: override.recurrenceId,
       dtstart: start,
-      dtend: override.end ?? sameLength(series, start),
+      dtend: override.end ?? endOfOccurrence({ start: series.dtstart, end: series.dtend }, start, zone),
       summary: override.title ? name(override.title) : series.summary,
       location: override.place ?? series.location,
       ...(override.cancelled === undefined
@@ -36,15 +37,6 @@ export function seriesEvents(
     { ...series, rrule: feedRule(recurrence.rrule, zone, series.dtstart), exdates: goneFrom(recurrence) },
     ...single,
   ];
-}
-
-function sameLength({ dtstart, dtend }: VEvent, start: Moment): Moment | undefined {
-  if (!dtend) return undefined;
-  if (isDay(dtstart) || isDay(dtend) || isDay(start))
-    return isDay(start) && isDay(dtstart) && isDay(dtend)
-      ? start.add(dtstart.until(dtend, { largestUnit: 'days' }))
-      : undefined;
-  return { ...start, wall: start.wall.add(dtstart.wall.until(dtend.wall)) };
 }
 
 /** UNTIL of a zoned series is in UTC (RFC 5545 section 3.3.10), taken from the local end at that date's offset. */

@@ -10,30 +10,23 @@ import type { SeenSheet } from '../signup/seenSheet';
 import { slotsByDay } from '../signup/slotsByDay';
 import type { Zone, ZoneLookup } from '../time/zone';
 import { zonedWallAt } from '../time/zone';
-import type { Moment } from '../time/zonedWall';
-import { isDay, momentText } from '../time/zonedWall';
+import { momentText } from '../time/zonedWall';
 import type { OutsideTime } from '../outside/outsideCalendar';
 import { outsideShown } from '../outside/outsideShown';
 import type { SeenCalendar } from '../outside/seenCalendar';
 import type { Closure } from '../time/closure';
 import { spanOfMeeting } from '../time/meetings';
+import { endOfOccurrence } from '../series/endOfOccurrence';
 import { entryTexts } from '../texts/entries';
 import type { Occurrence } from './occurrence';
 import type { SeenClass, SeenPlan } from './seenPlan';
 
 type SeenEvent = Extract<SeenEntry, { kind: 'event' }>;
+/** Which days are expanded, and how zones are found. */
+type Expanding = Readonly<{ span: Span; zoneOf: ZoneLookup }>;
 type EventOccurrence = Extract<Occurrence, { kind: 'event' }>;
 
-/** How long an event lasts, carried over to another start: exact for wall times, in days for days. */
-function endFrom({ when }: SeenEvent, start: Moment): Moment | undefined {
-  if (when.kind === 'days')
-    return isDay(start) ? start.add(when.start.until(when.end, { largestUnit: 'days' })) : start;
-  return when.end && !isDay(start)
-    ? { ...start, wall: start.wall.add(when.start.wall.until(when.end.wall)) }
-    : undefined;
-}
-
-function ofEvent(entry: SeenEvent, single: EventOccurrence, span: Span): EventOccurrence[] {
+function ofEvent(entry: SeenEvent, single: EventOccurrence, { span, zoneOf }: Expanding): EventOccurrence[] {
   if (!entry.recurrence) return [single];
   return expandSeries(entry.when.start, entry.recurrence, span).map(({ recurrenceId, override }) => {
     const start = override?.start ?? recurrenceId;
@@ -42,7 +35,7 @@ function ofEvent(entry: SeenEvent, single: EventOccurrence, span: Span): EventOc
       ...single,
       recurrenceId,
       start,
-      end: override?.end ?? endFrom(entry, start),
+      end: override?.end ?? endOfOccurrence(entry.when, start, zoneOf(entry.tzid)),
       title: override?.title ?? single.title,
       place: override?.place ?? single.place,
       ...(cancelled === undefined ? {} : { cancelled }),
@@ -50,7 +43,7 @@ function ofEvent(entry: SeenEvent, single: EventOccurrence, span: Span): EventOc
   });
 }
 
-function ofEntry(entry: SectionVariant, span: Span): Occurrence[] {
+function ofEntry(entry: SectionVariant, expanding: Expanding): Occurrence[] {
   const { uid, title, tzid, release, asStaff } = entry;
   if (entry.kind === 'note')
     return [
@@ -82,7 +75,7 @@ function ofEntry(entry: SectionVariant, span: Span): Occurrence[] {
         repeats: entry.recurrence !== undefined,
         ...common,
       };
-      return ofEvent(entry, single, span);
+      return ofEvent(entry, single, expanding);
     }
     case 'announcement':
       return [{ ...common, kind: 'announcement', entry: entry.id, start: entry.on, links }];
@@ -279,7 +272,7 @@ function expanded(plan: SeenPlan, zoneOf: ZoneLookup, span: Span): Occurrence[] 
     ),
     ...plan.siteDates.map((date) => ofSiteDate(date, tzidOf.get(date.term) ?? 'UTC', coursesIn(date.term))),
     ...plan.classes.map((seen) => ofClass(seen, tzidOf.get(seen.course.term) ?? 'UTC', several)),
-    ...plan.entries.flatMap(perSection).flatMap((entry) => ofEntry(entry, span)),
+    ...plan.entries.flatMap(perSection).flatMap((entry) => ofEntry(entry, { span, zoneOf })),
     ...plan.sheets.flatMap((sheet) => ofSheet(sheet, zoneOf(sheet.tzid))),
     ...plan.calendars.flatMap((calendar) =>
       outsideShown(calendar, plan.closures).map((time) =>

@@ -1,0 +1,56 @@
+import { execFileSync } from 'node:child_process';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import fc from 'fast-check';
+import ICAL from 'ical.js';
+import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import { outletContents } from '@/core/outlets/outletContents';
+import { outletViewer } from '@/core/outlets/outletViewer';
+import { outletFile } from '@/server/outlets/outletFile';
+import { NOW, outlet, person, plan } from '../support/arbitraryPlan';
+
+/** Debian's python3-icalendar, python3-vobject and libical (by GObject introspection), which `npm test` installs. */
+const READERS = ['icalendar', 'vobject', 'libical'] as const;
+type Read = Readonly<Record<(typeof READERS)[number], Readonly<Record<string, readonly string[] | string>>>>;
+
+const RUNS = 60;
+let read: Read;
+/** What ical.js reads in each file. */
+const expected: Record<string, readonly string[]> = {};
+const folder = mkdtempSync(path.join(tmpdir(), 'pembit-feeds-'));
+
+beforeAll(() => {
+  fc.sample(fc.tuple(plan, outlet, person), RUNS).forEach(([given, published, viewer], i) => {
+    const contents = outletContents(published, outletViewer(published, viewer), given, NOW);
+    const file = outletFile(published, contents, { token: 't', baseUrl: 'https://p.example' });
+    const name = `${String(i).padStart(3, '0')}.ics`;
+    writeFileSync(path.join(folder, name), file);
+    const events = new ICAL.Component(ICAL.parse(file) as unknown[]).getAllSubcomponents('vevent');
+    const said = (event: (typeof events)[number], property: string) =>
+      String(event.getFirstPropertyValue(property) ?? '').replace(/[-:Z]/g, '');
+    expected[name] = events
+      .map(
+        (event) =>
+          `${String(event.getFirstPropertyValue('uid'))} ${said(event, 'dtstart')} ${said(event, 'recurrence-id')}`,
+      ) // prettier-ignore
+      .sort();
+  });
+  read = JSON.parse(
+    execFileSync('/usr/bin/python3', ['tests/reference/debian_readers.py', folder], { encoding: 'utf8', maxBuffer: 1e8 }),
+  ) as Read; // prettier-ignore
+});
+afterAll(() => rmSync(folder, { recursive: true, force: true }));
+
+describe('feeds of random plans, by readers that others wrote', () => {
+  test.each(READERS)('%s reads every event where it is, and complains of nothing', (reader) => {
+    for (const [name, events] of Object.entries(expected))
+      expect([name, read[reader][name]]).toEqual([name, events]);
+  });
+
+  test('the plans have events, series and some that differ', () => {
+    const all = Object.values(expected).flat();
+    expect(all.length).toBeGreaterThan(RUNS);
+    expect(all.some((line) => / \d{8}(T\d{6})? \d{8}/.test(line))).toBe(true);
+  });
+});
