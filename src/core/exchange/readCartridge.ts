@@ -2,6 +2,7 @@ import { safeUri } from '../icalendar/text';
 import type { MaterialKind } from '../materials/material';
 import { child, children, decodeXml, textIn } from './decodeXml';
 import type { XmlNode, XmlRefusal } from './decodeXml';
+import { escapeHtml } from '../richText/escapeHtml';
 
 /**
  * Reads the outline of a Common Cartridge (1EdTech, versions 1.1 to 1.3): the organization's items and the resources they
@@ -189,8 +190,7 @@ function bodyOf(html: string): string {
 /** Plain text becomes paragraphs; HTML stays, to be sanitised. */
 function asHtml(text: string, type: string): string {
   if (/html/i.test(type)) return text;
-  const escaped = text.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('>', '&gt;');
-  return escaped
+  return escapeHtml(text)
     .split('\n')
     .map((line) => line.trim())
     .join('\n')

@@ -1,4 +1,4 @@
-const escape = (text: string) => text.replace(/&/g, '&amp;').replace(/"/g, '&quot;').replace(/</g, '&lt;');
+import { escapeHtml } from '../richText/escapeHtml';
 
 /** The piece of page that an editor of a course site takes, scripts stripped or not. */
 export const embedSnippet = ({
@@ -6,4 +6,4 @@ export const embedSnippet = ({
   url,
   height,
 }: Readonly<{ title: string; url: string; height: number }>): string =>
-  `<iframe src="${escape(url)}" title="${escape(title)}" width="100%" height="${height}" loading="lazy" style="border:1px solid #ccc"></iframe>`;
+  `<iframe src="${escapeHtml(url)}" title="${escapeHtml(title)}" width="100%" height="${height}" loading="lazy" style="border:1px solid #ccc"></iframe>`;

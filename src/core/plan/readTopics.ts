@@ -1,3 +1,4 @@
+import { escapeHtml } from '../richText/escapeHtml';
 import Papa from 'papaparse';
 import { safeUri } from '../icalendar/text';
 import type { Link } from '../entries/entry';
@@ -35,10 +36,8 @@ export function readTopics(text: string): readonly (Topic | undefined)[] {
     const words = others.filter((cell) => cell && !links.includes(cell));
     return {
       title: title.slice(0, 200),
-      description: words.map((line) => `<p>${escape(line)}</p>`).join(''),
+      description: words.map((line) => `<p>${escapeHtml(line)}</p>`).join(''),
       links: links.map((url) => ({ url, label: '', staffOnly: false })),
     };
   });
 }
-
-const escape = (text: string) => text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;');

@@ -63,6 +63,7 @@ export const bookingMailTexts = {
         `\n${giveBack(f)}\n`,
       ),
   },
+  zone: (words: string) => `Times are ${words}.`,
   offerSubject: (title: string, when: string) => `A time is free: ${title}, ${when}`,
   offer: (name: string, title: string, when: string, until: string, link: string) =>
     `Hello ${name},\n\nthe time you were waiting for is free: ${when} (${title}). It is kept for you until ${until}. Take it here:\n\n${link}\n`,

@@ -10,7 +10,7 @@ import { historyOfEntry } from '@/data/history/undo';
 import { entryFor } from '../entries/saveEntry';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
-import { readingOf } from './toldLines';
+import { readingOf } from '../students/reading';
 
 export type HistoryLine = Readonly<{
   id: string;

@@ -6,7 +6,6 @@ import { seenBy } from '@/core/entries/seenBy';
 import type { ChangedField } from '@/core/events/event';
 import { TOLD_TYPES } from '@/core/events/event';
 import { changedFields } from '@/core/events/entryHappened';
-import { inZone } from '@/core/icalendar/readMoment';
 import type { EntryId, PersonId, SectionId } from '@/core/ids';
 import { listed } from '@/core/texts/entries';
 import { mailTexts } from '@/core/texts/mail';
@@ -20,49 +19,10 @@ import { shownAsItWas } from '@/data/entries/shown';
 import type { StoredEvent } from '@/data/events/events';
 import { entryOfState } from '@/data/events/events';
 import { codeOfSection, studentsOfSections } from '@/data/plan/frameStore';
-import { schoolSettings } from '@/data/plan/schoolSettings';
 import type { Pembit } from '../pembit';
 import { keptPerson } from '../people/keptPeople';
-import type { PersonSettings } from '@/core/frame/personSettings';
-import { NO_PERSON_SETTINGS } from '@/core/frame/personSettings';
-import { allPersonSettings } from '@/data/students/students';
-import { settingsOf, wantedLocale } from '../students/settings';
-
-/** How somebody reads dates: their way of writing them and their clock, and their zone where they chose one. */
-export type Reading = Readonly<{ locale: string; tzid?: string }>;
-
-export async function readingOf(pembit: Pembit, person: PersonId): Promise<Reading> {
-  const [settings, { locale }] = await Promise.all([settingsOf(pembit, person), schoolSettings(pembit)]);
-  return asChosen(settings, locale);
-}
-
-const asChosen = (settings: PersonSettings, school: string): Reading => ({
-  locale: wantedLocale(settings, school),
-  ...(settings.tzid ? { tzid: settings.tzid } : {}),
-});
-
-/** How everybody reads dates: asked for once where many are told. Those who read alike share one reading. */
-async function allReadings(reader: Reader): Promise<(person: PersonId) => Reading> {
-  const [settings, { locale }] = await Promise.all([allPersonSettings(reader), schoolSettings(reader)]);
-  const shared = new Map<string, Reading>();
-  const one = (reading: Reading): Reading => {
-    const key = `${reading.locale} ${reading.tzid ?? ''}`;
-    if (!shared.has(key)) shared.set(key, reading);
-    return shared.get(key)!;
-  };
-  const usual = one(asChosen(NO_PERSON_SETTINGS, locale));
-  return (person) => {
-    const chosen = settings.get(person);
-    return chosen ? one(asChosen(chosen, locale)) : usual;
-  };
-}
-
-/** A moment as somebody reads it; where their clocks differ, by theirs as well. */
-export function momentFor(moment: Moment, { locale, tzid }: Reading): string {
-  const plain = momentLabel(moment, locale);
-  if (!tzid || isDay(moment) || moment.tzid === tzid) return plain;
-  return trustTexts.own(plain, momentLabel(inZone(moment, tzid), locale));
-}
+import type { Reading } from '../students/reading';
+import { allReadings, momentFor, readingOf } from '../students/reading';
 
 /** Facts of an entry by which a reader does or waits otherwise; the rest is no news. */
 const QUIET: ReadonlySet<ChangedField> = new Set(['audience', 'shown', 'hidden', 'kind']);

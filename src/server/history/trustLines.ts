@@ -22,8 +22,9 @@ import type { Pembit } from '../pembit';
 import { planSeenBy } from '../plan/planSeenBy';
 import type { SignedIn } from '../session/session';
 import { mayTell, untold } from './tellChange';
-import type { Reading } from './toldLines';
-import { fieldWords, fieldsSeen, momentFor, readingOf } from './toldLines';
+import type { Reading } from '../students/reading';
+import { momentFor, readingOf } from '../students/reading';
+import { fieldWords, fieldsSeen } from './toldLines';
 
 /** One step by which a date came to be as it is; for staff, whom it was told. */
 export type TrustLine = Readonly<{ what: string; by: string; told?: string }>;

@@ -6,18 +6,21 @@ import { meetsAt } from '@/core/signup/meetsAt';
 import type { Booking, Sheet, Slot } from '@/core/signup/sheet';
 import { hostsOf } from '@/core/signup/sheet';
 import { untilWords, noticeEnds } from '@/core/signup/noticeOf';
+import { trustTexts } from '@/core/texts/trust';
 import { bookingMailTexts as say } from '@/core/texts/bookingMail';
 import { listed } from '@/core/texts/entries';
 import { dateLabel, rangeLabel } from '@/core/time/dateLabels';
 import { toWall } from '@/core/time/zone';
 import { requireZone } from '@/core/time/zoneData';
+import { zoneWords } from '@/core/time/zoneWords';
 import type { Change } from '@/data/history/change';
 import type { Letter } from '@/data/mail/outbox';
 import { queueLetters } from '@/data/mail/outbox';
 import { personById } from '@/data/people/people';
-import { schoolSettings } from '@/data/plan/schoolSettings';
 import { courseNamesOf } from '@/data/signup/sheets';
 import type { Pembit } from '../pembit';
+import type { Reading } from '../students/reading';
+import { readingOf } from '../students/reading';
 import type { SignedIn } from '../session/session';
 
 /** When a time is, in words: `Thu 15 Oct, 12:00–12:25`. */
@@ -25,6 +28,12 @@ export function slotWords({ tzid }: Pick<Sheet, 'tzid'>, interval: Slot['interva
   const zone = requireZone(tzid);
   const start = toWall(zone, interval.start);
   return `${dateLabel(start.toPlainDate(), 'short', locale)}, ${rangeLabel(start, toWall(zone, interval.end), locale)}`;
+}
+
+/** The same as somebody reads it: in their own way of writing dates, by their own clock as well where that is another. */
+export function slotWordsFor(sheet: Sheet, interval: Slot['interval'], { locale, tzid }: Reading): string {
+  const plain = slotWords(sheet, interval, locale);
+  return !tzid || tzid === sheet.tzid ? plain : trustTexts.own(plain, slotWords({ tzid }, interval, locale));
 }
 
 export const hostNamesOf = (sheet: Sheet, slot: Pick<Slot, 'host'>): readonly string[] =>
@@ -64,7 +73,7 @@ async function letterOf(
 ): Promise<Letter | undefined> {
   const person = await personById(change, booking.person);
   if (!person) return undefined;
-  const [{ locale }, courses] = await Promise.all([schoolSettings(change), courseNamesOf(change, sheet)]);
+  const [reading, courses] = await Promise.all([readingOf(change, person.id), courseNamesOf(change, sheet)]);
   const zone = requireZone(sheet.tzid);
   const names = hostNamesOf(sheet, slot);
   const signUp = `${pembit.config.baseUrl}/s/${sheet.id}`;
@@ -97,7 +106,7 @@ async function letterOf(
     },
     requireZone,
   );
-  const when = slotWords(sheet, slot.interval, locale);
+  const when = slotWordsFor(sheet, slot.interval, reading);
   const giveBack = noticeEnds(sheet.rules.giveBack, slot.interval.start, zone);
   const facts = {
     name: person.name,
@@ -107,15 +116,15 @@ async function letterOf(
     place: where.place,
     link: booking.meetingLink || where.meetingLink,
     note: booking.note,
-    was: was && slotWords(sheet, was, locale),
+    was: was && slotWordsFor(sheet, was, reading),
     message,
-    giveBackUntil: untilWords(giveBack, zone, locale),
+    giveBackUntil: untilWords(giveBack, zone, reading.locale),
     signUp,
   };
   return {
     to: person.email,
     subject: say.subject[kind](sheet.title, when),
-    text: say.letter[kind](facts),
+    text: `${say.letter[kind](facts)}\n${say.zone(zoneWords(sheet.tzid))}\n`,
     sender: actor?.person.id ?? sheet.hosts[0]?.id ?? null,
     calendar: { method: kind === 'cancelled' ? 'CANCEL' : 'REQUEST', text: calendar },
   };

@@ -5,15 +5,16 @@ import type { Sheet } from '@/core/signup/sheet';
 import { bookingMailTexts } from '@/core/texts/bookingMail';
 import { historyTexts } from '@/core/texts/history';
 import { requireZone } from '@/core/time/zoneData';
+import { zoneWords } from '@/core/time/zoneWords';
 import type { Change } from '@/data/history/change';
 import { recordChange } from '@/data/history/change';
 import { queueLetters } from '@/data/mail/outbox';
 import { personById } from '@/data/people/people';
-import { schoolSettings } from '@/data/plan/schoolSettings';
 import { sheetOfSlot } from '@/data/signup/sheets';
 import { expiredOffers, offerTo, removeWaiting } from '@/data/signup/waiting';
 import type { Pembit } from '../pembit';
-import { slotWords } from './bookingLetters';
+import { readingOf } from '../students/reading';
+import { slotWordsFor } from './bookingLetters';
 
 /** How long an offer to somebody who waits holds, unless the time can be taken only for less. */
 const OFFER_HOURS = 4;
@@ -40,17 +41,17 @@ export async function offerFreedSeats(pembit: Pembit, change: Change, id: SlotId
   const holding = slot.waiting.filter(({ offeredUntil }) => offeredUntil);
   const free = slot.seats - slot.bookings.length - holding.length;
   const next = slot.waiting.filter(({ offeredUntil }) => !offeredUntil).slice(0, Math.max(0, free));
-  const { locale } = await schoolSettings(change);
-  const when = slotWords(sheet, slot.interval, locale);
   for (const { person: who } of next) {
     await offerTo(change, sheet, id, { person: who, until });
     const person = await personById(change, who);
     if (!person) continue;
+    const reading = await readingOf(change, who);
+    const when = slotWordsFor(sheet, slot.interval, reading);
     const link = `${pembit.config.baseUrl}/s/${sheet.id}`;
     const letter = {
       to: person.email,
       subject: bookingMailTexts.offerSubject(sheet.title, when),
-      text: bookingMailTexts.offer(person.name, sheet.title, when, untilWords(until, zone, locale), link),
+      text: `${bookingMailTexts.offer(person.name, sheet.title, when, untilWords(until, zone, reading.locale), link)}\n${bookingMailTexts.zone(zoneWords(sheet.tzid))}\n`, // prettier-ignore
       sender: sheet.hosts[0]?.id ?? null,
     };
     await queueLetters(change, [letter], change.nowMs);

@@ -2,6 +2,8 @@ import ICAL from 'ical.js';
 import { Temporal } from 'temporal-polyfill';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { historyOf, valueOf } from '../../../tests/support/outcomes';
+import { NO_PERSON_SETTINGS } from '@/core/frame/personSettings';
+import { changeOwnSettings } from '../students/settings';
 import type { School } from '../../../tests/support/school';
 import { newSchool } from '../../../tests/support/school';
 import { complaintsAboutMessage } from '../../../tests/support/strictIcs';
@@ -89,6 +91,20 @@ test('iTIP: one UID from taking over moving to giving back, SEQUENCE grows, and 
   expect(events.map((e) => e.status)).toEqual(['CONFIRMED', 'CONFIRMED', 'CANCELLED']);
   expect(events[0]).toMatchObject({ organizer: 'mailto:pembit@localhost', attendee: `mailto:${school.students[0]!.person.email}`, rsvp: 'FALSE' }); // prettier-ignore
   expect((await letters(0, since))[0]!.body).toMatch(/give the time back until .*\/s\//s);
+});
+
+test('a letter says by which clock a time is, in the reader’s own way of writing it, and by their own clock as well', async () => {
+  const { pembit, students } = school;
+  const sheet = await offer();
+  const [since, other] = [(await letters(10)).length, (await letters(11)).length];
+  valueOf(await changeOwnSettings(pembit, students[10]!, { ...NO_PERSON_SETTINGS, clock: 12, tzid: 'Europe/Lisbon' })); // prettier-ignore
+  await take(sheet, 0, 10);
+  await take(sheet, 1, 11);
+  const [abroad] = await letters(10, since);
+  expect(abroad!.subject).toMatch(/12:00.pm–12:25.pm \(.*4:00.pm–4:25.pm where you are\)$/);
+  expect(abroad!.body).toContain('Times are Halifax time (America/Halifax).');
+  const [here] = await letters(11, other);
+  expect(here!.subject).toMatch(/12:30–12:55$/);
 });
 
 describe('undoing writes to the student’s calendar, each time with a higher SEQUENCE than before', () => {

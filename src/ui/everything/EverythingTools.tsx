@@ -5,29 +5,32 @@ import SaveIcon from '@mui/icons-material/FileDownloadOutlined';
 import Button from '@mui/material/Button';
 import dynamic from 'next/dynamic';
 import { useState } from 'react';
-import type { ListFormat } from '@/core/exchange/list/listFormat';
-import { LIST_FORMATS } from '@/core/exchange/list/listFormats';
+import type { PlanLine } from '@/core/exchange/list/listFormat';
 import { entryTexts } from '@/core/texts/entries';
 import { everythingTexts as say } from '@/core/texts/everything';
-import { saveFile } from '../controls/saveFile';
 import deskStyles from '../plan/PlanDesk.module.css';
 import styles from './Everything.module.css';
 import type { EverythingTable } from './RowTable';
 import type { EverythingRow } from './everythingView';
 
 const ColumnsMenu = dynamic(async () => (await import('./ColumnsMenu')).ColumnsMenu);
+const SaveMenu = dynamic(async () => (await import('./SaveMenu')).SaveMenu);
 
 /** What can be done with the list as it stands: as a file, on paper, with fewer columns. */
 export function EverythingTools({ table }: { table: EverythingTable }) {
   const [anchor, setAnchor] = useState<HTMLElement>();
+  const [saving, setSaving] = useState<HTMLElement>();
   const tool = { className: deskStyles.tool, size: 'small', variant: 'outlined' } as const;
   return (
     <span className={styles.tools}>
-      {LIST_FORMATS.map((format) => (
-        <Button key={format.id} {...tool} startIcon={<SaveIcon />} onClick={() => save(format, table)}>
-          {say.saveAs(format.name)}
-        </Button>
-      ))}
+      <Button
+        {...tool}
+        startIcon={<SaveIcon />}
+        aria-haspopup="menu"
+        onClick={(event) => setSaving(event.currentTarget)}
+      >
+        {say.saveMenu}
+      </Button>
       <Button {...tool} startIcon={<PrintIcon />} onClick={() => window.print()}>
         {say.print}
       </Button>
@@ -39,12 +42,15 @@ export function EverythingTools({ table }: { table: EverythingTable }) {
       >
         {say.chooseColumns}
       </Button>
+      {saving ? (
+        <SaveMenu lines={() => linesOf(table)} anchor={saving} onClose={() => setSaving(undefined)} />
+      ) : null}
       {anchor ? <ColumnsMenu table={table} anchor={anchor} onClose={() => setAnchor(undefined)} /> : null}
     </span>
   );
 }
 
-const lineOf = (row: EverythingRow) => ({
+const lineOf = (row: EverythingRow): PlanLine => ({
   week: row.week,
   date: row.start.slice(0, 10),
   day: row.day,
@@ -55,7 +61,5 @@ const lineOf = (row: EverythingRow) => ({
   shown: entryTexts.release[row.release],
 });
 
-/** The list as it stands, as a file. */
-function save({ file, type, write }: ListFormat, table: EverythingTable): void {
-  saveFile(file, write(table.getRowModel().rows.map(({ original }) => lineOf(original))), type);
-}
+const linesOf = (table: EverythingTable): PlanLine[] =>
+  table.getRowModel().rows.map(({ original }) => lineOf(original));

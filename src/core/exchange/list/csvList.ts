@@ -1,19 +1,8 @@
-import { everythingTexts } from '../../texts/everything';
 import { planCsv } from '../planCsv';
-import type { ListFormat, PlanLine } from './listFormat';
+import { LIST_COLUMNS } from './listColumns';
+import type { ListFormat } from './listFormat';
 
-const { columns } = everythingTexts;
-const COLUMNS: readonly (readonly [keyof PlanLine, string])[] = [
-  ['week', columns.week],
-  ['date', columns.date],
-  ['time', columns.time],
-  ['tags', columns.tags],
-  ['kind', columns.kind],
-  ['title', columns.title],
-  ['shown', columns.shown],
-];
-
-/** A table for spreadsheets. */
+/** A table for spreadsheets and scripts. */
 export const csvList: ListFormat = {
   id: 'csv',
   name: 'CSV',
@@ -21,9 +10,9 @@ export const csvList: ListFormat = {
   type: 'text/csv',
   write: (lines) =>
     planCsv(
-      COLUMNS.map(([, name]) => name),
+      LIST_COLUMNS.map(([, name]) => name),
       lines.map((line) =>
-        Object.fromEntries(COLUMNS.map(([key, name]) => [name, key === 'week' && line.week === 0 ? '' : String(line[key])])),
+        Object.fromEntries(LIST_COLUMNS.map(([key, name]) => [name, key === 'week' && line.week === 0 ? '' : String(line[key])])),
       ),
     ),
 }; // prettier-ignore

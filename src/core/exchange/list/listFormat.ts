@@ -11,6 +11,10 @@ export type PlanLine = Readonly<{
   shown: string;
 }>;
 
+/** A way to write a list as text. */
+export type TextFormat = Omit<ListFormat, 'write'> &
+  Readonly<{ write: (lines: readonly PlanLine[]) => string }>;
+
 /** A way to write a list of a plan as a file. */
 export type ListFormat = Readonly<{
   id: string;
@@ -19,5 +23,5 @@ export type ListFormat = Readonly<{
   file: string;
   /** Its media type. */
   type: string;
-  write: (lines: readonly PlanLine[]) => string;
+  write: (lines: readonly PlanLine[]) => string | Promise<Blob>;
 }>;

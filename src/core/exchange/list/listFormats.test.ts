@@ -1,3 +1,4 @@
+import readExcelFile from 'read-excel-file/node';
 import { expect, test } from 'vitest';
 import type { PlanLine } from './listFormat';
 import { LIST_FORMATS } from './listFormats';
@@ -26,15 +27,44 @@ const LINES = [
 ];
 
 /** What each format makes of the lines above; a format without a row here fails. */
-const WRITTEN: Readonly<Record<string, string>> = {
+const WRITTEN: Readonly<Record<string, unknown>> = {
+  spreadsheet: [
+    {
+      sheet: 'Sheet1',
+      data: [
+        ['Week', 'Date', 'Time', 'Course', 'Kind', 'Title', 'Shown'],
+        [6, new Date('2026-10-13'), '10:00–11:50', 'HL', 'Class', 'Moulds', 'shown'],
+        [6, new Date('2026-10-15'), 'by 17:00', 'HL', 'Due', 'Half-breadth *plan*', 'shown'],
+        [null, new Date('2027-01-04'), null, null, 'Note', '=1+1', 'shown'],
+      ],
+    },
+  ],
+  html: [
+    '<!doctype html><html lang="en"><head><meta charset="utf-8"><title>The plan</title></head><body>',
+    '<table border="1" cellspacing="0" cellpadding="4">',
+    '<thead><tr><th scope="col">Date</th><th scope="col">Time</th><th scope="col">Course</th><th scope="col">Title</th><th scope="col">Kind</th></tr></thead><tbody>',
+    '<tr><th scope="rowgroup" colspan="5" align="left">Week 6</th></tr>',
+    '<tr><td>Tue 13 Oct</td><td>10:00–11:50</td><td>HL</td><td>Moulds</td><td>class</td></tr>',
+    '<tr><td>Thu 15 Oct</td><td>by 17:00</td><td>HL</td><td>Half-breadth *plan*</td><td>due</td></tr>',
+    '<tr><th scope="rowgroup" colspan="5" align="left">Outside the term</th></tr>',
+    '<tr><td>Mon 4 Jan</td><td></td><td></td><td>=1+1</td><td>note</td></tr>',
+    '</tbody></table></body></html>',
+    '',
+  ].join('\n'),
   csv: '\uFEFFWeek,Date,Time,Course,Kind,Title,Shown\r\n6,2026-10-13,10:00–11:50,HL,Class,Moulds,shown\r\n6,2026-10-15,by 17:00,HL,Due,Half-breadth *plan*,shown\r\n,2027-01-04,,,Note,"\'=1+1",shown\r\n',
   markdown:
     '## Week 6\n\n- Tue 13 Oct, 10:00–11:50: HL **Moulds** (class)\n- Thu 15 Oct, by 17:00: HL **Half-breadth \\*plan\\*** (due)\n\n## Outside the term\n\n- Mon 4 Jan: **=1+1** (note)\n',
 };
 
-test.each(LIST_FORMATS.map((format) => [format.id, format] as const))('%s', (id, format) => {
-  expect(format.write(LINES)).toBe(WRITTEN[id]);
-  expect(format.write([])).not.toContain('undefined');
+/** What was written, as text; of a spreadsheet its cells, read by another library. */
+async function read(format: (typeof LIST_FORMATS)[number], lines: readonly PlanLine[]): Promise<unknown> {
+  const written = await format.write(lines);
+  return typeof written === 'string' ? written : readExcelFile(Buffer.from(await written.arrayBuffer()));
+}
+
+test.each(LIST_FORMATS.map((format) => [format.id, format] as const))('%s', async (id, format) => {
+  expect(await read(format, LINES)).toEqual(WRITTEN[id]);
+  expect(JSON.stringify(await read(format, []))).not.toContain('undefined');
 });
 
 test('no two formats have one id or one file', () => {

@@ -1,6 +1,6 @@
 import { everythingTexts } from '../../texts/everything';
 import { groupBy } from '../../groupBy';
-import type { ListFormat, PlanLine } from './listFormat';
+import type { PlanLine, TextFormat } from './listFormat';
 
 /** Signs that Markdown would take for its own (CommonMark 0.31, section 2.4). */
 const plain = (text: string) => text.replace(/[\\`*_{}[\]<>#|]/g, '\\$&');
@@ -9,7 +9,7 @@ const written = ({ day, time, tags, kind, title }: PlanLine) =>
   `- ${[day, time].filter(Boolean).join(', ')}: ${tags ? `${plain(tags)} ` : ''}**${plain(title)}** (${kind.toLowerCase()})`;
 
 /** A schedule by weeks, to be pasted into a syllabus: text with headings and lists. */
-export const markdownList: ListFormat = {
+export const markdownList: TextFormat = {
   id: 'markdown',
   name: 'text',
   file: 'plan.md',
