@@ -10,9 +10,8 @@ import type { EntryId, PersonId, SectionId } from '@/core/ids';
 import { listed } from '@/core/texts/entries';
 import { mailTexts } from '@/core/texts/mail';
 import { trustTexts } from '@/core/texts/trust';
-import { dateLabel, momentLabel } from '@/core/time/dateLabels';
-import type { Moment } from '@/core/time/zonedWall';
-import { isDay, momentFrom, momentText } from '@/core/time/zonedWall';
+import { dateLabel } from '@/core/time/dateLabels';
+import { momentFrom, momentText } from '@/core/time/zonedWall';
 import type { Reader } from '@/data/database';
 import { entryById } from '@/data/entries/entries';
 import { shownAsItWas } from '@/data/entries/shown';
@@ -22,7 +21,7 @@ import { codeOfSection, studentsOfSections } from '@/data/plan/frameStore';
 import type { Pembit } from '../pembit';
 import { keptPerson } from '../people/keptPeople';
 import type { Reading } from '../students/reading';
-import { allReadings, momentFor, readingOf } from '../students/reading';
+import { allReadings, momentFor } from '../students/reading';
 
 /** Facts of an entry by which a reader does or waits otherwise; the rest is no news. */
 const QUIET: ReadonlySet<ChangedField> = new Set(['audience', 'shown', 'hidden', 'kind']);
