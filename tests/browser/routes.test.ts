@@ -782,7 +782,7 @@ const CHECKS: Readonly<Record<string, () => readonly Check[]>> = {
   ],
   '/api/account/devices': () => [
     { method: 'GET', path: '/api/account/devices', expected: signedInOnly(200) },
-    { method: 'POST', path: '/api/account/devices', body: { endpoint: 'no' }, expected: signedInOnly(422) },
+    { method: 'POST', path: '/api/account/devices', body: { endpoint: 'no' }, expected: signedInOnly(400) },
   ],
   '/api/account/devices/[id]': () => [
     { method: 'DELETE', path: `/api/account/devices/${NOT_THERE}`, expected: signedInOnly(404) },
