@@ -34,6 +34,8 @@ export function proxy(request: NextRequest): NextResponse {
   response.headers.set('content-security-policy', policy);
   response.headers.set('x-content-type-options', 'nosniff');
   response.headers.set('referrer-policy', 'same-origin');
+  // Addresses of people's pages, sheets and invitations are for whoever has them.
+  response.headers.set('x-robots-tag', 'noindex');
   response.headers.set('cross-origin-opener-policy', 'same-origin');
   response.headers.set(
     'permissions-policy',
@@ -43,5 +45,5 @@ export function proxy(request: NextRequest): NextResponse {
 }
 
 export const config = {
-  matcher: ['/((?!api/|f/|offline|sw\\.js|manifest\\.webmanifest|_next/static/|_next/image).*)'],
+  matcher: ['/((?!api/|f/|offline|sw\\.js|manifest\\.webmanifest|robots\\.txt|_next/static/|_next/image).*)'],
 };

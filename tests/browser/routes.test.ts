@@ -160,6 +160,7 @@ const CHECKS: Readonly<Record<string, () => readonly Check[]>> = {
   '/month': () => [{ method: 'GET', path: '/month', expected: page() }],
   '/offline': () => [{ method: 'GET', path: '/offline', expected: all(200) }],
   '/sw.js': () => [{ method: 'GET', path: '/sw.js', expected: all(200) }],
+  '/robots.txt': () => [{ method: 'GET', path: '/robots.txt', expected: all(200) }],
   '/manifest.webmanifest': () => [{ method: 'GET', path: '/manifest.webmanifest', expected: all(200) }],
   '/calendars': () => [{ method: 'GET', path: '/calendars', expected: page(307) }],
   '/api/calendars': () => [

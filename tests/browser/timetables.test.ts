@@ -39,6 +39,8 @@ test('the office lets days rotate, and a section meets on Day A and in odd weeks
   await office.open(`${pembit.pembitUrl}/school`);
   await office.unfold('Change Autumn 2026');
   await office.type('Days that rotate', 'A B');
+  const ticked = async (day: string) => (await office.find('field', day)).isSelected();
+  expect([await ticked('Monday'), await ticked('Saturday')]).toEqual([true, false]);
   await office.click('button', 'See what it changes');
   await office.sees('Nothing that is planned changes.');
   await office.click('button', 'Change the term');

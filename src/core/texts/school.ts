@@ -132,6 +132,8 @@ export const schoolTexts = {
   closing: { whole: 'no classes', late: 'open later', early: 'close early', online: 'classes are online' },
   cycle: 'Days that rotate',
   cycleHint: 'Their names in order, such as A B, or 1 2 3 4 5 6. Empty: none',
+  schoolDays: 'School days',
+  weekdays: ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'],
   onClosure: 'A closed day',
   cycleSkips: 'passes its letter on to the next open day',
   cycleUses: 'uses its letter up',

@@ -8,6 +8,7 @@ import { outletContents } from '@/core/outlets/outletContents';
 import { outletViewer } from '@/core/outlets/outletViewer';
 import { embedSnippet } from '@/core/outlets/snippet';
 import { toInstant, toWall } from '@/core/time/zone';
+import { jsonLd } from '@/core/outlets/jsonLd';
 import { requireZone } from '@/core/time/zoneData';
 import type { StampScope } from '@/data/history/stamps';
 import { readStamps } from '@/data/history/stamps';
@@ -21,6 +22,7 @@ import type { OutletAnswer, OutletRequest } from './conditional';
 import { answerFile } from '../materials/answerFile';
 import { isStored } from '../materials/fileStore';
 import { countRead } from './countReads';
+import type { EmbedContext } from './embed/embedContext';
 import { askedBy, embedContext } from './embed/embedContext';
 import { embedDocument } from './embed/embedDocument';
 import { dayPage, entryPage, materialPage, ownPage, viewOf } from './embed/embedPages';
@@ -207,15 +209,21 @@ async function build({ pembit, outlet, viewer, wanted, now, changedAtMs }: Makin
         ? dayPage(context, wanted.date)
         : ownPage(context, audience === 'public');
   if (!page) return undefined;
-  const holds = wanted.entry || wanted.date || wanted.material ? 'day' : viewOf(look.view).changes;
+  const isOwn = !wanted.entry && !wanted.date && !wanted.material;
+  const holds = isOwn ? viewOf(look.view).changes : 'day';
   const minute = holds === 'minute' ? now.epochMilliseconds + 60_000 : Infinity;
   const oembed = `${baseUrl}${OEMBED}?url=${encodeURIComponent(`${baseUrl}${embed}`)}`;
-  return codedAnswer(embedDocument({ title: context.title, look, locale: context.locale, oembed }, page), {
+  const data = isOwn && audience === 'public' ? publicData(context) : undefined;
+  const head = { title: context.title, look, locale: context.locale, oembed, data };
+  return codedAnswer(embedDocument(head, page), {
     ...facts,
     validUntilMs: Math.min(facts.validUntilMs, minute, midnightMs(contents.plan.terms[0]?.tzid, now)),
     headers: embedHeaders(look.origins),
   });
 }
+
+const publicData = ({ contents, occurrences, today }: EmbedContext) =>
+  jsonLd({ courses: contents.plan.courses, occurrences, today, zoneOf: requireZone });
 
 /** An uploaded file that an outlet leads to now, under the outlet's own address. */
 async function answerFileOf(

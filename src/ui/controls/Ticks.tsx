@@ -10,15 +10,18 @@ export function Ticks<T extends string>({
   ticked,
   onChange,
   error,
+  inline = false,
 }: {
   legend: string;
   options: readonly Readonly<{ value: T; label: string }>[];
   ticked: readonly T[];
   onChange: (ticked: readonly T[]) => void;
   error?: string;
+  /** Side by side, as far as there is room: for short ones. */
+  inline?: boolean;
 }) {
   return (
-    <fieldset className={styles.ticks}>
+    <fieldset className={styles.ticks} data-inline={inline}>
       <legend>{legend}</legend>
       {options.map(({ value, label }) => (
         <FormControlLabel

@@ -3,6 +3,7 @@ import Button from '@mui/material/Button';
 import { schoolTexts } from '@/core/texts/school';
 import { Choice } from '../controls/Choice';
 import { Field } from '../controls/Field';
+import { Ticks } from '../controls/Ticks';
 import { DayField } from '../days/DayField';
 import type { CycleDraft } from './cycleDraft';
 import styles from './School.module.css';
@@ -30,6 +31,14 @@ export function CycleFields({ value, onChange, errors }: Props) {
       />
       {value.days.trim() === '' ? null : (
         <>
+          <Ticks
+            legend={schoolTexts.schoolDays}
+            options={schoolTexts.weekdays.map((label, i) => ({ value: String(i + 1), label }))}
+            ticked={value.weekdays.map(String)}
+            onChange={(ticked) => set({ weekdays: ticked.map(Number).sort() })}
+            error={errorOf('cycle.weekdays')}
+            inline
+          />
           <Choice
             label={schoolTexts.onClosure}
             value={value.onClosure}

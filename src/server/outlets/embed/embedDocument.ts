@@ -8,7 +8,7 @@ import { html } from './html';
 
 const STYLE_HASH = createHash('sha256').update(embedStyle).digest('base64');
 
-/** No script at all, styles by their hash, framed by anyone or by the sites that the instructor lists: what answers under /embed/ carries. */
+/** No script that runs, styles by their hash, framed by anyone or by the sites that the instructor lists: what answers under /embed/ carries. */
 export const embedPolicy = (origins: readonly string[] = []): string =>
   [
     "default-src 'none'",
@@ -18,10 +18,25 @@ export const embedPolicy = (origins: readonly string[] = []): string =>
     `frame-ancestors ${origins.length === 0 ? '*' : ["'self'", ...origins].join(' ')}`,
   ].join('; ');
 
-type Head = Readonly<{ title: string; look?: EmbedLook; locale?: string; oembed?: string }>;
+type Head = Readonly<{
+  title: string;
+  look?: EmbedLook;
+  locale?: string;
+  oembed?: string;
+  /** What a public page holds, for machines (JSON-LD). */
+  data?: unknown;
+}>;
+
+/** A block of data, which no browser runs; a tag within it cannot end it. */
+const dataBlock = (data: unknown): Html => ({
+  html: `<script type="application/ld+json">${JSON.stringify(data).replaceAll('<', '\\u003c')}</script>`,
+});
 
 /** A whole page: its look is a matter of classes, so that its style is the same bytes for all. */
-export function embedDocument({ title, look = DEFAULT_LOOK, locale, oembed }: Head, body: Html): string {
+export function embedDocument(
+  { title, look = DEFAULT_LOOK, locale, oembed, data }: Head,
+  body: Html,
+): string {
   const discovery = oembed
     ? html`<link rel="alternate" type="application/json+oembed" href="${oembed}" title="${title}">`
     : undefined;
@@ -34,6 +49,8 @@ export function embedDocument({ title, look = DEFAULT_LOOK, locale, oembed }: He
 <meta name="robots" content="noindex">
 <title>${title}</title>
 ${discovery}
+${data === undefined ? undefined : html`<meta property="og:type" content="website"><meta property="og:title" content="${title}">`}
+${data === undefined ? undefined : dataBlock(data)}
 <style>${{ html: embedStyle }}</style>
 </head>
 <body><main aria-label="${title}">
