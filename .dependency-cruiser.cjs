@@ -19,7 +19,7 @@ module.exports = {
         'temporal-polyfill',
         'moment-timezone',
         'zod',
-        'papaparse|fast-xml-parser',
+        'papaparse|fast-xml-parser|write-excel-file',
         '@types/papaparse|fast-xml-parser',
         'rrule-temporal|culori|windows-iana',
         'sanitize-html|htmlparser2',
