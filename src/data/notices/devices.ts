@@ -9,7 +9,7 @@ export type Subscription = Readonly<{ endpoint: string; p256dh: string; auth: st
 export type DeviceKind = 'phone' | 'computer';
 export type Device = Readonly<{ id: string; kind: DeviceKind; session: string; sinceMs: number }>;
 
-/** A device of somebody's session; the same browser again takes the place of what it was. */
+/** The device of a session, which has one; the same browser again takes the place of what it was. */
 export async function insertDevice(
   writer: Writer,
   device: Subscription & Readonly<{ person: PersonId; session: string; kind: DeviceKind; nowMs: number }>,
@@ -17,7 +17,7 @@ export async function insertDevice(
   const id = randomUUID();
   const run = (sql: string) =>
     writer.sequelize.query(sql, { replacements: { ...device, id }, transaction: writer.transaction });
-  await run('DELETE FROM devices WHERE endpoint = :endpoint');
+  await run('DELETE FROM devices WHERE endpoint = :endpoint OR session_id = :session');
   await run(
     `INSERT INTO devices (id, person_id, session_id, endpoint, p256dh, auth, kind, created_at)
      VALUES (:id, :person, :session, :endpoint, :p256dh, :auth, :kind, :nowMs)`,

@@ -180,10 +180,19 @@ test('notices are for whoever is signed in there: signing out ends them, and so 
   valueOf(await endDevice(pembit, one.actor, id));
   await sendNotices(pembit);
   expect(received).toEqual([]);
+  // A session is one browser: what it said last holds.
+  const { port } = service.address() as AddressInfo;
+  const keys = {
+    p256dh: one.keys.publicKey.toString('base64url'),
+    auth: one.keys.auth.toString('base64url'),
+  };
+  for (const path of ['/three', '/four'])
+    valueOf(await addDevice(pembit, one.actor, { ...keys, endpoint: `http://127.0.0.1:${port}${path}`, kind: 'phone' })); // prettier-ignore
+  expect(await devices()).toEqual([true]);
   // The same browser for somebody else: it is theirs alone from then on.
   await withDevice('/one');
   await withDevice('/one', school.students[1]!);
-  expect(await devices()).toEqual([]);
+  expect(await devices()).toEqual([true]);
 });
 
 test('a device that others use shows none, and what is not on the open internet is not asked', async () => {

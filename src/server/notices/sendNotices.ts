@@ -42,6 +42,8 @@ async function send(pembit: Pembit, notice: QueuedNotice): Promise<void> {
   const isOver = notice.createdMs + HOLDS_MS <= nowMs;
   const outcome = isOver ? 'failed' : await handOver(pembit, notice).catch(() => 'failed' as const);
   const wait = isOver ? undefined : BACK_OFF[notice.attempts];
+  if (outcome === 'failed')
+    pembit.log.warn({ notice: notice.id, attempt: notice.attempts + 1, givenUp: wait === undefined }, 'A notice was not handed over'); // prettier-ignore
   await pembit.queue.write(
     async (writer) => {
       if (outcome === 'gone') return void (await removeDevice(writer, notice.device));

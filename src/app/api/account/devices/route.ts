@@ -23,6 +23,6 @@ export const GET = endpoint({ who: 'person' }, async ({ pembit, actor }) =>
 );
 
 /** Shows urgent notices on this device, as long as one stays signed in there (Web Push, RFC 8030 and 8291). */
-export const POST = endpoint({ who: 'person', body }, ({ pembit, actor, body }) =>
+export const POST = endpoint({ who: 'person', limit: 'linkTest', body }, ({ pembit, actor, body }) =>
   addDevice(pembit, actor, body),
 );
