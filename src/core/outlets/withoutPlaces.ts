@@ -1,6 +1,22 @@
 import type { SectionId } from '../ids';
 import type { SeenPlan } from '../plan/seenPlan';
 
+type SeenEvent = Extract<SeenPlan['entries'][number], { kind: 'event' }>;
+
+/** An event without its place, nor one of its single dates. */
+const placeless = (event: SeenEvent): SeenEvent => ({
+  ...event,
+  place: '',
+  ...(event.recurrence
+    ? {
+        recurrence: {
+          ...event.recurrence,
+          overrides: event.recurrence.overrides.map(({ place: _, ...override }) => override),
+        },
+      }
+    : {}),
+});
+
 /** A plan without rooms and names of sections: where people are at an hour is not for everyone. */
 export const withoutPlaces = (plan: SeenPlan): SeenPlan => ({
   ...plan,
@@ -9,7 +25,11 @@ export const withoutPlaces = (plan: SeenPlan): SeenPlan => ({
     const section = { ...seen.section, id: seen.course.id as string as SectionId, name: '' };
     return { ...seen, place: '', section, course: { ...seen.course, place: '', sections: [section] } };
   }),
-  entries: plan.entries.map((entry) => (entry.kind === 'event' ? { ...entry, place: '' } : entry)),
+  // That a closure is of some sections stays.
+  closures: plan.closures.map((closure) =>
+    closure.sectionNames ? { ...closure, sectionNames: [] } : closure,
+  ),
+  entries: plan.entries.map((entry) => (entry.kind === 'event' ? placeless(entry) : entry)),
   sheets: plan.sheets.map((sheet) => ({
     ...sheet,
     place: '',

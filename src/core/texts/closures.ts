@@ -3,7 +3,9 @@ import type { Closing } from '../quickline/readClosureLine';
 /** Words of closing days from where one stands. */
 export const closureTexts = {
   ofSections: (name: string, sections: readonly string[]) =>
-    `${name} (${sections.length === 1 ? 'section' : 'sections'} ${sections.join(', ')})`,
+    sections.length === 0
+      ? `${name} (some sections)`
+      : `${name} (${sections.length === 1 ? 'section' : 'sections'} ${sections.join(', ')})`,
   notItsSections: 'These are not sections of this course.',
   sections: 'Sections',
   title: 'Closed days and other hours',
