@@ -31,10 +31,15 @@ export function TrustLines({ of, id }: Readonly<{ of: 'entries' | 'meetings'; id
   if (!trust) return null;
   const { pending } = trust;
   const answerOffer = async (method: 'POST' | 'DELETE') => {
-    await submit<{ told: number }>(method, `/api/history/${pending!.history}/tell`, undefined, ({ told }) =>
-      method === 'POST' ? termTexts.told(told) : trustTexts.waved_,
+    const answer = await submit<{ told: number }>(
+      method,
+      `/api/history/${pending!.history}/tell`,
+      undefined,
+      ({ told }) => (method === 'POST' ? termTexts.told(told) : trustTexts.waved_),
     );
-    setVersion(version + 1);
+    // The offer is gone at once; how it came about is read anew.
+    if (answer.ok) setTrust((known) => known && { ...known, pending: undefined });
+    setVersion((last) => last + 1);
   };
   return (
     <>
