@@ -18,7 +18,7 @@ const TOKEN = 'a token for the figures';
 let pembit: RunningPembit;
 let base: string;
 beforeAll(async () => {
-  pembit = await startPembit({ PEMBIT_METRICS_TOKEN: TOKEN, PEMBIT_LOG: 'debug', PEMBIT_SMTP_URI: 'a slip of the pen', PEMBIT_PROXY: '1', HOST: 'localhost' }); // prettier-ignore
+  pembit = await startPembit({ PEMBIT_LAZY: '0', PEMBIT_METRICS_TOKEN: TOKEN, PEMBIT_LOG: 'debug', PEMBIT_SMTP_URI: 'a slip of the pen', PEMBIT_PROXY: '1', HOST: 'localhost' }); // prettier-ignore
   base = pembit.pembitUrl;
   // What is measured here is measured once the server has loaded its pages.
   while (!pembit.output().includes('All pages are loaded'))

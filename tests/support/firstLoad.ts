@@ -63,7 +63,7 @@ export async function scriptsOfEmbeds(base: string): Promise<number> {
   const counts = await Promise.all(
     embeds.map(async ({ url }) => {
       const page = await (await anonymous(base).call('GET', new URL(url).pathname)).text();
-      return page.match(/<script/gi)?.length ?? 0;
+      return page.match(/<script(?! type="application\/ld\+json">)/gi)?.length ?? 0;
     }),
   );
   return counts.reduce((a, b) => a + b, 0);
