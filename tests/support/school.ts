@@ -6,14 +6,18 @@ import path from 'node:path';
 import type { EntryInput } from '@/core/entries/entryInput';
 import { entryInput } from '@/core/entries/entryInput';
 import type { CourseId, PersonId, SectionId, TermId } from '@/core/ids';
+import { patternInput, sectionInput } from '@/core/frame/frameInput';
+import { select } from '@/data/database';
 import { recordChange } from '@/data/history/change';
 import { personRow } from '@/data/people/people';
 import { personById, viewerOf } from '@/data/people/people';
 import { readConfig } from '@/server/config';
 import type { Pembit } from '@/server/pembit';
 import { openPembit } from '@/server/openPembit';
+import { addSection, changeWeek } from '@/server/frame/sections';
 import type { SignedIn } from '@/server/session/session';
 import { rosterRow, staffRow } from '@/data/people/memberRows';
+import { valueOf } from './outcomes';
 
 export type School = Readonly<{
   pembit: Pembit;
@@ -146,3 +150,19 @@ export async function newSchool({ students = 3 } = {}): Promise<School> {
 /** Work of a course as it is sent: due on 22 October 2026 at five, unless said otherwise. */
 export const workIn = (course: CourseId, json: object = {}): EntryInput =>
   entryInput.parse({ kind: 'assignment', title: 'Half model', due: '2026-10-22T17:00', audience: [{ course }], ...json }); // prettier-ignore
+
+/** Gives the course a second section, B, with the first student in it: A meets Tue Thu 10-11, B Tue Thu 14-15. */
+export async function withSectionB({ pembit, instructor, course, section, students }: School): Promise<SectionId> {
+  valueOf(await changeWeek(pembit, instructor, section, patternInput.parse({ from: '2026-09-08', week: 'Tue Thu 10-11' })));
+  valueOf(
+    await addSection(pembit, instructor, course, sectionInput.parse({ name: 'B', week: 'Tue Thu 14-15' })),
+  );
+  const [{ id: b }] = (await select<{ id: SectionId }>(pembit, "SELECT id FROM sections WHERE name = 'B'")) as [{ id: SectionId }]; // prettier-ignore
+  await pembit.queue.write((writer) =>
+    writer.sequelize.query('UPDATE roster SET section_id = :b WHERE person_id = :person', {
+      replacements: { b, person: students[0]!.person.id },
+      transaction: writer.transaction,
+    }),
+  );
+  return b;
+} // prettier-ignore

@@ -16,7 +16,8 @@ export const outsideCloses: Check = {
             courses.includes(course.id) && meeting.date.equals(day) && meeting.cancelled === undefined,
         );
         if (Temporal.PlainDate.compare(day, today) < 0 || own.length === 0) return [];
-        if (closures.some((closure) => closure.term === term.id && isOn(closure, day))) return [];
+        if (closures.some((closure) => closure.term === term.id && !closure.sections && isOn(closure, day)))
+          return [];
         const query = new URLSearchParams({ day: day.toString(), name: title });
         const place = { id: `${id} ${day}`, title, courses, href: `/close?${query}`, version: title };
         const why = checkTexts.outsideCloses(name, dateLabel(day, 'short', locale), own.length);

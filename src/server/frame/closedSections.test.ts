@@ -1,14 +1,13 @@
 import { afterEach, beforeEach, expect, test } from 'vitest';
 import { historyOf, valueOf } from '../../../tests/support/outcomes';
 import type { School } from '../../../tests/support/school';
-import { newSchool, workIn } from '../../../tests/support/school';
-import { closureInput, meetingInput, patternInput, sectionInput } from '@/core/frame/frameInput';
+import { newSchool, withSectionB, workIn } from '../../../tests/support/school';
+import { closureInput, meetingInput } from '@/core/frame/frameInput';
 import type { SectionId } from '@/core/ids';
 import { closureTitle } from '@/core/plan/closureTitle';
 import { occurrencesOf } from '@/core/plan/occurrences';
 import { momentText } from '@/core/time/zonedWall';
 import { requireZone } from '@/core/time/zoneData';
-import { select } from '@/data/database';
 import { loadPlan } from '@/data/plan/loadPlan';
 import { closureById } from '@/data/plan/frameStore';
 import { planEntry } from '../entries/planEntry';
@@ -19,24 +18,12 @@ import type { SignedIn } from '../session/session';
 import { changeMeeting } from './changeMeeting';
 import { addClosure, previewClosure, removeClosure } from './closures';
 import { mergeSections } from './mergeSections';
-import { addSection, changeWeek } from './sections';
 
 let school: School;
 let b: SectionId;
 beforeEach(async () => {
   school = await newSchool();
-  const { pembit, instructor, course, section } = school;
-  valueOf(await changeWeek(pembit, instructor, section, patternInput.parse({ from: '2026-09-08', week: 'Tue Thu 10-11' }))); // prettier-ignore
-  valueOf(
-    await addSection(pembit, instructor, course, sectionInput.parse({ name: 'B', week: 'Tue Thu 14-15' })),
-  );
-  b = (await select<{ id: SectionId }>(pembit, "SELECT id FROM sections WHERE name = 'B'"))[0]!.id;
-  await pembit.queue.write((writer) =>
-    writer.sequelize.query('UPDATE roster SET section_id = :b WHERE person_id = :person', {
-      replacements: { b, person: school.students[0]!.person.id },
-      transaction: writer.transaction,
-    }),
-  );
+  b = await withSectionB(school);
 });
 afterEach(() => school.close());
 

@@ -2,8 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { afterEach, beforeEach, expect, test } from 'vitest';
 import { historyOf, valueOf } from '../../../tests/support/outcomes';
 import type { School } from '../../../tests/support/school';
-import { newSchool, workIn } from '../../../tests/support/school';
-import { patternInput, sectionInput } from '@/core/frame/frameInput';
+import { newSchool, withSectionB, workIn } from '../../../tests/support/school';
 import type { SectionId } from '@/core/ids';
 import { outletInput } from '@/core/outlets/outletInput';
 import { sheetInput } from '@/core/signup/sheetInput';
@@ -14,25 +13,13 @@ import { publish } from '../outlets/publish';
 import { planSeenBy, wholePlanOf } from '../plan/planSeenBy';
 import { writeTopics } from '../plan/classPlans';
 import { offerTimes } from '../signup/offerTimes';
-import { addSection, changeWeek } from './sections';
 import { mergeSections, previewMerge } from './mergeSections';
 
 let school: School;
 let b: SectionId;
 beforeEach(async () => {
   school = await newSchool();
-  const { pembit, instructor, course, section } = school;
-  valueOf(await changeWeek(pembit, instructor, section, patternInput.parse({ from: '2026-09-08', week: 'Tue Thu 10-11' }))); // prettier-ignore
-  valueOf(
-    await addSection(pembit, instructor, course, sectionInput.parse({ name: 'B', week: 'Tue Thu 14-15' })),
-  );
-  b = (await select<{ id: SectionId }>(pembit, "SELECT id FROM sections WHERE name = 'B'"))[0]!.id;
-  await pembit.queue.write((writer) =>
-    writer.sequelize.query('UPDATE roster SET section_id = :b WHERE person_id = :person', {
-      replacements: { b, person: school.students[0]!.person.id },
-      transaction: writer.transaction,
-    }),
-  );
+  b = await withSectionB(school);
 });
 afterEach(() => school.close());
 
