@@ -35,7 +35,13 @@ const NEXT_PAGE = 'say-on-next-page';
 /** How long the next page is waited for, in milliseconds. */
 const NEXT_COMES_MS = 5000;
 
-/** Reports an act on the page that is opened next, however it is opened; where one stays, or is there already, on this one. */
+const forgetKept = () => sessionStorage.removeItem(NEXT_PAGE);
+
+/**
+ * Reports an act on the page that is opened next, however it is opened; where one stays, or is there
+ * already, on this one. A page that comes later than it is waited for says it once more: whoever
+ * carried a term over can take that back there too.
+ */
 export function sayOnNextPage(text: string, history?: string): void {
   sessionStorage.setItem(NEXT_PAGE, JSON.stringify({ text, history }));
   setTimeout(() => window.dispatchEvent(new Event(NEXT_PAGE)), NEXT_COMES_MS);
@@ -78,11 +84,13 @@ export function Messages({ tells = false, children }: { tells?: boolean; childre
     const sayKept = () => {
       const kept = sessionStorage.getItem(NEXT_PAGE);
       if (!kept) return;
-      sessionStorage.removeItem(NEXT_PAGE);
       const { text, history } = JSON.parse(kept) as Readonly<{ text: string; history?: string }>;
       say(text, history);
     };
-    const timer = setTimeout(sayKept);
+    const timer = setTimeout(() => {
+      sayKept();
+      forgetKept();
+    });
     window.addEventListener(NEXT_PAGE, sayKept);
     return () => {
       clearTimeout(timer);
@@ -90,6 +98,7 @@ export function Messages({ tells = false, children }: { tells?: boolean; childre
     };
   }, [path, say]);
   const undo = async (history: string) => {
+    forgetKept();
     const answer = await callApi('POST', `/api/history/${history}/undo`);
     const list = answer.ok ? above(path) : undefined;
     const left =
@@ -111,7 +120,10 @@ export function Messages({ tells = false, children }: { tells?: boolean; childre
           key={message.number}
           message={message}
           open={open}
-          onClose={() => setOpen(false)}
+          onClose={() => {
+            forgetKept();
+            setOpen(false);
+          }}
           onUndo={(history) => void undo(history)}
         />
       ) : null}
