@@ -1,5 +1,5 @@
 import { spawn } from 'node:child_process';
-import { heapFlags } from './heap.mjs';
+import { serverArguments } from './serverArguments.mjs';
 import { environment, root, say } from './setup.mjs';
 
 /** How often it is looked whether whoever started this is still there. */
@@ -8,11 +8,11 @@ const LOOK_MS = 500;
 const STOP_WITHIN_MS = 9500;
 
 /**
- * Starts server.ts and hands signals on; this process ends when the server does. A signal to npm may end the shell in between and
+ * Starts the server and hands signals on; this process ends when the server does. A signal to npm may end the shell in between and
  * never come here: whoever has lost its parent stops, too.
  */
 export function serve(env = {}) {
-  const child = spawn(process.execPath, [...heapFlags(), '--import', 'tsx', 'server.ts'], {
+  const child = spawn(process.execPath, serverArguments(), {
     cwd: root,
     env: { ...environment, NODE_ENV: 'production', ...env },
     stdio: 'inherit',

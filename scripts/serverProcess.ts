@@ -1,7 +1,7 @@
 /** The built application as a process of its own, for the tests, and for the commands that measure it or kill it. */
 import { spawn } from 'node:child_process';
 import { createServer } from 'node:net';
-import { heapFlags } from './heap.mjs';
+import { serverArguments } from './serverArguments.mjs';
 
 export type ServerProcess = Readonly<{
   url: string;
@@ -33,7 +33,7 @@ export async function startServer(env: Readonly<Record<string, string>>): Promis
   const port = env.PORT ?? String(await freePort());
   const standinsPort = env.PEMBIT_STANDINS_PORT ?? String(await freePort());
   const began = performance.now();
-  const child = spawn(process.execPath, [...heapFlags(), '--import', 'tsx', 'server.ts'], {
+  const child = spawn(process.execPath, serverArguments(), {
     env: {
       ...process.env,
       NODE_ENV: 'production',

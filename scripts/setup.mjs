@@ -120,14 +120,14 @@ export function ensureBuild() {
   const mark = path.join(root, '.next/pembit-built');
   const sources = Math.max(
     newest(path.join(root, 'src')),
-    ...['next.config.ts', 'package-lock.json', 'tsconfig.json'].map(
+    ...['server.ts', 'scripts/bundle.mjs', 'next.config.ts', 'package-lock.json', 'tsconfig.json'].map(
       (f) => statSync(path.join(root, f)).mtimeMs,
     ),
   );
   if (existsSync(mark) && statSync(mark).mtimeMs > sources) return;
   say('Building the application (half a minute)');
   rmSync(mark, { force: true });
-  run('node_modules/.bin/next', ['build'], {
+  run('npm', ['run', '--silent', 'build'], {
     quiet: true,
     sentence: 'The build failed; its messages are above.',
   });

@@ -6,6 +6,7 @@ import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import { serverArguments } from '../../scripts/serverArguments.mjs';
 import { freePort } from '../../scripts/serverProcess';
 import { demoId } from '@/server/demo/demoIds';
 import { STUDENTS } from '@/server/demo/people';
@@ -258,7 +259,7 @@ describe('npm start', () => {
   }, 150_000);
 
   test('two processes on one folder: the second is refused with a sentence', async () => {
-    const child = spawn(process.execPath, ['--import', 'tsx', 'server.ts'], {
+    const child = spawn(process.execPath, serverArguments(), {
       env: { ...process.env, NODE_ENV: 'production', PORT: String(await freePort()), PEMBIT_DATA: pembit.folder, PEMBIT_DEMO: '' },
       stdio: ['ignore', 'pipe', 'inherit'],
     }); // prettier-ignore

@@ -13,10 +13,13 @@ const LIMIT_MB = 512;
 export class TooMuch extends Error {}
 
 /**
- * The thread's own beginning, as text: what the process was told about TypeScript does not hold in its threads, and the
- * bundler of the pages must not take the thread apart.
+ * The thread's own beginning, as text: the bundler of the pages must not take the thread apart. Without a build it is
+ * read as TypeScript: what the process was told about that does not hold in its threads.
  */
-const BODY = `import('tsx/esm/api').then(({ tsImport }) =>
+const BODY =
+  process.env.NODE_ENV === 'production'
+    ? `import(require('node:url').pathToFileURL(process.cwd() + '/.next/pembit/foreignThread.mjs').href)`
+    : `import('tsx/esm/api').then(({ tsImport }) =>
   tsImport('./src/server/worker/foreignThread.ts', require('node:url').pathToFileURL(process.cwd() + '/').href))`;
 
 /** Reads something that others wrote in a thread of its own. @throws TooMuch after ten seconds, or 512 MB. */

@@ -1,1 +1,0 @@
-export function heapFlags(env?: Readonly<Record<string, string | undefined>>): string[];

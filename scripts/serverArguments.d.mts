@@ -1,0 +1,1 @@
+export function serverArguments(env?: Readonly<Record<string, string | undefined>>): string[];
