@@ -2,6 +2,7 @@ import { Temporal } from 'temporal-polyfill';
 import { z } from 'zod';
 import { wholeAddress } from './links/wholeAddress';
 import { safeUri } from './icalendar/text';
+import { wallFrom } from './time/zonedWall';
 
 /** Building blocks of the schemas at the edge: what arrives as text leaves as core types, or with a sentence. */
 
@@ -22,8 +23,8 @@ const strictDate = (text: string) => {
 };
 
 const strictWall = (text: string) => {
-  if (!/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}$/.test(text)) throw new RangeError(text);
-  return inUse(Temporal.PlainDateTime.from(text, { overflow: 'reject' }));
+  if (!/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}(\[_pass=2\])?$/.test(text)) throw new RangeError(text);
+  return inUse(wallFrom(text));
 };
 
 /** Years a course calendar has a use for; elsewhere a typing mistake is likelier. */

@@ -3,7 +3,7 @@ import type { FieldError } from '../refusals';
 import { untilOf } from '../series/rule';
 import { entryErrorTexts as say } from '../texts/entryErrors';
 import type { Moment } from '../time/zonedWall';
-import { dayOf, momentText } from '../time/zonedWall';
+import { dayOf, momentOrder, momentText } from '../time/zonedWall';
 import type { AssignmentEntry, Entry } from './entry';
 import { datesOutOfOrder } from './factsFromInput';
 import type { EntryInputJson } from './entryInput';
@@ -84,7 +84,7 @@ export function sentFrom(facts: EntryFacts): EntryInputJson {
 
 /** Whether it can still be handed in once it was due: what says "no late work" must not. */
 const closesLater = ({ due, closes }: AssignmentEntry): boolean =>
-  closes !== undefined && momentText(closes) > momentText(due);
+  closes !== undefined && momentOrder(closes, due) > 0;
 
 /** An entry's dates against each other, in each of its sections. */
 function dateErrors(entry: Entry): FieldError[] {
@@ -100,7 +100,7 @@ function dateErrors(entry: Entry): FieldError[] {
     ];
   if (entry.kind !== 'event') return [];
   const { start, end } = entry.when;
-  if (end && momentText(end) <= momentText(start)) return [{ field: 'end', message: say.endsFirst }];
+  if (end && momentOrder(end, start) <= 0) return [{ field: 'end', message: say.endsFirst }];
   const until = entry.recurrence && untilOf(entry.recurrence.rrule);
   return until && Temporal.PlainDate.compare(until, dayOf(start)) < 0
     ? [{ field: 'rrule', message: say.endsBeforeFirst }]

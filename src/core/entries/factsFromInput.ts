@@ -6,10 +6,10 @@ import { entryErrorTexts as say } from '../texts/entryErrors';
 import { firstOccurrence } from '../series/firstOccurrence';
 import type { Recurrence } from '../series/recurrence';
 import type { Zone } from '../time/zone';
-import { instantMs } from '../time/zone';
+import { instantMs, settled } from '../time/zone';
 import type { Moment } from '../time/zonedWall';
 import type { Course } from '../plan/plan';
-import { isDay } from '../time/zonedWall';
+import { isDay, wallOrder } from '../time/zonedWall';
 import { DATE_FIELDS, classDates } from './classDates';
 import type { AssignmentEntry, Entry, EventEntry, SectionDates, SharedEntry, When } from './entry';
 import type { EntryInput } from './entryInput';
@@ -42,7 +42,8 @@ export function datedInput(
   tzid: string,
 ): { ok: true; input: DatedInput } | { ok: false; errors: FieldError[] } {
   if (input.kind !== 'assignment') return { ok: true, input };
-  const moment = (value: Plain | undefined) => value && momentIn({ tzid }, value);
+  const moment = (value: Plain | undefined): Moment | undefined =>
+    value instanceof Temporal.PlainDateTime ? { wall: value, tzid } : value;
   const fixed = {
     setOn: input.setOn,
     opens: moment(input.opens),
@@ -96,8 +97,7 @@ function assignmentErrors({
   closes,
 }: Pick<Extract<DatedInput, { kind: 'assignment' }>, 'due' | 'setOn' | 'opens' | 'closes'>): FieldError[] {
   const dueAt = atOf(due, 'ends');
-  const later = (a: Temporal.PlainDateTime, b: Temporal.PlainDateTime) =>
-    Temporal.PlainDateTime.compare(a, b) > 0;
+  const later = (a: Temporal.PlainDateTime, b: Temporal.PlainDateTime) => wallOrder(a, b) > 0;
   const errors: FieldError[] = [];
   if (setOn && later(atOf(setOn, 'begins'), dueAt)) errors.push({ field: 'setOn', message: say.setAfterDue });
   if (opens && later(atOf(opens, 'begins'), dueAt))
@@ -128,21 +128,26 @@ function eventErrors({ start, end }: Extract<EntryInput, { kind: 'event' }>): Fi
   const order =
     start instanceof Temporal.PlainDate
       ? Temporal.PlainDate.compare(start, end as Temporal.PlainDate)
-      : Temporal.PlainDateTime.compare(start, end as Temporal.PlainDateTime);
+      : wallOrder(start, end as Temporal.PlainDateTime);
   return order < 0 ? [] : [{ field: 'end', message: say.endsFirst }];
 }
 
-const momentIn = (zone: Pick<Zone, 'tzid'>, value: Plain): Moment =>
-  value instanceof Temporal.PlainDate ? value : { wall: value, tzid: zone.tzid };
+const momentIn = (zone: Zone, value: Plain): Moment =>
+  value instanceof Temporal.PlainDate ? value : { wall: settled(zone, value), tzid: zone.tzid };
 
-function whenOf({ start, end }: Extract<EntryInput, { kind: 'event' }>, zone: Zone): When {
+/** A series goes by the clock alone: its time comes on many days, and on one of them twice. */
+const firstPass = (value: Plain): Plain =>
+  value instanceof Temporal.PlainDate ? value : value.with({ nanosecond: 0 });
+
+function whenOf(input: Extract<EntryInput, { kind: 'event' }>, zone: Zone): When {
+  const [start, end] = [input.start, input.end].map((at) => (at && input.rrule ? firstPass(at) : at)) as [Plain, Plain?]; // prettier-ignore
   if (start instanceof Temporal.PlainDate)
     return { kind: 'days', start, end: end instanceof Temporal.PlainDate ? end : start.add({ days: 1 }) };
-  const wall = { wall: start, tzid: zone.tzid };
+  const wall = { wall: settled(zone, start), tzid: zone.tzid };
   return {
     kind: 'timed',
     start: wall,
-    end: end instanceof Temporal.PlainDateTime ? { wall: end, tzid: zone.tzid } : undefined,
+    end: end instanceof Temporal.PlainDateTime ? { wall: settled(zone, end), tzid: zone.tzid } : undefined,
   };
 }
 

@@ -13,7 +13,7 @@ import type { Moment } from '../time/zonedWall';
 import { isDay, momentText } from '../time/zonedWall';
 import { plainTitle } from './compareCalendar';
 
-const asHtml = ({ html, description }: ReadEvent): string =>
+const asHtml = ({ html, description }: Pick<ReadEvent, 'html' | 'description'>): string =>
   sanitize(
     html ??
       description
@@ -62,18 +62,25 @@ export function entryFromRead(
   return { facts: { ...facts, recurrence: recurrenceOf(event, facts.recurrence.rrule) } };
 }
 
-const recurrenceOf = ({ exdates, overrides, title, place }: ReadEvent, rrule: string) => ({
-  rrule,
-  exdates,
-  overrides: overrides.map((o) => ({
-    recurrenceId: o.recurrenceId,
-    start: o.start,
-    end: o.end,
-    ...(o.title === title ? {} : { title: o.title }),
-    ...(o.place === place ? {} : { place: o.place }),
-    ...(o.cancelled ? { cancelled: '' } : {}),
-  })),
-});
+function recurrenceOf(event: ReadEvent, rrule: string) {
+  const whole = asHtml(event);
+  return {
+    rrule,
+    exdates: event.exdates,
+    overrides: event.overrides.map((o) => {
+      const description = o.text ? asHtml(o.text) : whole;
+      return {
+        recurrenceId: o.recurrenceId,
+        start: o.start,
+        end: o.end,
+        ...(o.title === event.title ? {} : { title: o.title }),
+        ...(o.place === event.place ? {} : { place: o.place }),
+        ...(description === whole ? {} : { description }),
+        ...(o.cancelled ? { cancelled: '' } : {}),
+      };
+    }),
+  };
+}
 
 /** The facts of an entry as the file has it now; `set`: the event is the day on which the work is set. */
 export function changedByRead(

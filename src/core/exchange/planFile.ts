@@ -23,6 +23,7 @@ import { MATERIAL_KINDS } from '../materials/material';
 import { COURSE_COLORS } from '../plan/plan';
 import { requireZone, zoneNamed } from '../time/zoneData';
 import type { ZonedWall } from '../time/zonedWall';
+import { wallFrom, wallText } from '../time/zonedWall';
 
 /**
  * The shape of `plan.json` in a plan package: a term and courses with everything planned in them, without students. The same
@@ -46,20 +47,23 @@ const text = <T>(format: z.ZodType<string, string>, is: (value: unknown) => bool
     encode: write,
   }); // prettier-ignore
 
-const { PlainDate, PlainTime, PlainDateTime, Instant } = Temporal;
+const { PlainDate, PlainTime, Instant } = Temporal;
 const day = text(z.iso.date(), (v) => v instanceof PlainDate, (t) => PlainDate.from(t, { overflow: 'reject' }), (d) => d.toString()); // prettier-ignore
 const clock = text(z.iso.time({ precision: -1 }), (v) => v instanceof PlainTime, (t) => PlainTime.from(t), (t) => t.toString({ smallestUnit: 'minute' })); // prettier-ignore
 const instant = text(z.iso.datetime(), (v) => v instanceof Instant, (t) => Instant.from(t), (i) => i.toString()); // prettier-ignore
 
-const WALL = /^(\d{4}-\d{2}-\d{2}T\d{2}:\d{2})\[([A-Za-z0-9_+/-]{1,60})\]$/;
+const WALL = /^(\d{4}-\d{2}-\d{2}T\d{2}:\d{2})\[([A-Za-z0-9_+/-]{1,60})\](\[_pass=2\])?$/;
 const wall = text(
   z.string().regex(WALL, 'Write a wall time with its zone: 2026-10-15T17:00[America/Halifax].'),
   (value) => typeof value === 'object' && value !== null && 'wall' in value,
   (given): ZonedWall => {
-    const [, local = '', tzid = ''] = WALL.exec(given) ?? [];
-    return { wall: PlainDateTime.from(local, { overflow: 'reject' }), tzid: requireZone(tzid).tzid };
+    const [, local = '', tzid = '', pass = ''] = WALL.exec(given) ?? [];
+    return { wall: wallFrom(local + pass), tzid: requireZone(tzid).tzid };
   },
-  ({ wall: local, tzid }) => `${local.toString({ smallestUnit: 'minute' })}[${tzid}]`,
+  ({ wall: local, tzid }) => {
+    const [time = '', pass] = wallText(local).split('[');
+    return `${time}[${tzid}]${pass ? `[${pass}` : ''}`;
+  },
 );
 const moment = z.union([day, wall]);
 const derived = z.object({ wall });
@@ -127,6 +131,7 @@ const override = z.object({
   end: moment.optional(),
   title: line(500).optional(),
   place: line(500).optional(),
+  description: formatted.optional(),
   cancelled: line(500).optional(),
 });
 const entry = z.discriminatedUnion('kind', [

@@ -37,6 +37,8 @@ export type ReadEvent = Readonly<{
 export type ReadOverride = Readonly<{
   recurrenceId: Moment;
   title: string;
+  /** Where the file gives it a text of its own. */
+  text?: Pick<ReadEvent, 'description' | 'html'>;
   place: string;
   start: Moment;
   end?: Moment;
@@ -298,14 +300,17 @@ function gathered(singles: readonly Single[], reading: Reading): ReadEvent[] {
 function withOverrides(single: Single, changes: readonly Single[]): Single {
   if (!single.rrule && single.rdates.length === 0) return single;
   const tzid = isDay(single.start) ? undefined : single.start.tzid;
-  const overrides = changes.map(({ recurrenceId, title, place, start, end, cancelled }): ReadOverride => ({
-    recurrenceId: tzid ? inZone(recurrenceId!, tzid) : dayOf(recurrenceId!),
-    title,
-    place,
-    start,
-    end,
-    cancelled,
-  }));
+  const overrides = changes.map(
+    ({ recurrenceId, title, place, start, end, cancelled, description, html }): ReadOverride => ({
+      recurrenceId: tzid ? inZone(recurrenceId!, tzid) : dayOf(recurrenceId!),
+      title,
+      ...(description || html ? { text: { description, html } } : {}),
+      place,
+      start,
+      end,
+      cancelled,
+    }),
+  );
   // What the file says of one of them in a component of its own goes before the length of its period.
   const said = new Set(overrides.map((o) => momentMs(o.recurrenceId, 'UTC')));
   const periods = single.overrides.filter((o) => !said.has(momentMs(o.recurrenceId, 'UTC')));

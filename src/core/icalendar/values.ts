@@ -1,6 +1,8 @@
 import { Temporal } from 'temporal-polyfill';
+import { settled, toInstant } from '../time/zone';
+import { requireZone } from '../time/zoneData';
 import type { Moment } from '../time/zonedWall';
-import { isDay } from '../time/zonedWall';
+import { isDay, isSecondPass } from '../time/zonedWall';
 
 const two = (n: number) => String(n).padStart(2, '0');
 
@@ -43,10 +45,17 @@ export function utcValue(instant: Temporal.Instant): string {
   return value;
 }
 
-/** `DTSTART;VALUE=DATE:20261015`, `DTSTART;TZID=America/Halifax:20261015T170000` or, in UTC, `DTSTART:20261015T200000Z`. */
+/**
+ * `DTSTART;VALUE=DATE:20261015`, `DTSTART;TZID=America/Halifax:20261015T170000` or, in UTC, `DTSTART:20261015T200000Z`. Of a
+ * time that comes twice a TZID names the first (RFC 5545 section 3.3.5): the second is written in UTC.
+ */
 export function momentProperty(name: string, moment: Moment): string {
   if (isDay(moment)) return `${name};VALUE=DATE:${dateValue(moment)}`;
   if (moment.tzid === 'UTC') return `${name}:${localValue(moment.wall)}Z`;
+  if (isSecondPass(moment.wall)) {
+    const zone = requireZone(moment.tzid);
+    if (isSecondPass(settled(zone, moment.wall))) return `${name}:${utcValue(toInstant(zone, moment.wall))}`;
+  }
   return `${name};TZID=${moment.tzid}:${localValue(moment.wall)}`;
 }
 

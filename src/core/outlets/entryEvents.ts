@@ -52,12 +52,14 @@ const noteEvent = (note: NoteEntry & SeenEntry, context: EventContext): VEvent =
 function eventEvents(entry: EventEntry, parts: Parts, context: EventContext): VEvent[] {
   const { courses, shared, off, text, links } = parts;
   const { start, end } = entry.when;
+  const described = (words: string) =>
+    describe([off, words, ...links, entry.meetingText, sheetLine(context, dayOf(start), parts)]);
   const event: VEvent = {
     uid: entry.uid,
     dtstart: start,
     dtend: end,
     summary: context.named(courses, entry.title),
-    description: describe([off, text, ...links, entry.meetingText, sheetLine(context, dayOf(start), parts)]),
+    description: described(text),
     location: entry.place,
     conference: entry.meetingLink,
     conferenceLabel: entry.meetingName,
@@ -70,6 +72,10 @@ function eventEvents(entry: EventEntry, parts: Parts, context: EventContext): VE
     recurrence: withEnd(entry.recurrence, context.plan),
     zone: context.zoneOf(entry.tzid),
     name: (title) => context.named(courses, title),
+    text: (description) => ({
+      description: described(plainText(description)),
+      styledDescription: styled(description),
+    }),
   });
 }
 

@@ -13,10 +13,23 @@ import { describe } from './eventParts';
 /** A series as RFC 5545 writes it: the rule once, and a component with RECURRENCE-ID for each occurrence that differs. */
 export function seriesEvents(
   series: VEvent,
-  { recurrence, zone, name }: { recurrence: Recurrence; zone: Zone; name: (title: string) => string },
+  {
+    recurrence,
+    zone,
+    name,
+    text,
+  }: Readonly<{
+    recurrence: Recurrence;
+    zone: Zone;
+    name: (title: string) => string;
+    /** What a component says, for such a formatted text. */
+    text: (description: string) => Pick<VEvent, 'description' | 'styledDescription'>;
+  }>,
 ): VEvent[] {
   const single = recurrence.overrides.map((override): VEvent => {
     const start = override.start ?? override.recurrenceId;
+    const own = override.description === undefined ? {} : text(override.description);
+    const { description = series.description } = own;
     return {
       ...series,
       recurrenceId: override.recurrenceId,
@@ -24,12 +37,13 @@ export function seriesEvents(
       dtend: override.end ?? endOfOccurrence({ start: series.dtstart, end: series.dtend }, start, zone),
       summary: override.title ? name(override.title) : series.summary,
       location: override.place ?? series.location,
+      ...own,
       ...(override.cancelled === undefined
         ? {}
         : {
             status: 'CANCELLED' as const,
             transp: 'TRANSPARENT' as const,
-            description: describe([entryTexts.cancelled(override.cancelled), series.description]),
+            description: describe([entryTexts.cancelled(override.cancelled), description]),
           }),
     };
   });

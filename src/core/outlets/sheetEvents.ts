@@ -1,12 +1,12 @@
 import { Temporal } from 'temporal-polyfill';
 import type { VEvent } from '../icalendar/calendar';
-import { bookingEvent, momentOf } from '../signup/bookingEvent';
+import { bookingEvent } from '../signup/bookingEvent';
 import type { SeenSheet, SeenSlot } from '../signup/seenSheet';
 import { freeOf } from '../signup/seenSheet';
 import { slotsByDay } from '../signup/slotsByDay';
 import { feedTexts } from '../texts/feeds';
 import { rangeLabel } from '../time/dateLabels';
-import { toWall } from '../time/zone';
+import { toWall, zonedWallAt } from '../time/zone';
 import type { EventContext } from './eventParts';
 import { coursesOf, describe } from './eventParts';
 import type { OutletContents } from './outletContents';
@@ -38,8 +38,8 @@ export function sheetEvents(
       .filter(Boolean)
       .join(', ');
   const timed = (first: SeenSlot, last: SeenSlot) => ({
-    dtstart: momentOf(zone, first.interval.start),
-    dtend: momentOf(zone, last.interval.end),
+    dtstart: zonedWallAt(zone, first.interval.start),
+    dtend: zonedWallAt(zone, last.interval.end),
   });
   const days = slotsByDay(sheet.slots, zone).map(({ date, slots }): VEvent => {
     const free = slots.filter((slot) => freeOf(slot) > 0);

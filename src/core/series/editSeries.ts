@@ -3,6 +3,7 @@ import type { Moment } from '../time/zonedWall';
 import { dayOf, isDay, momentText } from '../time/zonedWall';
 import { expandSeries } from './expand';
 import type { Override, Recurrence } from './recurrence';
+import { overrideAt } from './recurrence';
 import { endingOn, ruleParts } from './rule';
 
 export type Series = EventFacts & Readonly<{ recurrence: Recurrence }>;
@@ -39,7 +40,7 @@ export function overrideOccurrence<S extends Series>(
   changes: Omit<Override, 'recurrenceId'>,
 ): S {
   const others = entry.recurrence.overrides.filter((o) => !same(o.recurrenceId, recurrenceId));
-  const old = entry.recurrence.overrides.find((o) => same(o.recurrenceId, recurrenceId));
+  const old = overrideAt(entry.recurrence, recurrenceId);
   const override: Override = { ...old, ...changes, recurrenceId };
   const plain = Object.entries(override).filter(([, value]) => value !== undefined);
   const kept = plain.length > 1 ? [Object.fromEntries(plain) as Override] : [];
@@ -126,7 +127,7 @@ export function remapped<S extends Series>(
 
 /** A start and end of one occurrence, moved by days. */
 export function shiftedOccurrence<S extends Series>(entry: S, recurrenceId: Moment, days: number): S {
-  const old = entry.recurrence.overrides.find((o) => same(o.recurrenceId, recurrenceId));
+  const old = overrideAt(entry.recurrence, recurrenceId);
   const by = (at: Moment): Moment => (isDay(at) ? at.add({ days }) : { ...at, wall: at.wall.add({ days }) });
   return overrideOccurrence(entry, recurrenceId, {
     start: by(old?.start ?? recurrenceId),

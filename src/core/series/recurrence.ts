@@ -1,4 +1,5 @@
 import type { Moment } from '../time/zonedWall';
+import { momentText } from '../time/zonedWall';
 
 /** One occurrence that differs from its series; what is absent is as in the series. */
 export type Override = Readonly<{
@@ -7,6 +8,8 @@ export type Override = Readonly<{
   end?: Moment;
   title?: string;
   place?: string;
+  /** Formatted text, as the entry's own. */
+  description?: string;
   /** Called off, visibly; the reason may be empty. */
   cancelled?: string;
 }>;
@@ -31,3 +34,10 @@ export const goneFrom = ({
   closed = [],
 }: Pick<Recurrence, 'exdates' | 'closed'>): readonly Moment[] =>
   closed.length === 0 ? exdates : [...exdates, ...closed];
+
+/** What is said of one occurrence by itself. */
+export const overrideAt = (
+  recurrence: Pick<Recurrence, 'overrides'> | undefined,
+  recurrenceId: Moment | undefined,
+): Override | undefined =>
+  recurrenceId && recurrence?.overrides.find((o) => momentText(o.recurrenceId) === momentText(recurrenceId));

@@ -3,8 +3,7 @@ import type { VEvent } from '../icalendar/calendar';
 import { feedTexts } from '../texts/feeds';
 import type { Interval } from '../time/interval';
 import type { Zone } from '../time/zone';
-import { toInstant, zonedWallAt } from '../time/zone';
-import type { Moment } from '../time/zonedWall';
+import { zonedWallAt } from '../time/zone';
 import type { Booking } from './sheet';
 
 type SheetFacts = Readonly<{
@@ -15,13 +14,6 @@ type SheetFacts = Readonly<{
   sequence: number;
   lastModified: Temporal.Instant;
 }>;
-
-/** A wall time in the sheet's zone, or, in the second pass of a repeated hour, which a wall time cannot name, in UTC. */
-export function momentOf(zone: Zone, instant: Temporal.Instant): Moment {
-  const wall = zonedWallAt(zone, instant);
-  if (toInstant(zone, wall.wall).equals(instant)) return wall;
-  return { wall: instant.toZonedDateTimeISO('UTC').toPlainDateTime(), tzid: 'UTC' };
-}
 
 /**
  * A time that is taken, as a VEVENT: in both people's personal feeds and in the letters about it. One UID for as long as it
@@ -58,8 +50,8 @@ export function bookingEvent(
   return {
     uid: booking.uid,
     dtstamp: modified,
-    dtstart: momentOf(zone, interval.start),
-    dtend: momentOf(zone, interval.end),
+    dtstart: zonedWallAt(zone, interval.start),
+    dtend: zonedWallAt(zone, interval.end),
     summary: named(feedTexts.booking(sheet.title, names)),
     description: lines.filter(Boolean).join('\n'),
     location: sheet.place,

@@ -164,7 +164,7 @@ export const panelTexts = {
   deleteScope: { this: 'Delete this one', following: 'Delete this and later', all: 'Delete all' },
   editScope: { this: 'Edit this one', following: 'Edit this and later', all: 'Edit all' },
   thisOnly: (day: string) =>
-    `Only the one on ${day}: its title, time and place. Everything else belongs to the series.`,
+    `Only the one on ${day}: its title, time, place and text. Everything else belongs to the series.`,
   followingOnly: (day: string) => `From the one on ${day} on; those before it stay as they are.`,
   cancelsOne: (day: string) => `Only the one on ${day} is called off; the others take place.`,
   lost: (n: number) =>

@@ -21,8 +21,8 @@ export function daysFromEpoch(year: number, month: number, day: number): number 
 export const dayMs = ({ year, month, day }: Temporal.PlainDate): number =>
   daysFromEpoch(year, month, day) * DAY_MS;
 
-/** What a clock in UTC shows at so many epoch milliseconds. */
-export function wallFromMs(ms: number): Temporal.PlainDateTime {
+/** What a clock in UTC shows at so many epoch milliseconds; `nanosecond` is added as it is. */
+export function wallFromMs(ms: number, nanosecond = 0): Temporal.PlainDateTime {
   const days = Math.floor(ms / DAY_MS);
   const rest = ms - days * DAY_MS;
   const shifted = days + EPOCH;
@@ -46,5 +46,7 @@ export function wallFromMs(ms: number): Temporal.PlainDateTime {
     Math.floor(rest / 60_000) % 60,
     Math.floor(rest / 1000) % 60,
     rest % 1000,
+    0,
+    nanosecond,
   );
 }

@@ -2,8 +2,9 @@ import type { Temporal } from 'temporal-polyfill';
 import { dayMs } from './civil';
 import type { Term } from './term';
 import { weekNumber } from './term';
+import { SECOND_TIME } from './typedTime';
 import type { Moment } from './zonedWall';
-import { dayOf, isDay } from './zonedWall';
+import { dayOf, isDay, isSecondPass } from './zonedWall';
 
 /** Dates in English are written day first, with a 24-hour clock; a person may choose another locale. */
 export const DEFAULT_LOCALE = 'en-GB';
@@ -49,15 +50,19 @@ const TWELVE_HOURS = '-u-hc-h12';
 /** A locale whose clock has twelve hours, written as BCP 47 has it (the `hc` key of its `u` extension). */
 export const withTwelveHours = (locale: string): string => `${locale}${TWELVE_HOURS}`;
 
-/** `17:00`, always two digits, for tables and strips; `5:00 pm` in a locale with twelve hours. */
+/**
+ * `17:00`, always two digits, for tables and strips; `5:00 pm` in a locale with twelve hours. Of a time that comes twice the
+ * second is `01:30 (second time)`.
+ */
 export function timeLabel(
   time: Temporal.PlainTime | Temporal.PlainDateTime,
   locale = DEFAULT_LOCALE,
 ): string {
   const minute = String(time.minute).padStart(2, '0');
-  return locale.endsWith(TWELVE_HOURS)
+  const clock = locale.endsWith(TWELVE_HOURS)
     ? `${((time.hour + 11) % 12) + 1}:${minute}\u00a0${time.hour < 12 ? 'am' : 'pm'}`
     : `${String(time.hour).padStart(2, '0')}:${minute}`;
+  return isSecondPass(time) ? `${clock} ${SECOND_TIME}` : clock;
 }
 
 /** The same where room is short: a full hour of the clock with twelve is `10 am`. */

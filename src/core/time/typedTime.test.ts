@@ -1,9 +1,11 @@
 import { describe, expect, test } from 'vitest';
 import { readRange, readTime } from './typedTime';
+import { isSecondPass } from './zonedWall';
 
 function time(text: string): string {
   const read = readTime(text);
-  if (read.kind === 'time') return read.time.toString({ smallestUnit: 'minute' });
+  if (read.kind === 'time')
+    return read.time.toString({ smallestUnit: 'minute' }) + (isSecondPass(read.time) ? ', the second' : '');
   if (read.kind === 'ask')
     return read.readings.map((t) => t.toString({ smallestUnit: 'minute' })).join(' or ');
   return read.kind;
@@ -28,6 +30,9 @@ describe('a typed time', () => {
     ['14.05', '14:05'],
     ['14h15', '14:15'],
     ['noon', '12:00'],
+    ['1:30 (second time)', '01:30, the second'],
+    ['1:30 am (second time)', '01:30, the second'],
+    ['25:00 (second time)', 'unreadable'],
     ['midnight', '00:00'],
     ['12a', '00:00'],
     ['12p', '12:00'],

@@ -1,5 +1,6 @@
 import { Temporal } from 'temporal-polyfill';
 import { areHours, hoursOf } from './classHours';
+import { SECOND_PASS } from './zonedWall';
 
 /**
  * What a typed time means. `ask` carries both readings, the likelier first: a bare 1 to 6 is never guessed.
@@ -19,9 +20,21 @@ const WORDS = new Map([
 
 const PATTERN = /^(\d{1,2})(?:[:.h]?(\d{2}))?\s*(a|p|am|pm|a\.m\.|p\.m\.)?$/;
 
-/** Reads a time as people type it: `10`, `10a`, `2:30p`, `1400`, `14.00`, `noon`. */
+/** What stands behind a time that an autumn night shows twice, where the second is meant. */
+export const SECOND_TIME = '(second time)';
+
+/** Reads a time as people type it: `10`, `10a`, `2:30p`, `1400`, `14.00`, `noon`, `1:30 (second time)`. */
 export function readTime(text: string): TypedTime {
   const typed = text.trim().toLowerCase();
+  if (!typed.endsWith(SECOND_TIME)) return readFirst(typed);
+  const read = readFirst(typed.slice(0, -SECOND_TIME.length).trim());
+  const second = (time: Temporal.PlainTime) => time.with({ nanosecond: SECOND_PASS });
+  if (read.kind === 'time') return { kind: 'time', time: second(read.time) };
+  // Clocks are put back at night.
+  return read.kind === 'ask' ? { kind: 'time', time: second(read.readings[1]) } : read;
+}
+
+function readFirst(typed: string): TypedTime {
   const word = WORDS.get(typed);
   if (word) return { kind: 'time', time: word };
   const match = PATTERN.exec(typed);

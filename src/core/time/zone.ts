@@ -1,6 +1,7 @@
 import { Temporal } from 'temporal-polyfill';
 import { daysFromEpoch, wallFromMs } from './civil';
 import type { ZonedWall } from './zonedWall';
+import { SECOND_PASS, isSecondPass } from './zonedWall';
 
 /**
  * A time zone as its list of offsets: `offsets[i]` (seconds east of UTC) holds until `untils[i]`
@@ -38,7 +39,7 @@ export const offsetAt = (zone: Zone, epochMs: number): number => zone.offsets[in
 
 /**
  * The instant of a wall time. A time that the clocks skip moves forward by the gap, and of a repeated
- * time the first is meant (RFC 5545 section 3.3.5).
+ * time the first is meant (RFC 5545 section 3.3.5), unless it says that it is the second.
  */
 export function instantMs(zone: Zone, wall: Temporal.PlainDateTime): number {
   const local = wallMs(wall);
@@ -48,7 +49,7 @@ export function instantMs(zone: Zone, wall: Temporal.PlainDateTime): number {
     const guess = local - zone.offsets[index]! * MS;
     if (guess < zone.untils[index]!) {
       const begins = index === 0 ? -Infinity : zone.untils[index - 1]!;
-      if (guess >= begins) return guess;
+      if (guess >= begins) return (isSecondPass(wall) && secondMs(zone, local, index)) || guess;
       // Before this offset began and after the last one ended: the skipped hour, read with the offset before it.
       return local - zone.offsets[index - 1]! * MS;
     }
@@ -56,11 +57,29 @@ export function instantMs(zone: Zone, wall: Temporal.PlainDateTime): number {
   return local - zone.offsets.at(-1)! * MS;
 }
 
+/** The instant of the second pass of a wall time whose first lies in the offset at `index`; undefined where there is none. */
+function secondMs(zone: Zone, local: number, index: number): number | undefined {
+  const later = index + 1;
+  if (later >= zone.untils.length) return undefined;
+  const second = local - zone.offsets[later]! * MS;
+  return second >= zone.untils[index]! && second < zone.untils[later]! ? second : undefined;
+}
+
 export const toInstant = (zone: Zone, wall: Temporal.PlainDateTime): Temporal.Instant =>
   Temporal.Instant.fromEpochMilliseconds(instantMs(zone, wall));
 
-export const toWall = (zone: Zone, instant: Temporal.Instant): Temporal.PlainDateTime =>
-  wallFromMs(instant.epochMilliseconds + offsetAt(zone, instant.epochMilliseconds) * MS);
+/** What the zone's clocks show; in the second pass of a repeated hour it says so. */
+export function toWall(zone: Zone, instant: Temporal.Instant): Temporal.PlainDateTime {
+  const ms = instant.epochMilliseconds;
+  const index = indexAt(zone, ms);
+  const offset = zone.offsets[index]!;
+  const repeats = index > 0 ? zone.untils[index - 1]! + (zone.offsets[index - 1]! - offset) * MS : -Infinity;
+  return wallFromMs(ms + offset * MS, ms < repeats ? SECOND_PASS : 0);
+}
+
+/** The same wall time, which is the second of two only where the clocks of the zone show it twice. */
+export const settled = (zone: Zone, wall: Temporal.PlainDateTime): Temporal.PlainDateTime =>
+  isSecondPass(wall) ? toWall(zone, toInstant(zone, wall)) : wall;
 
 export const zonedWallAt = (zone: Zone, instant: Temporal.Instant): ZonedWall => ({
   wall: toWall(zone, instant),
@@ -69,15 +88,14 @@ export const zonedWallAt = (zone: Zone, instant: Temporal.Instant): ZonedWall =>
 
 export type WallTrouble = 'skipped' | 'repeated';
 
-/** Whether the clocks of the zone skip or repeat a wall time; undefined for the ordinary case. */
+/** Whether the clocks of the zone skip a wall time, or show it once more; undefined for the ordinary case. */
 export function wallTrouble(zone: Zone, wall: Temporal.PlainDateTime): WallTrouble | undefined {
   const instant = toInstant(zone, wall);
-  if (!toWall(zone, instant).equals(wall)) return 'skipped';
   const local = wallMs(wall);
-  const later = indexAt(zone, instant.epochMilliseconds) + 1;
-  if (later >= zone.untils.length) return undefined;
-  const second = local - zone.offsets[later]! * MS;
-  return second >= zone.untils[later - 1]! && second < zone.untils[later]! ? 'repeated' : undefined;
+  if (wallMs(toWall(zone, instant)) !== local) return 'skipped';
+  return secondMs(zone, local, indexAt(zone, instant.epochMilliseconds)) === undefined
+    ? undefined
+    : 'repeated';
 }
 
 /** `2026-10-15T17:00:00-03:00`: an instant as the zone's clocks show it, with its offset. */

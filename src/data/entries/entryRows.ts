@@ -35,6 +35,7 @@ type StoredOverride = Readonly<{
   end?: string;
   title?: string;
   place?: string;
+  description?: string;
   cancelled?: string;
 }>;
 

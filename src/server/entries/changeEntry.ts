@@ -92,7 +92,7 @@ type Part = Readonly<{
   actor: SignedIn;
 }>;
 
-/** One occurrence: its title, place and time; everything else belongs to the series. */
+/** One occurrence: its title, place, text and time; everything else belongs to the series. */
 async function changeThis(
   change: Change,
   { before, facts, recurrenceId, actor }: Part,
@@ -100,6 +100,7 @@ async function changeThis(
   const changed = overrideOccurrence(before, recurrenceId, {
     title: facts.title === before.title ? undefined : facts.title,
     place: facts.place === before.place ? undefined : facts.place,
+    description: facts.description === before.description ? undefined : facts.description,
     start: facts.when.start,
     end: facts.when.end,
   });

@@ -4,10 +4,12 @@ import { historyOf, valueOf } from '../../../tests/support/outcomes';
 import type { School } from '../../../tests/support/school';
 import { newSchool } from '../../../tests/support/school';
 import { entryInput } from '@/core/entries/entryInput';
+import { factErrors } from '@/core/entries/factErrors';
 import { outletInput } from '@/core/outlets/outletInput';
 import { momentText } from '@/core/time/zonedWall';
 import { mainMoment } from '@/core/entries/entry';
 import { loadPlan } from '@/data/plan/loadPlan';
+import { changeEntry } from '../entries/changeEntry';
 import { planEntry } from '../entries/planEntry';
 import { undoChange } from '../history/undoChange';
 import { uploadFile } from '../materials/uploadFile';
@@ -87,4 +89,56 @@ test('a feed that was published here is known again, and a moved due date comes 
   expect((await preview(moved)).filter((line) => !line.startsWith('same'))).toEqual(['changed HL: Body plan (due)']); // prettier-ignore
   valueOf(await bring(moved));
   expect(await plan()).toContain('assignment Body plan 2026-10-23T12:00');
+});
+
+describe('an event in the hour that an autumn night has twice', () => {
+  const NIGHT = ['UID:night@club.example', 'SUMMARY:Night watch', 'DTSTART:20261101T041500Z', 'DTEND:20261101T054500Z']; // prettier-ignore
+  const SECOND = ['UID:second@club.example', 'SUMMARY:Second watch', 'DTSTART:20261101T053000Z', 'DTEND:20261101T061000Z']; // prettier-ignore
+  const watches = async () =>
+    (await loadPlan(school.pembit, [school.course])).entries.flatMap((e) =>
+      e.kind === 'event' && e.title.endsWith('watch') && e.when.kind === 'timed' ? [e] : [],
+    );
+  const feed = async () => {
+    const made = valueOf(await publish(school.pembit, school.instructor, outletInput.parse({ kind: 'feed', audience: 'public', name: 'HL', courses: [school.course] }))); // prettier-ignore
+    const answer = await createOutletAnswerer(school.pembit)({ method: 'GET', path: new URL(made.url).pathname, query: '', headers: {} }); // prettier-ignore
+    return answer.body!.toString();
+  };
+
+  test('keeps its instants in the plan, in what it is saved as again, and in feeds; the same file changes nothing', async () => {
+    expect(valueOf(await bring(file(NIGHT, SECOND)))).toMatchObject({ added: 2 });
+    expect(await plan()).toContain('event Night watch 2026-11-01T01:15');
+    expect(await plan()).toContain('event Second watch 2026-11-01T01:30[_pass=2]');
+    expect(valueOf(await bring(file(NIGHT, SECOND)))).toMatchObject({ added: 0, changed: 0, same: 2 });
+
+    const text = await feed();
+    expect(text).toContain('DTSTART;TZID=America/Halifax:20261101T011500\r\nDTEND:20261101T054500Z');
+    expect(text).toContain('DTSTART:20261101T053000Z\r\nDTEND;TZID=America/Halifax:20261101T021000');
+    for (const watch of await watches()) expect(factErrors(watch)).toEqual([]);
+  });
+
+  test('stays where it is when it is edited with what its form shows, and is the first where nothing else is said', async () => {
+    const [, second] = await watches();
+    const { pembit, instructor, course } = school;
+    const change = async (start: string, sequence: number) =>
+      valueOf(await changeEntry(pembit, instructor, { id: second!.id, sequence, scope: 'all' }, entryInput.parse({ kind: 'event', title: 'Second watch', start, end: '2026-11-01T02:10', audience: [{ course }] }))); // prettier-ignore
+    await change('2026-11-01T01:30[_pass=2]', second!.sequence);
+    expect(await plan()).toContain('event Second watch 2026-11-01T01:30[_pass=2]');
+    await change('2026-11-01T01:30', (await watches())[1]!.sequence);
+    expect(await plan()).toContain('event Second watch 2026-11-01T01:30');
+    // On any other night there is no second time.
+    await change('2026-10-31T01:30[_pass=2]', (await watches())[1]!.sequence);
+    expect(await plan()).toContain('event Second watch 2026-10-31T01:30');
+  });
+
+  test('an occurrence with a text of its own keeps it', async () => {
+    const own = ['UID:rowing2@club.example', 'SUMMARY:Sculling', 'DESCRIPTION:Bring a towel', 'DTSTART;TZID=America/Halifax:20261027T070000', 'RRULE:FREQ=WEEKLY;COUNT=3']; // prettier-ignore
+    const single = ['UID:rowing2@club.example', 'SUMMARY:Sculling', 'DESCRIPTION:Bring a lamp', 'RECURRENCE-ID;TZID=America/Halifax:20261103T070000', 'DTSTART;TZID=America/Halifax:20261103T080000']; // prettier-ignore
+    expect(valueOf(await bring(file(own, single)))).toMatchObject({ added: 1 });
+    const events = (await feed()).split('BEGIN:VEVENT').filter((part) => part.includes('Sculling'));
+    expect(events.map((part) => /DESCRIPTION:(.*?)(\\n|\r)/.exec(part)![1])).toEqual([
+      'Bring a towel',
+      'Bring a lamp',
+    ]);
+    expect(valueOf(await bring(file(own, single)))).toMatchObject({ added: 0, changed: 0, same: 1 });
+  });
 });

@@ -6,6 +6,7 @@ import type { SheetLink, SheetPart } from '@/core/plan/daySheet';
 import { classDaysAround, daySheet, sheetLinks } from '@/core/plan/daySheet';
 import type { Occurrence } from '@/core/plan/occurrence';
 import { classTitle } from '@/core/plan/occurrences';
+import { overrideAt } from '@/core/series/recurrence';
 import type { SeenPlan } from '@/core/plan/seenPlan';
 import { sanitize } from '@/core/richText/sanitize';
 import { daySheetTexts } from '@/core/texts/daySheet';
@@ -87,10 +88,14 @@ export function daySheetView(date: Temporal.PlainDate, given: Given): DaySheetVi
 
 /** The formatted text of what an occurrence is about. */
 export function textsOf(plan: SeenPlan): (o: Occurrence) => Readonly<{ text: string; name: string }> {
-  const entries = new Map(plan.entries.map((entry) => [entry.id, entry.description]));
+  const entries = new Map(plan.entries.map((entry) => [entry.id, entry]));
   const classes = new Map(plan.classes.map((seen) => [seen.meeting.id, seen]));
   return (o) => {
-    if ('entry' in o) return { text: sanitize(entries.get(o.entry) ?? ''), name: '' };
+    if ('entry' in o) {
+      const entry = entries.get(o.entry);
+      const own = entry?.kind === 'event' ? overrideAt(entry.recurrence, o.recurrenceId) : undefined;
+      return { text: sanitize(own?.description ?? entry?.description ?? ''), name: '' };
+    }
     const seen = o.kind === 'class' ? classes.get(o.meeting) : undefined;
     return { text: sanitize(seen?.plan?.description ?? ''), name: seen?.plan ? classTitle(seen) : '' };
   };

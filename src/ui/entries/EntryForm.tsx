@@ -120,13 +120,11 @@ export function EntryForm(props: Props) {
           errors={errors}
         />
       ) : null}
-      {single ? null : (
-        <RichTextField
-          value={draft.description}
-          onChange={(description) => set({ description })}
-          label={panelTexts.description}
-        />
-      )}
+      <RichTextField
+        value={draft.description}
+        onChange={(description) => set({ description })}
+        label={panelTexts.description}
+      />
       {shared ? <VisibilityFields fields={fields} /> : null}
       {questionable.length > 0 ? (
         <section className="notice" aria-live="polite">

@@ -53,6 +53,8 @@ export type PanelEntry = Readonly<{
   /** Whether the viewer may call it off without editing it. */
   callOff?: boolean;
   draft: EntryDraft;
+  /** Of a series, by the recurrence id: what single occurrences say otherwise; the text is sanitised. */
+  singles?: Readonly<Record<string, Readonly<{ title?: string; place?: string; description?: string }>>>;
   /** What looks questionable in it; for its staff alone. */
   checks?: readonly CheckLine[];
 }>;

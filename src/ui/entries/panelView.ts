@@ -123,6 +123,21 @@ function factsOf(entry: SeenEntry, locale: string): Named[] {
   ]);
 }
 
+function singlesOf(entry: SeenEntry): Pick<PanelEntry, 'singles'> {
+  if (entry.kind !== 'event' || !entry.recurrence) return {};
+  const said = entry.recurrence.overrides.flatMap(({ recurrenceId, title, place, description }) =>
+    title === undefined && place === undefined && description === undefined
+      ? []
+      : [
+          [
+            momentText(recurrenceId),
+            { title, place, description: description && sanitize(description) },
+          ] as const,
+        ],
+  );
+  return said.length === 0 ? {} : { singles: Object.fromEntries(said) };
+}
+
 function comingOf(entry: SeenEntry): PanelEntry['coming'] {
   if (entry.kind !== 'event' || !entry.coming) return undefined;
   const { seats, replies } = entry.coming;
@@ -176,5 +191,6 @@ export function panelEntry(
     coming: comingOf(entry),
     editable: mayEdit,
     draft: draftOf(entry, term),
+    ...singlesOf(entry),
   };
 }

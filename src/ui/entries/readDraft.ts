@@ -7,6 +7,7 @@ import { rruleOf } from '@/core/series/rule';
 import { panelTexts } from '@/core/texts/term';
 import { readTime } from '@/core/time/typedTime';
 import { timeLabel } from '@/core/time/dateLabels';
+import { wallText } from '@/core/time/zonedWall';
 import { sentLinks } from './draftLinks';
 import type { EntryDraft } from './entryDraft';
 
@@ -66,8 +67,7 @@ function reader() {
 }
 type Reader = ReturnType<typeof reader>;
 
-const wall = (day: Temporal.PlainDate, at: Temporal.PlainTime) =>
-  day.toPlainDateTime(at).toString({ smallestUnit: 'minute' });
+const wall = (day: Temporal.PlainDate, at: Temporal.PlainTime) => wallText(day.toPlainDateTime(at));
 
 /** What was typed as what is sent, or what is wrong with it, field by field, and what must be asked. */
 export function readDraft(draft: EntryDraft, { termEnds }: { termEnds?: string } = {}): DraftReading {

@@ -5,6 +5,7 @@ import { everythingTexts as say } from '@/core/texts/everything';
 import { historyTexts } from '@/core/texts/history';
 import { panelTexts } from '@/core/texts/term';
 import { timeLabel } from '@/core/time/dateLabels';
+import { clockText } from '@/core/time/zonedWall';
 import { readTime } from '@/core/time/typedTime';
 import { Field } from '../controls/Field';
 import { DayField } from '../days/DayField';
@@ -28,7 +29,7 @@ export function LineEditor({
   const set = (changes: Partial<EditableLine>) => setValue({ ...value, ...changes });
   const typed = value.time.trim();
   const read = typed === '' ? undefined : readTime(typed);
-  const time = read?.kind === 'time' ? timeLabel(read.time) : undefined;
+  const time = read?.kind === 'time' ? clockText(read.time) : undefined;
   const unclear = read !== undefined && time === undefined;
   const save = async () => {
     if (unclear) return;

@@ -5,9 +5,9 @@ import type { SeenEntry } from '@/core/entries/seenBy';
 import type { LinkTest } from '@/core/links/linkTest';
 import type { Occurrence } from '@/core/plan/occurrence';
 import { touching } from '@/core/plan/occurrenceDays';
-import { dateLabel } from '@/core/time/dateLabels';
+import { dateLabel, timeLabel } from '@/core/time/dateLabels';
 import { weekNumber } from '@/core/time/term';
-import { dayOf, momentText } from '@/core/time/zonedWall';
+import { dayOf, isDay, momentText } from '@/core/time/zonedWall';
 import type { PlanItem } from '../plan/planItem';
 import { dayLine } from '../student/dayLines';
 import type { Tag } from '../term/termMarks';
@@ -46,7 +46,9 @@ export type EverythingRow = PlanItem &
   }>;
 
 function lineOf(entry: SeenEntry): EditableLine {
-  const [day = '', time = ''] = momentText(mainMoment(entry)).split('T');
+  const moment = mainMoment(entry);
+  const day = momentText(dayOf(moment));
+  const time = isDay(moment) ? '' : timeLabel(moment.wall);
   return { sequence: entry.sequence, title: entry.title, day, time, timed: entry.kind !== 'announcement' };
 }
 

@@ -45,6 +45,23 @@ type Props = Readonly<{
   onMove: (to: string) => void;
 }>;
 
+/** A series as one of its occurrences says it. */
+const asSaid = (
+  entry: PanelEntry,
+  { title = entry.title, place, description = entry.description }: NonNullable<PanelEntry['singles']>[string],
+): PanelEntry => ({
+  ...entry,
+  title,
+  description,
+  facts:
+    place === undefined
+      ? entry.facts
+      : [
+          { label: panelTexts.place, value: place },
+          ...entry.facts.filter(({ label }) => label !== panelTexts.place),
+        ],
+});
+
 /** An entry beside the plan, read first; whoever may edit it has the acts below. */
 export function EntryPanel({ entry, occurrence, courses, show, dayWords, onMove }: Props) {
   const { submit, message, busy } = useSubmit();
@@ -54,6 +71,7 @@ export function EntryPanel({ entry, occurrence, courses, show, dayWords, onMove 
   const path = `/api/entries/${entry.id}`;
   const on = occurrence?.recurrenceId.slice(0, 10) ?? '';
   const day = dayWords(on) ?? on;
+  const said = occurrence && entry.singles?.[occurrence.recurrenceId];
   const named = occurrence ? historyTexts.oneOf(entry.title, day) : entry.title;
   // A series is moved by its form, which asks which of them are meant.
   const movable = entry.repeats ? undefined : entry.dates.find(({ field }) => field === 'main');
@@ -97,7 +115,7 @@ export function EntryPanel({ entry, occurrence, courses, show, dayWords, onMove 
     ) : undefined;
   return (
     <>
-      <ReadEntry entry={entry} heading="h2" line={line} />
+      <ReadEntry entry={said ? asSaid(entry, said) : entry} heading="h2" line={line} />
       {entry.kind === 'note' ? null : (
         <TrustLines key={`${entry.id} ${entry.sequence}`} of="entries" id={entry.id} />
       )}

@@ -1,4 +1,6 @@
 import { Temporal } from 'temporal-polyfill';
+import { timeLabel } from '@/core/time/dateLabels';
+import { wallFrom } from '@/core/time/zonedWall';
 import type { PanelEntry } from '../entries/panelData';
 import type { Occurrence, PanelState, Scope } from './panelState';
 
@@ -11,7 +13,8 @@ const lastDayOf = ({ start, end = start }: Occurrence): string => {
 /** Editing a part of a series begins with how that occurrence stands; all of it with the series itself. */
 export function editing(entry: PanelEntry, scope: Scope, occurrence?: Occurrence): PanelState {
   const own = scope === 'all' ? undefined : occurrence;
-  const timeOf = (text: string | undefined) => text?.split('T')[1] ?? '';
+  const said = scope === 'this' && own ? entry.singles?.[own.recurrenceId] : undefined;
+  const timeOf = (text: string | undefined) => (text?.includes('T') ? timeLabel(wallFrom(text)) : '');
   return {
     kind: 'edit',
     id: entry.id,
@@ -25,6 +28,9 @@ export function editing(entry: PanelEntry, scope: Scope, occurrence?: Occurrence
           lastDay: entry.draft.lastDay && lastDayOf(own),
           starts: timeOf(own.start),
           ends: timeOf(own.end),
+          ...(said?.title === undefined ? {} : { title: said.title }),
+          ...(said?.place === undefined ? {} : { place: said.place }),
+          ...(said?.description === undefined ? {} : { description: said.description }),
         }
       : entry.draft,
   };

@@ -4,7 +4,7 @@ import type { Release } from '@/core/entries/visibility';
 import { entryTexts, listed } from '@/core/texts/entries';
 import { studentTexts } from '@/core/texts/student';
 import { termTexts } from '@/core/texts/term';
-import { briefTime } from '@/core/time/dateLabels';
+import { briefTime, timeLabel } from '@/core/time/dateLabels';
 import { dayOf, isDay, momentText } from '@/core/time/zonedWall';
 import type { PlanItem } from '../plan/planItem';
 
@@ -152,7 +152,7 @@ function standingFor(others: readonly Occurrence[], item: GridItem, { locale }: 
 /** How pressing something is where there is no room for all: the lower, the more. */
 export const pressing = (o: Occurrence): number => (isExam(o) ? 0 : PRECEDENCE[o.kind]);
 /** Within a day: what has no time first, then by time. */
-const timeText = (o: Occurrence): string => (isDay(o.start) ? '' : momentText(o.start).slice(11));
+const timeText = (o: Occurrence): string => (isDay(o.start) ? '' : timeLabel(o.start.wall));
 
 /** A mark, and how pressing it is where there is no room for all: the lower, the more. */
 export type RankedMark = Readonly<{ item: GridItem; rank: number }>;
