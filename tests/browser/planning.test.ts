@@ -153,6 +153,7 @@ test('a weekly event: one of it is moved, this and the later ones change, and it
   await maren.sees('every week on Tue 3 times');
   const second = await maren.element('[data-date="2026-10-27"] button[aria-label*="Lofting clinic"]');
   await second.click();
+  await maren.sees('week 8, Tue 27 Oct, 12:00–13:00');
   await maren.click('button', 'Edit this and later');
   await maren.type('Starts', '13:30');
   await maren.type('Ends', '14:30');

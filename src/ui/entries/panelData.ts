@@ -25,6 +25,8 @@ export type PanelLink = Readonly<{ url: string; label: string; staffOnly: boolea
 export type LineDate = Readonly<{ label: string; value: string; day: string; field: Hanging | 'main' }>;
 
 /** An entry as the panel shows it, formatted, with the draft that editing starts from. */
+export type PanelOccurrence = Readonly<{ when: string; title?: string; place?: string; description?: string }>;
+
 export type PanelEntry = Readonly<{
   id: string;
   sequence: number;
@@ -53,8 +55,8 @@ export type PanelEntry = Readonly<{
   /** Whether the viewer may call it off without editing it. */
   callOff?: boolean;
   draft: EntryDraft;
-  /** Of a series, by the recurrence id: what single occurrences say otherwise; the text is sanitised. */
-  singles?: Readonly<Record<string, Readonly<{ title?: string; place?: string; description?: string }>>>;
+  /** Of a series, by the recurrence id: when each occurrence of the term is, and what it says otherwise; the text is sanitised. */
+  singles?: Readonly<Record<string, PanelOccurrence>>;
   /** What looks questionable in it; for its staff alone. */
   checks?: readonly CheckLine[];
 }>;

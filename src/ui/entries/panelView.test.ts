@@ -22,6 +22,8 @@ import type { Entry } from '@/core/entries/entry';
 import type { SectionId } from '@/core/ids';
 import type { Plan } from '@/core/plan/plan';
 import { seenPlan } from '@/core/plan/seenPlan';
+import { editing } from '../plan/editing';
+import type { EntryDraft } from './entryDraft';
 import { panelEntry } from './panelView';
 
 const shown = (entry: Entry, more: Partial<Plan> = {}, viewer = staff(HL)) => {
@@ -43,6 +45,34 @@ describe('when it is, in words with the week', () => {
   test('due work says its time', () => expect(shown(assignment()).when).toBe('week 6, Thu 15 Oct, 17:00'));
   test('a series says how it repeats', () =>
     expect(shown(event({ recurrence: { rrule: 'FREQ=WEEKLY;COUNT=4', exdates: [], overrides: [] } })).repeats).toBe('every week 4 times')); // prettier-ignore
+});
+
+test('of a series each occurrence in the term says when it is, and what it says otherwise', () => {
+  const series = event({
+    when: { kind: 'timed', start: at('2026-10-13T14:00'), end: at('2026-10-13T15:00') },
+    place: 'Model shop',
+    recurrence: {
+      rrule: 'FREQ=WEEKLY;COUNT=3',
+      exdates: [at('2026-10-27T14:00')],
+      overrides: [
+        { recurrenceId: at('2026-10-20T14:00'), start: at('2026-10-21T16:30'), end: at('2026-10-21T18:00'), title: 'With a guest', description: '<p>Be early<script>x</script></p>' },
+      ],
+    },
+  }); // prettier-ignore
+  const panel = shown(series);
+  expect(panel.singles).toEqual({
+    '2026-10-13T14:00': { when: 'week 6, Tue 13 Oct, 14:00–15:00' },
+    '2026-10-20T14:00': { when: 'week 7, Wed 21 Oct, 16:30–18:00', title: 'With a guest', description: '<p>Be early</p>' },
+  }); // prettier-ignore
+  const occurrence = {
+    recurrenceId: '2026-10-20T14:00',
+    start: '2026-10-21T16:30',
+    end: '2026-10-21T18:00',
+  };
+  // One of them begins with what it says itself; the later ones with what the series says.
+  const draft = (scope: 'this' | 'following') => editing(panel, scope, occurrence) as { draft: EntryDraft };
+  expect(draft('this').draft).toMatchObject({ title: 'With a guest', place: 'Model shop', starts: '16:30', day: '2026-10-21' }); // prettier-ignore
+  expect(draft('following').draft).toMatchObject({ title: panel.title, description: panel.draft.description });
 });
 
 test('the line of dates stands in the order of time, whatever they are called', () => {

@@ -8,7 +8,10 @@ import type { ClassRef, DateField, SectionDates, SharedEntry } from '@/core/entr
 import { audienceWords } from '@/core/plan/audienceWords';
 import type { Course } from '@/core/plan/plan';
 import { sanitize } from '@/core/richText/sanitize';
+import { endOfOccurrence } from '@/core/series/endOfOccurrence';
+import { expandSeries } from '@/core/series/expand';
 import type { Recurrence } from '@/core/series/recurrence';
+import { requireZone } from '@/core/time/zoneData';
 import { repeatWords } from '@/core/series/repeatWords';
 import { entryTexts } from '@/core/texts/entries';
 import { panelTexts } from '@/core/texts/term';
@@ -17,28 +20,36 @@ import type { Term } from '@/core/time/term';
 import type { Moment } from '@/core/time/zonedWall';
 import { dayOf, isDay, momentText } from '@/core/time/zonedWall';
 import { draftOf } from './draftOf';
-import type { LineDate, PanelEntry } from './panelData';
+import type { LineDate, PanelEntry, PanelOccurrence } from './panelData';
+
+const longDay = (day: ReturnType<typeof dayOf>, term: Term | undefined, locale: string): string =>
+  term ? weekAndDate(term, day, locale) : dateLabel(day, 'short', locale);
 
 function whenOf(entry: SeenEntry, term: Term | undefined, locale: string): string {
-  const long = (day: ReturnType<typeof dayOf>) =>
-    term ? weekAndDate(term, day, locale) : dateLabel(day, 'short', locale);
+  const long = (day: ReturnType<typeof dayOf>) => longDay(day, term, locale);
   if (entry.kind !== 'event') {
     const moment = mainMoment(entry);
     const when = isDay(moment) ? long(moment) : `${long(dayOf(moment))}, ${timeLabel(moment.wall, locale)}`;
     const due = entry.kind === 'assignment' ? entry.atClass?.due : undefined;
     return due ? panelTexts.follows(when, due.ordinal, due.edge) : when;
   }
-  const { when } = entry;
-  if (when.kind === 'days') {
-    const last = when.end.subtract({ days: 1 });
-    return last.equals(when.start)
-      ? long(when.start)
-      : `${long(when.start)} – ${dateLabel(last, 'short', locale)}`;
+  return eventWords(entry.when, term, locale);
+}
+
+/** When an event is, or one of a series. */
+function eventWords(
+  { start, end }: Readonly<{ start: Moment; end?: Moment }>,
+  term: Term | undefined,
+  locale: string,
+): string {
+  const first = longDay(dayOf(start), term, locale);
+  if (isDay(start)) {
+    const last = end ? dayOf(end).subtract({ days: 1 }) : start;
+    return last.equals(start) ? first : `${first} – ${dateLabel(last, 'short', locale)}`;
   }
-  const clock = when.end
-    ? rangeLabel(when.start.wall, when.end.wall, locale)
-    : timeLabel(when.start.wall, locale);
-  return `${long(dayOf(when.start))}, ${clock}`;
+  const clock =
+    end && !isDay(end) ? rangeLabel(start.wall, end.wall, locale) : timeLabel(start.wall, locale);
+  return `${first}, ${clock}`;
 }
 
 type Named = Readonly<{ label: string; value: string }>;
@@ -123,19 +134,27 @@ function factsOf(entry: SeenEntry, locale: string): Named[] {
   ]);
 }
 
-function singlesOf(entry: SeenEntry): Pick<PanelEntry, 'singles'> {
-  if (entry.kind !== 'event' || !entry.recurrence) return {};
-  const said = entry.recurrence.overrides.flatMap(({ recurrenceId, title, place, description }) =>
-    title === undefined && place === undefined && description === undefined
-      ? []
-      : [
-          [
-            momentText(recurrenceId),
-            { title, place, description: description && sanitize(description) },
-          ] as const,
-        ],
-  );
-  return said.length === 0 ? {} : { singles: Object.fromEntries(said) };
+/** The occurrences of a series that lie in the term, each with its own words. */
+function singlesOf(
+  entry: SeenEntry,
+  { term, locale, abroad }: Clocks & { term: Term | undefined },
+): Pick<PanelEntry, 'singles'> {
+  if (entry.kind !== 'event' || !entry.recurrence || !term) return {};
+  const { when, recurrence, tzid } = entry;
+  const span = { from: term.startsOn, to: term.endsOn };
+  const singles = expandSeries(when.start, recurrence, span).map(({ recurrenceId, override }) => {
+    const start = override?.start ?? recurrenceId;
+    const end = override?.end ?? endOfOccurrence(when, start, requireZone(tzid));
+    const { title, place, description } = override ?? {};
+    const words: PanelOccurrence = {
+      when: withOwnTime(eventWords({ start, end }, term, locale), start, { locale, ...(abroad ? { abroad } : {}) }),
+      ...(title === undefined ? {} : { title }),
+      ...(place === undefined ? {} : { place }),
+      ...(description === undefined ? {} : { description: sanitize(description) }),
+    };
+    return [momentText(recurrenceId), words] as const;
+  });
+  return { singles: Object.fromEntries(singles) };
 }
 
 function comingOf(entry: SeenEntry): PanelEntry['coming'] {
@@ -191,6 +210,6 @@ export function panelEntry(
     coming: comingOf(entry),
     editable: mayEdit,
     draft: draftOf(entry, term),
-    ...singlesOf(entry),
+    ...singlesOf(entry, { term, locale, ...(abroad ? { abroad } : {}) }),
   };
 }

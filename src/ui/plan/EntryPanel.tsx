@@ -21,7 +21,7 @@ import { Field } from '../controls/Field';
 import { useMessages } from '../controls/Messages';
 import { useSubmit } from '../controls/useSubmit';
 import styles from '../entries/EntryPanel.module.css';
-import type { LineDate, PanelCourse, PanelEntry } from '../entries/panelData';
+import type { LineDate, PanelCourse, PanelEntry, PanelOccurrence } from '../entries/panelData';
 import { ReadEntry } from '../entries/ReadEntry';
 import { DateLine } from './DateLine';
 import { EntryHistory } from './EntryHistory';
@@ -48,9 +48,10 @@ type Props = Readonly<{
 /** A series as one of its occurrences says it. */
 const asSaid = (
   entry: PanelEntry,
-  { title = entry.title, place, description = entry.description }: NonNullable<PanelEntry['singles']>[string],
+  { when, title = entry.title, place, description = entry.description }: PanelOccurrence,
 ): PanelEntry => ({
   ...entry,
+  when,
   title,
   description,
   facts:

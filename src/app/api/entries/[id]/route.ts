@@ -38,7 +38,7 @@ export const GET = endpoint(
     } = await panelPlan(pembit, actor, { ...query, term: chosen });
     const entry = plan.entries.find((e) => e.id === params.id);
     if (!entry) return refused('notFound');
-    const { courses, locale } = plan;
+    const { courses, locale, abroad } = plan;
     const term = (entry.kind === 'note' ? undefined : termOfCourse(plan, entry.audience[0]?.course)) ?? shown;
     const editable = !readOnly && mayEdit(viewer, entry);
     const callOff =
@@ -48,7 +48,7 @@ export const GET = endpoint(
       entry.cancelled === undefined &&
       entry.whole &&
       may(actor, 'cancelEntry', { parts: entry.audience }).ok;
-    const panel = { ...panelEntry(entry, { courses, term, locale, mayEdit: editable }), callOff };
+    const panel = { ...panelEntry(entry, { courses, term, locale, abroad, mayEdit: editable }), callOff };
     if (readOnly || !term) return done(panel);
     const { open } = await findingsOf(pembit, actor, term.id);
     const about = open.filter((one) => 'entry' in one.about && one.about.entry.id === entry.id);
