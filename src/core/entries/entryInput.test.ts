@@ -78,7 +78,7 @@ describe('ways to repeat', () => {
     ['no day of the week', 'FREQ=WEEKLY;BYDAY=XX'],
     ['an end in the thirteenth month', 'FREQ=DAILY;UNTIL=20261318'],
     ['more than a course has', 'FREQ=DAILY;COUNT=501'],
-    ['hours', 'FREQ=DAILY;BYHOUR=9'],
+    ['five hours of a day', 'FREQ=DAILY;BYHOUR=9,10,11,12,13'],
   ])('%s is none', (_, rrule) =>
     expect(refusals(event({ rrule }))).toEqual([
       'rrule: This is not a way to repeat that Pembit knows, such as FREQ=WEEKLY;COUNT=4.',

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { dayOrWall, line, longText, plainDate, plainDateTime, url } from '../fields';
 import { courseId, entryId, fileId, groupId, materialId, personId, sectionId } from '../ids';
 import { LATE_WORK } from './entry';
-import { freqFirst, isRule } from '../series/isRule';
+import { freqFirst, hasShortLists, isRule } from '../series/isRule';
 import { ruleParts } from '../series/rule';
 
 const some = <T extends z.ZodType>(item: T, what: string) =>
@@ -74,7 +74,7 @@ const shared = {
 };
 
 const RULE_PARTS = new Set([
-  'FREQ', 'INTERVAL', 'COUNT', 'UNTIL', 'BYDAY', 'BYMONTHDAY', 'BYMONTH', 'BYSETPOS', 'WKST',
+  'FREQ', 'INTERVAL', 'COUNT', 'UNTIL', 'BYDAY', 'BYMONTHDAY', 'BYYEARDAY', 'BYWEEKNO', 'BYMONTH', 'BYHOUR', 'BYMINUTE', 'BYSETPOS', 'WKST',
 ]); // prettier-ignore
 
 /** The rules that a course calendar has a use for; UNTIL is a date, or a wall time of the series' zone. */
@@ -83,6 +83,7 @@ const isPlannable = (rrule: string): boolean => {
   const atMost = (name: string, max: number) => Number(parts.get(name) ?? 1) <= max;
   return (
     isRule(rrule) &&
+    hasShortLists(parts) &&
     [...parts.keys()].every((name) => RULE_PARTS.has(name)) &&
     /^(DAILY|WEEKLY|MONTHLY|YEARLY)$/.test(parts.get('FREQ') ?? '') &&
     /^((19|20)\d{2}.*[^Z])?$/.test(parts.get('UNTIL') ?? '') &&

@@ -1,5 +1,5 @@
 import { firstOccurrence } from '../series/firstOccurrence';
-import { freqFirst, isRule } from '../series/isRule';
+import { freqFirst, hasShortLists, isRule } from '../series/isRule';
 import { readingTexts } from '../texts/reading';
 import { toInstant, toWall } from '../time/zone';
 import { requireZone } from '../time/zoneData';
@@ -9,9 +9,6 @@ import { readMoment } from './readMoment';
 import { localValue, dateValue } from './values';
 
 export type ReadRule = Readonly<{ ok: true; rrule: string }> | Readonly<{ ok: false; why: string }>;
-
-/** Lists within a day are kept short: long ones make every expansion crawl. */
-const mostOf = (name: string): number => (/^BY(HOUR|MINUTE|SECOND)$/.test(name) ? 4 : 100);
 
 /**
  * An RRULE value of a file (RFC 5545 section 3.3.10) as series here have it: UNTIL as a date or a wall time of the series'
@@ -28,7 +25,7 @@ export function readRule(value: string, start: Moment): ReadRule {
     return { ok: false, why: readingTexts.tooOften };
   const bad: ReadRule = { ok: false, why: readingTexts.badRule(value) };
   if (!isRule(text.split(';').filter(Boolean).map((part) => part.trim()).join(';'))) return bad; // prettier-ignore
-  for (const [name, given] of parts) if (given.split(',').length > mostOf(name)) return bad;
+  if (!hasShortLists(parts)) return bad;
   const until = parts.get('UNTIL');
   if (until) {
     const read = readMoment(

@@ -82,6 +82,13 @@ export function isRule(rrule: string): boolean {
   );
 }
 
+/** Lists within a day are kept short: long ones make every expansion crawl. */
+const mostOf = (name: string): number => (/^BY(HOUR|MINUTE|SECOND)$/.test(name) ? 4 : 100);
+
+/** Whether a rule's lists are as short as expansions need them. */
+export const hasShortLists = (parts: ReadonlyMap<string, string>): boolean =>
+  [...parts].every(([name, value]) => value.split(',').length <= mostOf(name));
+
 /** A rule with its FREQ in front, where RFC 5545 section 3.3.10 wants it. */
 export const freqFirst = (rrule: string): string =>
   rrule

@@ -1,30 +1,40 @@
 import { Temporal } from 'temporal-polyfill';
 import { listed } from '../texts/entries';
 import { seriesTexts } from '../texts/series';
-import { dateLabel } from '../time/dateLabels';
+import { dateLabel, timeLabel } from '../time/dateLabels';
 import { ruleParts, untilOf } from './rule';
 
 const DAYS = ['MO', 'TU', 'WE', 'TH', 'FR', 'SA', 'SU'];
 /** A Monday: weekday names are taken from its week. */
 const MONDAY = new Temporal.PlainDate(2024, 1, 1);
 
-/** A rule in words: `every 2 weeks on Tue and Thu, until Fri 18 Dec`. */
+/** A rule in words: `every 2 weeks on Tue and Thu, until Fri 18 Dec`. Nothing of it is left unsaid but on which day weeks begin. */
 export function repeatWords(rrule: string, locale: string): string {
   const parts = ruleParts(rrule);
-  const every = Number(parts.get('INTERVAL') ?? 1);
-  const unit = seriesTexts.unit(parts.get('FREQ') ?? '', every);
+  const list = (name: string) => parts.get(name)?.split(',') ?? [];
+  const numbers = (name: string) => list(name).map(Number);
   const weekday = (code: string) => {
-    const [, nth = '', day = ''] = /^([+-]?\d)?([A-Z]{2})$/.exec(code) ?? [];
+    const [, nth = '', day = ''] = /^([+-]?\d{1,2})?([A-Z]{2})$/.exec(code) ?? [];
     const name = dateLabel(MONDAY.add({ days: Math.max(0, DAYS.indexOf(day)) }), 'weekday', locale);
     return nth ? seriesTexts.nth(Number(nth), name) : name;
   };
-  const on = parts.get('BYDAY')?.split(',').map(weekday) ?? [];
-  const monthDay = parts.get('BYMONTHDAY');
+  const months = numbers('BYMONTH').map((month) => dateLabel(MONDAY.with({ month }), 'monthAlone', locale));
+  const minutes = parts.has('BYMINUTE') ? numbers('BYMINUTE') : [0];
+  const times = numbers('BYHOUR').flatMap((hour) =>
+    minutes.map((minute) => timeLabel(new Temporal.PlainTime(hour, minute), locale)),
+  );
+  const said = (items: readonly unknown[], words: () => string) => (items.length > 0 ? words() : '');
   const until = untilOf(rrule);
   const count = parts.get('COUNT');
   return [
-    unit,
-    on.length > 0 ? seriesTexts.on(listed(on)) : monthDay ? seriesTexts.onDay(monthDay) : '',
+    seriesTexts.unit(parts.get('FREQ') ?? '', Number(parts.get('INTERVAL') ?? 1)),
+    said(months, () => seriesTexts.inMonths(listed(months))),
+    said(list('BYWEEKNO'), () => seriesTexts.inWeeks(numbers('BYWEEKNO'))),
+    said(list('BYDAY'), () => seriesTexts.on(listed(list('BYDAY').map(weekday)))),
+    said(list('BYMONTHDAY'), () => seriesTexts.onDays(numbers('BYMONTHDAY'), 'month')),
+    said(list('BYYEARDAY'), () => seriesTexts.onDays(numbers('BYYEARDAY'), 'year')),
+    said(times, () => seriesTexts.at(listed(times))),
+    said(list('BYSETPOS'), () => seriesTexts.only(numbers('BYSETPOS'))),
     until
       ? seriesTexts.until(dateLabel(until, 'short', locale))
       : count
