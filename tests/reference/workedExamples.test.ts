@@ -66,7 +66,7 @@ function byRrule(component: ICAL.Component, upTo: string | undefined): string[] 
   const start = digits(String(component.getFirstPropertyValue('dtstart')));
   const rule = String(component.getFirstPropertyValue('rrule')).replace(
     /UNTIL=[^;]*/,
-    `UNTIL=${digits(last(upTo))}`,
+    `UNTIL=${last(upTo).replaceAll('-', '')}T235959Z`,
   );
   const dates = rrulePackage.rrulestr(`DTSTART:${start}Z\nRRULE:${rule}`).between(new Date('1996-01-01'), new Date(`${last(upTo)}T23:59Z`)); // prettier-ignore
   return dates.map((date) => date.toISOString().slice(0, 16));
