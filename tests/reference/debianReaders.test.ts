@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import fc from 'fast-check';
 import ICAL from 'ical.js';
+import nodeIcal from 'node-ical';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { outletContents } from '@/core/outlets/outletContents';
 import { outletViewer } from '@/core/outlets/outletViewer';
@@ -18,7 +19,15 @@ const RUNS = 60;
 let read: Read;
 /** What ical.js reads in each file. */
 const expected: Record<string, readonly string[]> = {};
+/** What node-ical reads in each: the first start of each event, single occurrences aside. */
+const starts: Record<string, readonly string[]> = {};
+const firstStarts: Record<string, readonly string[]> = {};
 const folder = mkdtempSync(path.join(tmpdir(), 'pembit-feeds-'));
+
+const dayOrInstant = (start: Date, isDay: boolean) =>
+  isDay
+    ? `${start.getFullYear()}-${String(start.getMonth() + 1).padStart(2, '0')}-${String(start.getDate()).padStart(2, '0')}`
+    : start.toISOString();
 
 beforeAll(() => {
   fc.sample(fc.tuple(plan, outlet, person), RUNS).forEach(([given, published, viewer], i) => {
@@ -29,6 +38,21 @@ beforeAll(() => {
     const events = new ICAL.Component(ICAL.parse(file) as unknown[]).getAllSubcomponents('vevent');
     const said = (event: (typeof events)[number], property: string) =>
       String(event.getFirstPropertyValue(property) ?? '').replace(/[-:Z]/g, '');
+    starts[name] = Object.values(nodeIcal.sync.parseICS(file))
+      .flatMap((read) =>
+        read?.type === 'VEVENT' ? [`${read.uid} ${dayOrInstant(read.start, read.datetype === 'date')}`] : [],
+      )
+      .sort();
+    ICAL.TimezoneService.reset();
+    for (const zone of new ICAL.Component(ICAL.parse(file) as unknown[]).getAllSubcomponents('vtimezone'))
+      ICAL.TimezoneService.register(zone);
+    firstStarts[name] = events
+      .filter((event) => !event.getFirstPropertyValue('recurrence-id'))
+      .map((event) => {
+        const { startDate, uid } = new ICAL.Event(event);
+        return `${uid} ${startDate.isDate ? startDate.toString() : new Date(startDate.toUnixTime() * 1000).toISOString()}`;
+      })
+      .sort();
     expected[name] = events
       .map(
         (event) =>
@@ -46,6 +70,11 @@ describe('feeds of random plans, by readers that others wrote', () => {
   test.each(READERS)('%s reads every event where it is, and complains of nothing', (reader) => {
     for (const [name, events] of Object.entries(expected))
       expect([name, read[reader][name]]).toEqual([name, events]);
+  });
+
+  test('node-ical reads every event, and each first start where it is', () => {
+    for (const [name, lines] of Object.entries(firstStarts))
+      expect([name, starts[name]]).toEqual([name, lines]);
   });
 
   test('the plans have events, series and some that differ', () => {
