@@ -324,6 +324,28 @@ test('seeing as a student shows no draft and changes nothing; two who edit the s
   await maren.sees('Upper loft');
 });
 
+test('several entries are copied to another course a week later; a week is copied after a look; one comes again next week', async () => {
+  await maren.open(`${pembit.pembitUrl}/everything?from=2026-11-16&to=2026-11-22`);
+  await maren.click('field', /^Choose .*Batten bending/);
+  await maren.click('button', 'Copy to');
+  await maren.click('field', 'NV Coastal navigation');
+  await maren.type('Weeks later', '1');
+  await maren.click('button', 'Make 1 copy');
+  await maren.sees('Made 1 copy, a draft');
+  await maren.open(`${pembit.pembitUrl}/term?weeks=one&from=12`);
+  await maren.click('button', /Batten bending/);
+  await maren.click('button', 'The same next week');
+  await maren.sees('week 13, Sat 5 Dec');
+  await maren.open(`${pembit.pembitUrl}/term?weeks=one&from=11`);
+  await maren.click('link', 'Copy this week');
+  await maren.sees('week 11 alone: classes, events, work');
+  await maren.sees('its class has a plan already');
+  await maren.click('button', /^Carry \d+ over to NV 140/);
+  await maren.sees(/Carried \d+ things? over to NV 140/);
+  await maren.click('button', 'Undo');
+  await maren.sees('Undone');
+});
+
 test('a student keeps a note that nobody else sees, answers who is coming, and finds an extension', async () => {
   await ivo.open(`${pembit.pembitUrl}/next`);
   await ivo.sees('Borrow a spline from Signe');

@@ -5,6 +5,7 @@ import type { Course } from '@/core/plan/plan';
 import { carryTexts } from '@/core/texts/carryOver';
 import { previewCarryOver } from '@/server/carryover/carryOverPlan';
 import { likelySource } from '@/core/carryover/likelySource';
+import { teachingWeeks } from '@/core/time/term';
 import { outletsShowing } from '@/server/carryover/repointOutlets';
 import { planSeenBy } from '@/server/plan/planSeenBy';
 import { sharedPembit } from '@/server/pembit';
@@ -15,11 +16,11 @@ import { signedInOr } from '../signedIn';
 
 export const metadata: Metadata = { title: carryTexts.title };
 
-/** Where the plan of one course comes to another; `?to=ID&from=ID` says which. */
+/** Where the plan of one course comes to another; `?to=ID&from=ID` says which, `?week=N` one week of it alone. */
 export default async function CarryOverPage({
   searchParams,
 }: {
-  searchParams: Promise<Readonly<{ to?: string; from?: string }>>;
+  searchParams: Promise<Readonly<{ to?: string; from?: string; week?: string }>>;
 }) {
   const asked = await searchParams;
   const actor = await signedInOr('/carry-over');
@@ -29,10 +30,17 @@ export default async function CarryOverPage({
   if (own.length === 0) notFound();
   const termOf = (course: Course) => terms.find(({ id }) => id === course.term)!;
   const newest = [...own].sort((a, b) => (termOf(a).startsOn.toString() < termOf(b).startsOn.toString() ? 1 : -1)); // prettier-ignore
-  const to = own.find(({ id }) => id === asked.to) ?? newest[0]!;
-  const from = own.find(({ id }) => id === asked.from && id !== to.id) ?? likelySource(to, own, terms);
-  const preview =
-    from && (await previewCarryOver(pembit, actor, carryInput.parse({ from: from.id, to: to.id })));
+  const week = /^\d{1,2}$/.test(asked.week ?? '') ? Number(asked.week) : undefined;
+  const source = own.find(({ id }) => id === asked.from);
+  // A week goes to a course beside it, a plan to the newest one.
+  const beside =
+    week === undefined
+      ? undefined
+      : source && own.find(({ id, term }) => id !== source.id && term === source.term);
+  const to = own.find(({ id }) => id === asked.to) ?? beside ?? newest[0]!;
+  const from = source && source.id !== to.id ? source : likelySource(to, own, terms);
+  const input = from && carryInput.safeParse({ from: from.id, to: to.id, week, ...(week ? { mapping: 'weeks' } : {}) }); // prettier-ignore
+  const preview = input?.success ? await previewCarryOver(pembit, actor, input.data) : undefined;
   const outlets = await Promise.all(own.map((course) => outletsShowing(pembit, actor, course.id)));
   return (
     <PageFrame actor={actor}>
@@ -42,10 +50,12 @@ export default async function CarryOverPage({
           code: course.code,
           name: carryTexts.course(course.code, course.title, termOf(course).name),
           term: course.term,
+          weeks: teachingWeeks(termOf(course)).length,
           outlets: outlets[i]!.map(({ id, name }) => ({ id, name })),
         }))}
         from={from?.id ?? ''}
         to={to.id}
+        {...(input?.data?.week ? { week: input.data.week } : {})}
         preview={preview?.ok ? carryView(preview.value) : undefined}
       />
     </PageFrame>

@@ -40,6 +40,13 @@ export const carryInput = z.object({
   to: courseId,
   /** An uploaded plan package that `from` is a course of; absent: a course of this school. */
   file: fileId.optional(),
+  /** One teaching week of `from`'s term alone. */
+  week: z
+    .number({ error: 'Give the number of a week.' })
+    .int('Give the number of a week.')
+    .min(1)
+    .max(60)
+    .optional(),
   mapping: z.enum(MAPPINGS, { error: 'Say "meetings", "weeks" or "days".' }).default('meetings'),
   /** How set, opens, closes and shown-from keep their distance: in days, or each by its own place in the term. */
   hanging: z.enum(['days', 'own'], { error: 'Say "days" or "own".' }).default('days'),
@@ -52,7 +59,7 @@ export const carryInput = z.object({
 });
 export type CarryInput = z.output<typeof carryInput>;
 export type CarryInputJson = z.input<typeof carryInput>;
-export type Carrying = Pick<CarryInput, 'mapping' | 'hanging' | 'drafts' | 'choices'> &
+export type Carrying = Pick<CarryInput, 'week' | 'mapping' | 'hanging' | 'drafts' | 'choices'> &
   Readonly<{ now: Temporal.Instant; newId: () => string; actor: Readonly<{ id: PersonId; name: string }> }>;
 
 /**

@@ -5,6 +5,7 @@ import type { Section } from '../plan/plan';
 import type { Meeting } from '../time/meetings';
 import type { Carried, Carrying, CoursePlan } from './carry';
 import type { Carriage } from './carriage';
+import { weekStartOf } from '../time/term';
 import { corrected } from './datesInText';
 
 type Found = Readonly<{ meeting?: Meeting; taken?: boolean }>;
@@ -39,10 +40,16 @@ export function carryClassPlans(
       if (carrying.mapping === 'meetings')
         return free(section.meetings.find((m) => m.ordinal === source.ordinal), taken); // prettier-ignore
       const day = carriage.mapOf(section.id)(source.date);
-      const meeting = section.meetings.find(
-        (m) => m.cancelled === undefined && !taken.has(m.id) && Temporal.PlainDate.compare(m.date, day) >= 0,
+      // Of one week alone nothing goes into another.
+      const last = carrying.week === undefined ? undefined : weekStartOf(day).add({ days: 6 });
+      const later = section.meetings.filter(
+        (m) =>
+          m.cancelled === undefined &&
+          Temporal.PlainDate.compare(m.date, day) >= 0 &&
+          (!last || Temporal.PlainDate.compare(m.date, last) <= 0),
       );
-      return { meeting };
+      const meeting = later.find((m) => !taken.has(m.id));
+      return meeting || later.length === 0 ? { meeting } : { taken: true };
     }
     const bindings = placed.flatMap(([section, { meeting }]) =>
       meeting ? [{ section, meeting: meeting.id }] : [],

@@ -9,6 +9,7 @@ import { carryClassPlans } from './carryClassPlans';
 import { carryEntry } from './carryEntry';
 import { carryMaterials } from './carryMaterials';
 import { carrySheet } from './carrySheet';
+import { onlyWeek } from './onlyWeek';
 
 export type CarriedOver = Readonly<{
   /** One for everything that is planned, in the order of the old days. */
@@ -27,7 +28,8 @@ const made = <T>(carried: readonly Carried<T>[]): T[] => carried.flatMap((c) => 
  * The plan of one course in another: what comes of everything, and what is to be made. The same choices give the same
  * lines, so that what is looked at is what is done. Bookings, replies, notes and whoever was named stay behind.
  */
-export function carryOver(before: CoursePlan, after: CoursePlan, carrying: Carrying): CarriedOver {
+export function carryOver(whole: CoursePlan, after: CoursePlan, carrying: Carrying): CarriedOver {
+  const before = carrying.week === undefined ? whole : onlyWeek(whole, carrying.week);
   const bare = carriageOf(before, after, carrying, new Map());
   const { made: materials, idOf } = carryMaterials(before, after, { ...carrying, map: bare.mapOf() });
   const carriage = carriageOf(before, after, carrying, idOf);

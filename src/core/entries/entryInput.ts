@@ -123,6 +123,13 @@ const eventInput = z.object({
     .optional(),
 });
 
+/** How many days after its original a copy lies. */
+export const copyDays = z
+  .number({ error: 'Give a number of days.' })
+  .int('Whole days only.')
+  .min(-366, 'At most a year before.')
+  .max(366, 'At most a year later.');
+
 const classRef = z
   .object({
     ordinal: z

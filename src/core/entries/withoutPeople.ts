@@ -1,8 +1,7 @@
-import type { SharedEntry } from './entry';
 import type { SharedFacts } from './facts';
 
 /** An entry without what belongs to single people or to where it came from: replies, extended due dates, a file's UID. */
-export function withoutPeople(entry: SharedEntry): SharedFacts {
+export function withoutPeople(entry: SharedFacts): SharedFacts {
   const { sourceUid: _, ...own } = entry;
   switch (own.kind) {
     case 'event':

@@ -49,6 +49,9 @@ export const everythingTexts = {
   lineTitle: 'Title',
   lineDay: 'Day',
   lineTime: 'Time, or none',
+  copyTo: 'Copy to',
+  weeksLater: 'Weeks later',
+  copy: (n: number) => (n === 1 ? 'Make 1 copy' : `Make ${n} copies`),
   cancel: 'Cancel',
   remove: 'Delete',
   did: {
@@ -59,6 +62,7 @@ export const everythingTexts = {
     showFrom: (n: number) => `Students will see ${several(n)} from the day chosen`,
     showBefore: (n: number) => `Students will see ${several(n)} some days before`,
     moveMeetings: (n: number) => `Moved ${several(n)} by classes`,
+    copy: (n: number) => (n === 1 ? 'Made 1 copy, a draft' : `Made ${n} copies, drafts`),
   },
   fileTitle: 'The plan',
   copyTable: 'Copy as a table, for a word processor',

@@ -150,6 +150,7 @@ export const panelTexts = {
   named: (tag: string) => `Named students of ${tag}`,
   narrow: 'Only for some',
   duplicate: 'Duplicate',
+  nextWeek: 'The same next week',
   copyTo: 'Copy to',
   convertTo: { event: 'Make it an event', assignment: 'Make it an assignment' },
   moveToDay: 'Move to a day',

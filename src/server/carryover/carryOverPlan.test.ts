@@ -72,6 +72,25 @@ test('a plan is looked at, carried over in one act with its materials, and taken
   expect(await planned()).toEqual(before);
 });
 
+test('one week alone: its classes and work with the materials they link to, by week and weekday', async () => {
+  const { pembit } = school;
+  valueOf(await addMaterial(pembit, instructor, school.course, newMaterialInput.parse({ kind: 'webLink', title: 'Elsewhere', url: 'https://library.example/2' }))); // prettier-ignore
+  const week = async (n: number) =>
+    valueOf(await previewCarryOver(pembit, instructor, input({ week: n, mapping: 'weeks' })));
+  expect((await week(1)).lines.map((line) => `${line.title}: ${line.from} -> ${line.to}`)).toEqual([
+    'Lines: 2026-09-08 -> 2027-01-13',
+    'Offsets: 2026-09-10 -> undefined',
+  ]);
+  expect((await week(1)).lines[1]).toMatchObject({ left: true, problem: 'noClass' });
+  expect((await week(3)).lines).toEqual([]);
+  expect(await week(6)).toMatchObject({ materials: 1, lines: [{ title: 'Body plan, due 15 October' }] });
+  const outcome = await carryOverPlan(pembit, instructor, input({ week: 6, mapping: 'weeks' }));
+  expect(valueOf(outcome)).toMatchObject({ carried: 1 });
+  expect(await planned()).toMatchObject({ classes: [], materials: ['Offsets'] });
+  valueOf(await undoChange(pembit, instructor, historyOf(outcome)));
+  expect(await planned()).toEqual({ classes: [], entries: [], materials: [] });
+});
+
 test('an address that people keep shows the new course from then on, and the old one again after undo', async () => {
   const { pembit } = school;
   const outlet = valueOf(await publish(pembit, instructor, outletInput.parse({ kind: 'feed', audience: 'public', name: 'HL', courses: [school.course], sections: [school.section] }))); // prettier-ignore

@@ -3,7 +3,7 @@ import { daysByMeetings, followingFurther } from '@/core/entries/moveByMeetings'
 import type { SharedEntry } from '@/core/entries/entry';
 import type { EntryFacts } from '@/core/entries/facts';
 import { moveEntry } from '@/core/entries/moveEntry';
-import type { EntryId } from '@/core/ids';
+import type { CourseId, EntryId } from '@/core/ids';
 import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
 import { everythingTexts } from '@/core/texts/everything';
@@ -13,10 +13,12 @@ import { loadFrame } from '@/data/plan/loadPlan';
 import { perform } from '../history/perform';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
+import { copyOf } from './copyEntry';
 import { entryFor, saveEntry } from './saveEntry';
 
 type BulkAct =
   | Readonly<{ act: 'delete' }>
+  | Readonly<{ act: 'copy'; courses: readonly CourseId[]; days: number }>
   | Readonly<{ act: 'cancel' | 'show' | 'draft' }>
   | Readonly<{ act: 'showFrom'; from: Temporal.PlainDateTime }>
   | Readonly<{ act: 'showBefore'; days: number }>
@@ -26,7 +28,7 @@ type BulkAct =
 async function changed(
   change: Change,
   entry: SharedEntry,
-  asked: Exclude<BulkAct, { act: 'delete' }>,
+  asked: Exclude<BulkAct, { act: 'delete' | 'copy' }>,
 ): Promise<EntryFacts | undefined> {
   switch (asked.act) {
     case 'cancel':
@@ -72,12 +74,21 @@ export function actOnSeveral(
       }
       const about = (message: string) => refused('badRequest', [{ field: 'ids', message }]);
       if (entry.kind === 'note') return about(`“${entry.title}” is a private note.`);
+      if (asked.act === 'copy') {
+        // One for each course: they meet on other days, and move apart.
+        for (const course of asked.courses) {
+          const made = await copyOf(change, actor, entry, { courses: [course], days: asked.days, act: 'actOnSeveral' }); // prettier-ignore
+          if (!made.ok) return made.fields?.[0] ? about(`“${entry.title}”: ${made.fields[0].message}`) : made;
+        }
+        continue;
+      }
       const facts = await changed(change, entry, asked);
       if (!facts) return about(`There is no such class for “${entry.title}”.`);
       const saved = await saveEntry(change, facts, { actor, act: 'actOnSeveral', before: entry });
       if (!saved.ok) return saved.fields?.[0] ? about(`“${entry.title}”: ${saved.fields[0].message}`) : saved;
     }
-    change.summarise(everythingTexts.did[asked.act](ids.length));
-    return done({ changed: ids.length });
+    const count = ids.length * (asked.act === 'copy' ? asked.courses.length : 1);
+    change.summarise(everythingTexts.did[asked.act](count));
+    return done({ changed: count });
   });
 }

@@ -265,7 +265,20 @@ test('a copy is a draft of its own; several are acted on at once, with one undo,
   expect(valueOf(await copyEntry(school.pembit, school.instructor, early.id))).toMatchObject({
     visibility: { kind: 'before', days: 7 },
   });
-  expect(await copyEntry(school.pembit, school.instructor, entry.id, [school.other])).toMatchObject({ reason: 'notYours' }); // prettier-ignore
+  expect(await copyEntry(school.pembit, school.instructor, entry.id, { courses: [school.other] })).toMatchObject({ reason: 'notYours' }); // prettier-ignore
+  const nextWeek = valueOf(
+    await copyEntry(school.pembit, school.instructor, early.id, { days: 7 }),
+  ) as EventEntry;
+  expect(momentText(nextWeek.when.start)).toBe('2026-10-29T10:00');
+  const both = { ...school.instructor, viewer: { ...school.instructor.viewer, staffOf: new Set([school.course, school.other]) } }; // prettier-ignore
+  const courses = [school.course, school.other];
+  const copies = await actOnSeveral(school.pembit, both, [entry.id, early.id], { act: 'copy', courses, days: 14 }); // prettier-ignore
+  expect(valueOf(copies)).toEqual({ changed: 4 });
+  const made = (await loadPlan(school.pembit, courses)).entries.filter(({ kind, id }) => kind === 'event' && ![entry.id, early.id, copy.id, nextWeek.id].includes(id)); // prettier-ignore
+  const visits = made.flatMap((e) => e.kind === 'event' && e.title === 'Visit' ? [`${momentText(e.when.start)} ${e.audience.map((part) => part.course).join()}`] : []); // prettier-ignore
+  expect(visits.sort()).toEqual(courses.map((course) => `2026-11-05T10:00 ${course}`).sort());
+  valueOf(await undoChange(school.pembit, both, historyOf(copies)));
+  expect(await actOnSeveral(school.pembit, school.instructor, [entry.id], { act: 'copy', courses, days: 0 })).toMatchObject({ reason: 'notYours' }); // prettier-ignore
   const ids = [entry.id, copy.id];
   expect(await actOnSeveral(school.pembit, school.stranger, ids, { act: 'delete' })).toMatchObject({
     reason: 'notFound',

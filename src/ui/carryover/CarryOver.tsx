@@ -15,7 +15,7 @@ import { CarryTable } from './CarryTable';
 import type { CarryPreviewView } from './carryView';
 
 type Option = Readonly<{
-  term: string; id: string; name: string; code: string; outlets: readonly Readonly<{ id: string; name: string }>[] }>; // prettier-ignore
+  term: string; id: string; name: string; code: string; weeks: number; outlets: readonly Readonly<{ id: string; name: string }>[] }>; // prettier-ignore
 const IN_FILE = 'file ';
 
 /** A plan package that was sent, and its courses. */
@@ -32,17 +32,21 @@ export function CarryOver({
   courses,
   from: first,
   to: into,
+  week: asWeek,
   preview: given,
 }: {
   courses: readonly Option[];
   from: string;
   to: string;
+  /** One week of the plan alone. */
+  week?: number;
   preview: CarryPreviewView | undefined;
 }) {
   const router = useRouter();
   const [from, setFrom] = useState(first);
   const [to, setTo] = useState(into);
-  const [mapping, setMapping] = useState<Mapping>('meetings');
+  const [mapping, setMapping] = useState<Mapping>(asWeek ? 'weeks' : 'meetings');
+  const [week, setWeek] = useState(asWeek ? String(asWeek) : '');
   const [hanging, setHanging] = useState<'days' | 'own'>('days');
   const [visible, setVisible] = useState<'asBefore' | 'drafts'>('asBefore');
   const [choices, setChoices] = useState<Choices>({});
@@ -57,6 +61,7 @@ export function CarryOver({
     from: inFile?.id ?? from,
     to,
     file: inFile && saved?.file,
+    week: !inFile && week ? Number(week) : undefined,
     mapping,
     hanging,
     drafts: visible === 'drafts',
@@ -82,7 +87,7 @@ export function CarryOver({
   const source = courses.find(({ id }) => id === from);
   const carry = async () => {
     setBusy(true);
-    const outlets = ticked.filter((id) => source?.outlets.some((o) => o.id === id));
+    const outlets = week ? [] : ticked.filter((id) => source?.outlets.some((o) => o.id === id));
     const answer = await callApi<{ carried: number; code: string }>('POST', '/api/carry-over', { ...asked, outlets }); // prettier-ignore
     setBusy(false);
     if (!answer.ok) return setMessage(Object.values(answer.fields)[0] ?? answer.message);
@@ -124,6 +129,23 @@ export function CarryOver({
           options={names.filter(({ value }) => value !== from)}
           onChange={anew(setTo)}
         />
+        {source ? (
+          <Select
+            label={say.howMuch}
+            value={week}
+            options={[
+              { value: '', label: say.whole },
+              ...Array.from({ length: source.weeks }, (_, i) => ({
+                value: String(i + 1),
+                label: say.oneWeek(i + 1),
+              })),
+            ]}
+            onChange={(chosen) => {
+              anew(setWeek)(chosen);
+              setMapping(chosen ? 'weeks' : 'meetings');
+            }}
+          />
+        ) : null}
         <Select label={say.visible} value={visible} options={options(say.visibles)} onChange={setVisible} />
         <Select label={say.mapping} value={mapping} options={options(say.mappings)} onChange={setMapping} />
         <Select label={say.hanging} value={hanging} options={options(say.hangings)} onChange={setHanging} />
@@ -148,13 +170,13 @@ export function CarryOver({
       ) : preview.rows.length === 0 ? (
         <div className="empty">
           <h2>{say.nothingTitle}</h2>
-          <p>{say.nothingLead}</p>
+          <p>{week ? say.nothingInWeek : say.nothingLead}</p>
         </div>
       ) : (
         <>
           <CarryTable preview={preview} choices={choices} onChoose={choose} />
           <div className={styles.foot}>
-            {source && source.outlets.length > 0 ? (
+            {source && source.outlets.length > 0 && !week ? (
               <fieldset className={styles.outlets}>
                 <legend>{say.outlets}</legend>
                 <p className="soft">{say.outletsLead}</p>

@@ -6,7 +6,9 @@ import { everythingTexts as say } from '@/core/texts/everything';
 import { Field } from '../controls/Field';
 import { DayField } from '../days/DayField';
 import { Select } from '../controls/Select';
+import { Ticks } from '../controls/Ticks';
 import { useSubmit } from '../controls/useSubmit';
+import type { DeskData } from '../plan/planItem';
 import type { Desk } from '../plan/PlanDesk';
 import styles from './Everything.module.css';
 import type { EverythingRow } from './everythingView';
@@ -20,10 +22,12 @@ const MORNING = 'T08:00';
 export function BulkActs({
   picked,
   desk,
+  courses,
   onDone,
 }: {
   picked: readonly EverythingRow[];
   desk: Desk;
+  courses: DeskData['courses'];
   onDone: () => void;
 }) {
   const { submit, errors, message, busy } = useSubmit();
@@ -33,11 +37,15 @@ export function BulkActs({
   const [from, setFrom] = useState(picked[0]?.date ?? '');
   const [before, setBefore] = useState('7');
   const ids = [...new Set(picked.map((row) => row.entry!))];
-  const act = async (what: keyof typeof say.did, more: object = {}) => {
+  const act = async (what: keyof typeof say.did, more: object = {}, count = ids.length) => {
     const body = { ids, act: what, ...more };
-    const answer = await submit('POST', '/api/entries/bulk', body, () => say.did[what](ids.length));
+    const answer = await submit('POST', '/api/entries/bulk', body, () => say.did[what](count));
     if (answer.ok) onDone();
   };
+  const [copying, setCopying] = useState(false);
+  const [into, setInto] = useState<readonly string[]>([]);
+  const [weeks, setWeeks] = useState('0');
+  const copies = ids.length * into.length;
   const steps = Number(by);
   const move = () => {
     if (unit === 'meetings') return void act('moveMeetings', { meetings: steps });
@@ -49,7 +57,7 @@ export function BulkActs({
     if (shown === 'showBefore') return act('showBefore', { days: Number(before) });
     return act(shown === 'draft' ? 'draft' : 'show');
   };
-  const wrong = message ?? errors.ids ?? errors.from ?? errors.days ?? errors.meetings;
+  const wrong = message ?? errors.ids ?? errors.from ?? errors.days ?? errors.meetings ?? errors.courses;
   return (
     <div className={`notice ${styles.bulk}`} role="group" aria-label={say.chosen(picked.length)}>
       <b>{say.chosen(picked.length)}</b>
@@ -82,7 +90,30 @@ export function BulkActs({
         <Button size="small" variant="outlined" disabled={busy} onClick={() => void act('delete')}>
           {say.remove}
         </Button>
+        <Button size="small" variant="outlined" aria-expanded={copying} onClick={() => setCopying(!copying)}>
+          {say.copyTo}
+        </Button>
       </span>
+      {copying ? (
+        <span className={styles.bulkAct}>
+          <Ticks
+            legend={say.copyTo}
+            options={courses.map(({ id, tag, title }) => ({ value: id, label: `${tag} ${title}` }))}
+            ticked={into}
+            onChange={setInto}
+            inline
+          />
+          <Field label={say.weeksLater} value={weeks} onChange={setWeeks} width={110} />
+          <Button
+            size="small"
+            variant="contained"
+            disabled={busy || copies === 0 || !Number.isInteger(Number(weeks))}
+            onClick={() => void act('copy', { courses: into, days: 7 * Number(weeks) }, copies)}
+          >
+            {say.copy(copies)}
+          </Button>
+        </span>
+      ) : null}
       {wrong ? <p role="alert">{wrong}</p> : null}
     </div>
   );

@@ -37,10 +37,17 @@ const FIRST_SORT: SortingState = [{ id: 'date', desc: false }];
 export function EverythingDesk({ from, to, ...given }: Props) {
   const rows = useUnpacked(given.rows);
   const data = useUnpacked(given.data);
-  return <PlanDesk data={data}>{(desk) => <List desk={desk} rows={rows} from={from} to={to} />}</PlanDesk>;
+  return (
+    <PlanDesk data={data}>
+      {(desk) => <List desk={desk} courses={data.courses} rows={rows} from={from} to={to} />}
+    </PlanDesk>
+  );
 }
 
-function List({ rows, desk, from, to }: Range & { rows: readonly EverythingRow[]; desk: Desk }) {
+type ListProps = Range &
+  Readonly<{ rows: readonly EverythingRow[]; desk: Desk; courses: DeskData['courses'] }>;
+
+function List({ rows, desk, courses, from, to }: ListProps) {
   const [search, setSearch] = useState(ANY);
   const [sorting, setSorting] = useState(FIRST_SORT);
   const [rowSelection, setRowSelection] = useState<RowSelectionState>({});
@@ -73,7 +80,9 @@ function List({ rows, desk, from, to }: Range & { rows: readonly EverythingRow[]
         <EverythingTools table={table} />
       </div>
       <Filters search={search} onSearch={setSearch} rows={rows} from={from} to={to} />
-      {picked.length > 0 ? <BulkActs picked={picked} desk={desk} onDone={() => setRowSelection({})} /> : null}
+      {picked.length > 0 ? (
+        <BulkActs picked={picked} desk={desk} courses={courses} onDone={() => setRowSelection({})} />
+      ) : null}
       {found.length === 0 ? <p className="empty">{say.none}</p> : null}
       <RowTable table={table} desk={desk} />
     </>

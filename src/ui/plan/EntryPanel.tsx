@@ -5,6 +5,7 @@ import SpeakIcon from '@mui/icons-material/MicNoneOutlined';
 import CopyIcon from '@mui/icons-material/ContentCopyOutlined';
 import DeleteIcon from '@mui/icons-material/DeleteOutlined';
 import EditIcon from '@mui/icons-material/EditOutlined';
+import NextWeekIcon from '@mui/icons-material/EventRepeatOutlined';
 import MoveIcon from '@mui/icons-material/RedoOutlined';
 import OtherCourseIcon from '@mui/icons-material/DriveFileMoveOutlined';
 import ShowIcon from '@mui/icons-material/VisibilityOutlined';
@@ -91,8 +92,8 @@ export function EntryPanel({ entry, occurrence, courses, show, dayWords, onMove 
     );
     if (answer.ok) setAsking(undefined);
   };
-  const copy = async (ids?: readonly string[]) => {
-    const answer = await submit<{ id: string }>('POST', `${path}/copy`, { courses: ids }, () =>
+  const copy = async (to: Readonly<{ courses?: readonly string[]; days?: number }> = {}) => {
+    const answer = await submit<{ id: string }>('POST', `${path}/copy`, to, () =>
       historyTexts.duplicated(entry.title),
     );
     if (answer.ok) show({ kind: 'entry', id: answer.value.id });
@@ -217,6 +218,17 @@ export function EntryPanel({ entry, occurrence, courses, show, dayWords, onMove 
             >
               {panelTexts.duplicate}
             </Button>
+            {entry.repeats ? null : (
+              <Button
+                size="small"
+                variant="outlined"
+                startIcon={<NextWeekIcon />}
+                disabled={busy}
+                onClick={() => copy({ days: 7 })}
+              >
+                {panelTexts.nextWeek}
+              </Button>
+            )}
             {courses.length > 1 && entry.kind !== 'note' ? (
               <Button
                 size="small"
@@ -250,7 +262,7 @@ export function EntryPanel({ entry, occurrence, courses, show, dayWords, onMove 
                   size="small"
                   variant="outlined"
                   disabled={busy}
-                  onClick={() => copy([course.id])}
+                  onClick={() => copy({ courses: [course.id] })}
                 >
                   {course.tag} {course.title}
                 </Button>

@@ -5,6 +5,7 @@ import Button from '@mui/material/Button';
 import { Link } from '@/ui/controls/Link';
 import { usePathname, useSearchParams } from 'next/navigation';
 import { useEffect } from 'react';
+import { carryTexts } from '@/core/texts/carryOver';
 import { termTexts } from '@/core/texts/term';
 import type { Packed } from '../controls/packed';
 import { useUnpacked } from '../controls/packed';
@@ -52,6 +53,11 @@ export function TermDesk({ today, ...given }: Props) {
               >
                 {termTexts.fill}
               </Button>
+            ) : null}
+            {view.zoom === 'one' && data.courses.length > 1 ? (
+              <Link href={`/carry-over?week=${view.from}&from=${data.addsTo ?? data.courses[0]!.id}`}>
+                {carryTexts.copyWeek}
+              </Link>
             ) : null}
           </div>
           <TermGrid view={view} desk={desk} />

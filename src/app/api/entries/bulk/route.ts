@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { plainDateTime } from '@/core/fields';
-import { entryId } from '@/core/ids';
+import { copyDays } from '@/core/entries/entryInput';
+import { courseIds, entryId } from '@/core/ids';
 import { actOnSeveral } from '@/server/entries/bulk';
 import { endpoint } from '../../endpoint';
 
@@ -12,6 +13,7 @@ const body = z.discriminatedUnion(
   'act',
   [
     z.object({ ids, act: z.enum(['delete', 'cancel', 'show', 'draft']) }),
+    z.object({ ids, act: z.literal('copy'), courses: courseIds, days: copyDays.default(0) }),
     z.object({ ids, act: z.literal('showFrom'), from: plainDateTime }),
     z.object({
       ids,
@@ -28,7 +30,8 @@ const body = z.discriminatedUnion(
     }),
   ],
   {
-    error: 'Say what to do: "delete", "cancel", "show", "draft", "showFrom", "showBefore" or "moveMeetings".',
+    error:
+      'Say what to do: "delete", "cancel", "copy", "show", "draft", "showFrom", "showBefore" or "moveMeetings".',
   },
 );
 
