@@ -658,6 +658,9 @@ const CHECKS: Readonly<Record<string, () => readonly Check[]>> = {
     { method: 'GET', path: `/api/courses/${hlCourse}/plan`, expected: signedInOnly(404) },
     { method: 'GET', path: `/api/courses/${hlCourse}/plan?outline=1`, expected: signedInOnly(404) },
   ],
+  '/api/courses/[id]/cartridge': () => [
+    { method: 'GET', path: `/api/courses/${hlCourse}/cartridge`, expected: signedInOnly(404) },
+  ],
   '/api/terms/[id]/contents': () => [
     { method: 'GET', path: `/api/terms/${NOT_THERE}/contents`, expected: signedInOnly(403) },
   ],

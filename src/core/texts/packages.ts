@@ -4,6 +4,14 @@ const several = (n: number) => (n === 1 ? '1 material' : `${n} materials`);
 export const packageTexts = {
   tooMuch: 'Reading this file takes too long, or too much memory. It was not brought in.',
   title: 'Bring in a package',
+  save: 'Save as a Common Cartridge',
+  saveLead:
+    'For another course site: the outline with its files, the work with its dates in words, and what is when. Drafts, and what is for some students alone, stay behind.',
+  work: 'Work',
+  schedule: 'What is when',
+  week: (n: number, theme: string | undefined) => (theme ? `Week ${n}: ${theme}` : `Week ${n}`),
+  opens: 'opens',
+  closes: 'closes',
   lead: 'A Common Cartridge file (.imscc or .zip) of another course site. What it adds and changes is shown first.',
   choose: 'Package',
   sending: (percent: number) => `Sending the package: ${percent} %`,

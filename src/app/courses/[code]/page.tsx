@@ -5,6 +5,7 @@ import { isStaffOf } from '@/core/entries/viewer';
 import { courseByKey } from '@/core/plan/courseNames';
 import { carryTexts } from '@/core/texts/carryOver';
 import { scheduleTexts } from '@/core/texts/schedule';
+import { packageTexts } from '@/core/texts/packages';
 import { planFileTexts } from '@/core/texts/planFiles';
 import { memberTexts } from '@/core/texts/members';
 import { courseTexts, schoolTexts } from '@/core/texts/school';
@@ -184,6 +185,12 @@ export default async function CoursePage({ params }: { params: Promise<{ code: s
               </a>
             </p>
             <p className="soft">{planFileTexts.outlineLead}</p>
+            <p>
+              <a className="lone" href={`/api/courses/${course.id}/cartridge`} download>
+                {packageTexts.save}
+              </a>
+            </p>
+            <p className="soft">{packageTexts.saveLead}</p>
           </section>
           {mayChange ? (
             <section className={`card ${styles.section}`} aria-labelledby="archive">
