@@ -95,6 +95,21 @@ test('a line is corrected where it stands, another is left out; a reload keeps w
   await maren.sees('1 stands in the plan already.');
 });
 
+test('a line about office hours begins the form that offers them', async () => {
+  await maren.open(`${pembit.pembitUrl}/schedule?course=${course}`);
+  await maren.type('The schedule', 'Jan 18: Hitches\nOffice hours: T/Th 12-2 in 25s, 5 between');
+  await maren.click('button', 'Read it');
+  const link = await maren.find('link', 'Offer these times');
+  await maren.open((await link.getAttribute('href'))!);
+  const value = async (name: string) => (await maren.find('field', name)).getAttribute('value');
+  await maren.driver.wait(async () => (await value('Days and hours')) === 'T/Th 12-2', 15_000);
+  expect([await value('Minutes of a time'), await value('Minutes between times')]).toEqual(['25', '5']);
+  await maren.sees('every week to');
+  await maren.type('Minutes of a time', '20');
+  await maren.driver.navigate().refresh();
+  await maren.driver.wait(async () => (await value('Minutes of a time')) === '20', 15_000);
+});
+
 test('several lines pasted into the quick line are a schedule, read where there is room for them', async () => {
   await maren.open(`${pembit.pembitUrl}/today`);
   await maren.driver.executeScript(`

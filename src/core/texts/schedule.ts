@@ -79,6 +79,7 @@ export const scheduleTexts = {
   noClasses: 'No classes',
   notTaken: 'It could not be planned.',
   timesElsewhere: 'Office hours are offered on their own page.',
+  offerTimes: 'Offer these times',
   classMovedThere: 'A class was moved to one of these days by hand. Move or cancel it first.',
   noClassThen: 'There is no class on that day.',
   pinned: (title: string) => `The class is held for “${title}”.`,

@@ -11,7 +11,8 @@ export type TypedPattern =
 
 const WEEKDAYS: readonly (readonly [RegExp, number])[] = [
   [/^m(o|on|onday|ondays)?$/, 1],
-  [/^tu(e|es|esday|esdays)?$/, 2],
+  // A bare T is Tuesday, as in T/Th (common practice, no published source).
+  [/^t(u|ue|ues|uesday|uesdays)?$/, 2],
   [/^w(e|ed|ednesday|ednesdays)?$/, 3],
   [/^th(u|ur|urs|ursday|ursdays)?$/, 4],
   [/^f(r|ri|riday|ridays)?$/, 5],

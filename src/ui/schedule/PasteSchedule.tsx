@@ -86,7 +86,7 @@ export function PasteSchedule({ courses, chosen, locale }: Props) {
   const others = (drafts ?? []).filter((line) => !plans(line));
   const change = (next: Draft) => setDrafts(drafts?.map((line) => (line.key === next.key ? next : line)));
   const row = (line: Draft) => (
-    <ScheduleLineRow key={line.key} line={line} dayLabel={dayLabel} onChange={change} />
+    <ScheduleLineRow key={line.key} line={line} course={course} dayLabel={dayLabel} onChange={change} />
   );
   return (
     <>

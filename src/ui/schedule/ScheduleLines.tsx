@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { SCHEDULE_KINDS } from '@/core/schedule/scheduleLine';
 import { scheduleTexts as say } from '@/core/texts/schedule';
 import { Field } from '../controls/Field';
+import { Link } from '../controls/Link';
 import { Select } from '../controls/Select';
 import { DayField } from '../days/DayField';
 import styles from './Schedule.module.css';
@@ -12,6 +13,7 @@ import { answered, corrected, plans } from './scheduleDraft';
 
 type Props = Readonly<{
   line: Draft;
+  course: string;
   dayLabel: (date: string) => string;
   onChange: (line: Draft) => void;
 }>;
@@ -30,7 +32,7 @@ function whenOf({ date, to, time, end, set, opens, closes }: Draft, dayLabel: Pr
 }
 
 /** One thing that the schedule says: what it was read as, where from, what is asked, and what it stands beside. */
-export function ScheduleLineRow({ line, dayLabel, onChange }: Props) {
+export function ScheduleLineRow({ line, course, dayLabel, onChange }: Props) {
   const [open, setOpen] = useState(false);
   const set = (changes: Partial<Draft>) => onChange(corrected(line, changes));
   const stands =
@@ -69,6 +71,15 @@ export function ScheduleLineRow({ line, dayLabel, onChange }: Props) {
       >
         {say.change}
       </Button>
+      {line.kind === 'times' ? (
+        <Link
+          className={styles.asks}
+          href={`/office-hours/new?times=${encodeURIComponent(line.text.slice(0, 300))}&course=${course}`}
+          target="_blank"
+        >
+          {say.offerTimes}
+        </Link>
+      ) : null}
       {line.takes && plans(line)
         ? line.asks.map((ask) => (
             <div key={ask.field} className={styles.asks} role="group" aria-label={ask.question}>

@@ -1,7 +1,8 @@
 'use client';
 import Button from '@mui/material/Button';
 import { useRouter } from 'next/navigation';
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import type { TimesLine } from '@/core/signup/readTimesLine';
 import { entryTexts } from '@/core/texts/entries';
 import { historyTexts } from '@/core/texts/history';
 import { signupTexts } from '@/core/texts/signup';
@@ -18,7 +19,16 @@ import { SheetForm, whoMayCome } from './SheetForm';
 import { useSheetDraft } from './useSheetDraft';
 
 /** A new sign-up sheet. */
-export function NewSheet({ page, place }: { page: SheetPage; place: string }) {
+export function NewSheet({
+  page,
+  place,
+  times,
+}: {
+  page: SheetPage;
+  place: string;
+  /** What a line about office hours says: the form begins with it. */
+  times?: TimesLine & Readonly<{ course?: string }>;
+}) {
   const router = useRouter();
   const { courses, term, own } = page;
   const initial = useMemo<SheetDraft>(
@@ -32,6 +42,16 @@ export function NewSheet({ page, place }: { page: SheetPage; place: string }) {
   ); // prettier-ignore
   const [draft, keep] = useKept<SheetDraft>('new-sheet', initial);
   const change = (changes: Partial<SheetDraft>) => keep({ ...draft, ...changes });
+  const begun = useRef(false);
+  useEffect(() => {
+    if (!times || begun.current) return;
+    begun.current = true;
+    // A reload goes on with what was changed since.
+    window.history.replaceState(null, '', window.location.pathname);
+    const { course, ...said } = times;
+    const known = courses.some(({ id }) => id === course);
+    keep({ ...initial, ...said, ...(known ? { courses: { [course!]: EVERYONE } } : {}) });
+  }, [times, courses, initial, keep]);
   const made = useSheetDraft(draft, change, page);
   const [tried, setTried] = useState(false);
   const [message, setMessage] = useState<string>();
