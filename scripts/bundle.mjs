@@ -9,7 +9,9 @@ const packagesStay = {
   name: 'packages stay',
   setup: ({ onResolve }) =>
     onResolve({ filter: /^[^./]/ }, ({ path: name, kind }) =>
-      kind === 'entry-point' || name.startsWith('@/') || name.endsWith('.json') ? undefined : { external: true },
+      kind === 'entry-point' || name.startsWith('@/') || name.endsWith('.json')
+        ? undefined
+        : { external: true },
     ),
 };
 

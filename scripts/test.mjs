@@ -22,7 +22,11 @@ ensureTestPrograms();
 ensureRouteTypes();
 say('Lint, types and build, side by side');
 // The linter's rules take as long as all the rest.
-const lint = spawn('npm', ['run', '--silent', 'lint:rules'], { cwd: root, env: environment, stdio: 'inherit' });
+const lint = spawn('npm', ['run', '--silent', 'lint:rules'], {
+  cwd: root,
+  env: environment,
+  stdio: 'inherit',
+});
 const linted = new Promise((resolve) => lint.once('exit', resolve));
 for (const name of ['types', 'lint:style', 'lint:imports']) run('npm', ['run', '--silent', name]);
 ensureBuild();

@@ -25,7 +25,12 @@ export type PanelLink = Readonly<{ url: string; label: string; staffOnly: boolea
 export type LineDate = Readonly<{ label: string; value: string; day: string; field: Hanging | 'main' }>;
 
 /** An entry as the panel shows it, formatted, with the draft that editing starts from. */
-export type PanelOccurrence = Readonly<{ when: string; title?: string; place?: string; description?: string }>;
+export type PanelOccurrence = Readonly<{
+  when: string;
+  title?: string;
+  place?: string;
+  description?: string;
+}>;
 
 export type PanelEntry = Readonly<{
   id: string;

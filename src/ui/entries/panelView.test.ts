@@ -22,6 +22,7 @@ import type { Entry } from '@/core/entries/entry';
 import type { SectionId } from '@/core/ids';
 import type { Plan } from '@/core/plan/plan';
 import { seenPlan } from '@/core/plan/seenPlan';
+import { requireZone } from '@/core/time/zoneData';
 import { editing } from '../plan/editing';
 import type { EntryDraft } from './entryDraft';
 import { panelEntry } from './panelView';
@@ -29,7 +30,13 @@ import { panelEntry } from './panelView';
 const shown = (entry: Entry, more: Partial<Plan> = {}, viewer = staff(HL)) => {
   const seen = seenPlan(viewer, plan({ entries: [entry], ...more }), NOW);
   const mayEdit = viewer.staffOf.size > 0;
-  return panelEntry(seen.entries[0]!, { courses: seen.courses, term, locale: 'en-GB', mayEdit });
+  return panelEntry(seen.entries[0]!, {
+    courses: seen.courses,
+    term,
+    locale: 'en-GB',
+    mayEdit,
+    zoneOf: requireZone,
+  });
 };
 const facts = (entry: Entry, more: Partial<Plan> = {}, viewer = staff(HL)) =>
   shown(entry, more, viewer).facts.map(({ label, value }) => `${label}: ${value}`);
@@ -72,7 +79,10 @@ test('of a series each occurrence in the term says when it is, and what it says 
   // One of them begins with what it says itself; the later ones with what the series says.
   const draft = (scope: 'this' | 'following') => editing(panel, scope, occurrence) as { draft: EntryDraft };
   expect(draft('this').draft).toMatchObject({ title: 'With a guest', place: 'Model shop', starts: '16:30', day: '2026-10-21' }); // prettier-ignore
-  expect(draft('following').draft).toMatchObject({ title: panel.title, description: panel.draft.description });
+  expect(draft('following').draft).toMatchObject({
+    title: panel.title,
+    description: panel.draft.description,
+  });
 });
 
 test('the line of dates stands in the order of time, whatever they are called', () => {

@@ -11,7 +11,7 @@ import { sanitize } from '@/core/richText/sanitize';
 import { endOfOccurrence } from '@/core/series/endOfOccurrence';
 import { expandSeries } from '@/core/series/expand';
 import type { Recurrence } from '@/core/series/recurrence';
-import { requireZone } from '@/core/time/zoneData';
+import type { ZoneLookup } from '@/core/time/zone';
 import { repeatWords } from '@/core/series/repeatWords';
 import { entryTexts } from '@/core/texts/entries';
 import { panelTexts } from '@/core/texts/term';
@@ -47,8 +47,7 @@ function eventWords(
     const last = end ? dayOf(end).subtract({ days: 1 }) : start;
     return last.equals(start) ? first : `${first} – ${dateLabel(last, 'short', locale)}`;
   }
-  const clock =
-    end && !isDay(end) ? rangeLabel(start.wall, end.wall, locale) : timeLabel(start.wall, locale);
+  const clock = end && !isDay(end) ? rangeLabel(start.wall, end.wall, locale) : timeLabel(start.wall, locale);
   return `${first}, ${clock}`;
 }
 
@@ -137,17 +136,20 @@ function factsOf(entry: SeenEntry, locale: string): Named[] {
 /** The occurrences of a series that lie in the term, each with its own words. */
 function singlesOf(
   entry: SeenEntry,
-  { term, locale, abroad }: Clocks & { term: Term | undefined },
+  { term, locale, abroad, zoneOf }: Clocks & { term: Term | undefined; zoneOf?: ZoneLookup },
 ): Pick<PanelEntry, 'singles'> {
-  if (entry.kind !== 'event' || !entry.recurrence || !term) return {};
+  if (entry.kind !== 'event' || !entry.recurrence || !term || !zoneOf) return {};
   const { when, recurrence, tzid } = entry;
   const span = { from: term.startsOn, to: term.endsOn };
   const singles = expandSeries(when.start, recurrence, span).map(({ recurrenceId, override }) => {
     const start = override?.start ?? recurrenceId;
-    const end = override?.end ?? endOfOccurrence(when, start, requireZone(tzid));
+    const end = override?.end ?? endOfOccurrence(when, start, zoneOf(tzid));
     const { title, place, description } = override ?? {};
     const words: PanelOccurrence = {
-      when: withOwnTime(eventWords({ start, end }, term, locale), start, { locale, ...(abroad ? { abroad } : {}) }),
+      when: withOwnTime(eventWords({ start, end }, term, locale), start, {
+        locale,
+        ...(abroad ? { abroad } : {}),
+      }),
       ...(title === undefined ? {} : { title }),
       ...(place === undefined ? {} : { place }),
       ...(description === undefined ? {} : { description: sanitize(description) }),
@@ -178,7 +180,13 @@ export function panelEntry(
     locale,
     abroad,
     mayEdit,
-  }: Clocks & { courses: readonly Course[]; term: Term | undefined; mayEdit: boolean },
+    zoneOf,
+  }: Clocks & {
+    courses: readonly Course[];
+    term: Term | undefined;
+    mayEdit: boolean;
+    /** Where single occurrences of a series are asked for. */ zoneOf?: ZoneLookup;
+  },
 ): PanelEntry {
   const audience = entry.kind === 'note' ? [] : entry.audience;
   const own = courses.filter((course) => audience.some((part) => part.course === course.id));
@@ -210,6 +218,6 @@ export function panelEntry(
     coming: comingOf(entry),
     editable: mayEdit,
     draft: draftOf(entry, term),
-    ...singlesOf(entry, { term, locale, ...(abroad ? { abroad } : {}) }),
+    ...singlesOf(entry, { term, locale, zoneOf, ...(abroad ? { abroad } : {}) }),
   };
 }

@@ -11,6 +11,7 @@ import { deleteEntry } from '@/server/entries/deleteEntry';
 import { linkTestsFor } from '@/server/links/linkTestsFor';
 import { checkLine } from '@/ui/checks/checkLine';
 import { answeredLinks } from '@/ui/entries/answeredLinks';
+import { requireZone } from '@/core/time/zoneData';
 import { panelEntry } from '@/ui/entries/panelView';
 import { mayEdit } from '@/ui/plan/deskData';
 import { panelPlan } from '../../../panelPlan';
@@ -48,7 +49,10 @@ export const GET = endpoint(
       entry.cancelled === undefined &&
       entry.whole &&
       may(actor, 'cancelEntry', { parts: entry.audience }).ok;
-    const panel = { ...panelEntry(entry, { courses, term, locale, abroad, mayEdit: editable }), callOff };
+    const panel = {
+      ...panelEntry(entry, { courses, term, locale, abroad, mayEdit: editable, zoneOf: requireZone }),
+      callOff,
+    };
     if (readOnly || !term) return done(panel);
     const { open } = await findingsOf(pembit, actor, term.id);
     const about = open.filter((one) => 'entry' in one.about && one.about.entry.id === entry.id);
