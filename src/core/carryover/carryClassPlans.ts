@@ -49,7 +49,7 @@ export function carryClassPlans(
           (!last || Temporal.PlainDate.compare(m.date, last) <= 0),
       );
       const meeting = later.find((m) => !taken.has(m.id));
-      return meeting || later.length === 0 ? { meeting } : { taken: true };
+      return meeting || carrying.week === undefined || later.length === 0 ? { meeting } : { taken: true };
     }
     const bindings = placed.flatMap(([section, { meeting }]) =>
       meeting ? [{ section, meeting: meeting.id }] : [],

@@ -1,8 +1,13 @@
+import type { Temporal } from 'temporal-polyfill';
 import type { Course } from '../plan/plan';
+import { settled } from '../time/zone';
 import { requireZone } from '../time/zoneData';
+import type { ZonedWall } from '../time/zonedWall';
+import { isSecondPass } from '../time/zonedWall';
 import { withClassDates } from './classDates';
 import type { Entry } from './entry';
 import type { EntryFacts, SharedFacts, Stamps } from './facts';
+import { mapMoments } from './mapMoments';
 import { hiddenAfterOf, withInstants } from './visibility';
 
 /**
@@ -15,9 +20,35 @@ export function derived(
   { sequence, created, lastModified }: Stamps,
 ): Entry {
   const stamps = { sequence, created, lastModified };
-  if (facts.kind === 'note') return { ...facts, ...stamps };
-  return { ...withInstants(datedIn(facts, courses), requireZone(facts.tzid)), ...stamps };
+  const settledFacts = inPass(facts);
+  if (settledFacts.kind === 'note') return { ...settledFacts, ...stamps };
+  return { ...withInstants(datedIn(settledFacts, courses), requireZone(facts.tzid)), ...stamps };
 }
+
+/**
+ * Times that are the second of two only where the clocks show them twice: what was moved to another night is no second there.
+ * A series goes by the clock alone; its single occurrences need not.
+ */
+function inPass(facts: EntryFacts): EntryFacts {
+  let any = false;
+  const wall = (at: ZonedWall): ZonedWall => {
+    if (!isSecondPass(at.wall)) return at;
+    any = true;
+    return { ...at, wall: settled(requireZone(at.tzid), at.wall) };
+  };
+  const change = { wall, day: (day: Temporal.PlainDate) => day };
+  const own = mapMoments(facts, change, change);
+  if (!any) return facts;
+  if (own.kind !== 'event' || !own.recurrence || own.when.kind !== 'timed') return own;
+  const { start, end } = own.when;
+  return {
+    ...own,
+    when: { kind: 'timed', start: firstPass(start), ...(end ? { end: firstPass(end) } : {}) },
+  };
+}
+
+const firstPass = (at: ZonedWall): ZonedWall =>
+  isSecondPass(at.wall) ? { ...at, wall: at.wall.with({ nanosecond: 0 }) } : at;
 
 function datedIn(facts: SharedFacts, courses: readonly Course[]): SharedFacts {
   if (facts.kind !== 'assignment') return facts;

@@ -6,7 +6,7 @@ import { entryErrorTexts as say } from '../texts/entryErrors';
 import { firstOccurrence } from '../series/firstOccurrence';
 import type { Recurrence } from '../series/recurrence';
 import type { Zone } from '../time/zone';
-import { instantMs, settled } from '../time/zone';
+import { instantMs } from '../time/zone';
 import type { Moment } from '../time/zonedWall';
 import type { Course } from '../plan/plan';
 import { isDay, wallOrder } from '../time/zonedWall';
@@ -42,8 +42,7 @@ export function datedInput(
   tzid: string,
 ): { ok: true; input: DatedInput } | { ok: false; errors: FieldError[] } {
   if (input.kind !== 'assignment') return { ok: true, input };
-  const moment = (value: Plain | undefined): Moment | undefined =>
-    value instanceof Temporal.PlainDateTime ? { wall: value, tzid } : value;
+  const moment = (value: Plain | undefined) => value && momentIn({ tzid }, value);
   const fixed = {
     setOn: input.setOn,
     opens: moment(input.opens),
@@ -132,22 +131,17 @@ function eventErrors({ start, end }: Extract<EntryInput, { kind: 'event' }>): Fi
   return order < 0 ? [] : [{ field: 'end', message: say.endsFirst }];
 }
 
-const momentIn = (zone: Zone, value: Plain): Moment =>
-  value instanceof Temporal.PlainDate ? value : { wall: settled(zone, value), tzid: zone.tzid };
+const momentIn = (zone: Pick<Zone, 'tzid'>, value: Plain): Moment =>
+  value instanceof Temporal.PlainDate ? value : { wall: value, tzid: zone.tzid };
 
-/** A series goes by the clock alone: its time comes on many days, and on one of them twice. */
-const firstPass = (value: Plain): Plain =>
-  value instanceof Temporal.PlainDate ? value : value.with({ nanosecond: 0 });
-
-function whenOf(input: Extract<EntryInput, { kind: 'event' }>, zone: Zone): When {
-  const [start, end] = [input.start, input.end].map((at) => (at && input.rrule ? firstPass(at) : at)) as [Plain, Plain?]; // prettier-ignore
+function whenOf({ start, end }: Extract<EntryInput, { kind: 'event' }>, zone: Zone): When {
   if (start instanceof Temporal.PlainDate)
     return { kind: 'days', start, end: end instanceof Temporal.PlainDate ? end : start.add({ days: 1 }) };
-  const wall = { wall: settled(zone, start), tzid: zone.tzid };
+  const wall = { wall: start, tzid: zone.tzid };
   return {
     kind: 'timed',
     start: wall,
-    end: end instanceof Temporal.PlainDateTime ? { wall: settled(zone, end), tzid: zone.tzid } : undefined,
+    end: end instanceof Temporal.PlainDateTime ? { wall: end, tzid: zone.tzid } : undefined,
   };
 }
 

@@ -11,6 +11,7 @@ import { mainMoment } from '@/core/entries/entry';
 import { loadPlan } from '@/data/plan/loadPlan';
 import { changeEntry } from '../entries/changeEntry';
 import { planEntry } from '../entries/planEntry';
+import { shiftEntries } from '../entries/shiftEntry';
 import { undoChange } from '../history/undoChange';
 import { uploadFile } from '../materials/uploadFile';
 import { createOutletAnswerer } from '../outlets/answerOutlet';
@@ -125,6 +126,10 @@ describe('an event in the hour that an autumn night has twice', () => {
     expect(await plan()).toContain('event Second watch 2026-11-01T01:30[_pass=2]');
     await change('2026-11-01T01:30', (await watches())[1]!.sequence);
     expect(await plan()).toContain('event Second watch 2026-11-01T01:30');
+    const watch = async () => (await watches())[1]!;
+    await change('2026-11-01T01:30[_pass=2]', (await watch()).sequence);
+    valueOf(await shiftEntries(pembit, instructor, [{ id: second!.id }], { days: 1, along: true }));
+    expect(await plan()).toContain('event Second watch 2026-11-02T01:30');
     // On any other night there is no second time.
     await change('2026-10-31T01:30[_pass=2]', (await watches())[1]!.sequence);
     expect(await plan()).toContain('event Second watch 2026-10-31T01:30');
