@@ -153,3 +153,29 @@ describe('the VTIMEZONE of each zone says what the zone data says, 2025 to 2028,
     expect(instantsByVtimezone(file)).toEqual(expected);
   });
 });
+
+describe('the checker complains of', () => {
+  const file = (series: string[], ...singles: string[][]) =>
+    Buffer.from(
+      ['BEGIN:VCALENDAR', 'VERSION:2.0', 'PRODID:-//x//x//EN', ...[series, ...singles].flatMap((lines) => ['BEGIN:VEVENT', 'UID:a', 'DTSTAMP:20261001T000000Z', ...lines, 'END:VEVENT']), 'END:VCALENDAR', ''].join('\r\n'),
+    ); // prettier-ignore
+  const START = 'DTSTART:20261013T140000Z';
+  const single = (id = 'RECURRENCE-ID:20261020T140000Z') => [id, 'DTSTART:20261020T150000Z'];
+  test('nothing in a series with an occurrence that differs', () =>
+    expect(
+      complaintsAbout(file([START, 'RRULE:FREQ=WEEKLY;COUNT=3', 'EXDATE:20261027T140000Z'], single())),
+    ).toEqual([]));
+  test.each([
+    ['a part of a rule twice', [START, 'RRULE:FREQ=WEEKLY;COUNT=3;COUNT=4'], []],
+    ['a rule that ends before it begins', [START, 'RRULE:FREQ=WEEKLY;UNTIL=20261001T000000Z'], []],
+    ['a rule that ends twice', [START, 'RRULE:FREQ=WEEKLY;COUNT=3;UNTIL=20261101T000000Z'], []],
+    ['a day out of its range', [START, 'RRULE:FREQ=MONTHLY;BYMONTHDAY=32'], []],
+    ['weekdays counted in a week', [START, 'RRULE:FREQ=WEEKLY;BYDAY=1MO'], []],
+    ['an occurrence of no series', [START], single()],
+    ['an occurrence that is gone from its series', [START, 'RRULE:FREQ=WEEKLY', 'EXDATE:20261020T140000Z'], single()],
+    ['a day taken out of a series of times', [START, 'RRULE:FREQ=WEEKLY', 'EXDATE;VALUE=DATE:20261020'], []],
+    ['an occurrence named by another type', [START, 'RRULE:FREQ=WEEKLY'], single('RECURRENCE-ID;VALUE=DATE:20261020')],
+  ])('%s', (_, series, other) =>
+    expect(complaintsAbout(file(series, ...(other.length > 0 ? [other] : [])))).toHaveLength(1),
+  ); // prettier-ignore
+});

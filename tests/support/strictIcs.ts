@@ -173,10 +173,82 @@ function checkCalendar(root: Component, complaints: string[]): void {
       values(event, 'UID')[0]?.value ?? '',
       ...values(event, 'RECURRENCE-ID').map((p) => p.value),
     ].join(' ');
+    checkRule(event, complaints);
     checkUntil(event, complaints);
     if (uids.has(uid)) complaints.push(`UID ${uid} twice.`);
     uids.add(uid);
     checkDates(event, complaints);
+  }
+  checkSeries(
+    root.children.filter((c) => c.name === 'VEVENT'),
+    complaints,
+  );
+}
+
+const listOf = (item: string) => new RegExp(`^${item}(,${item})*$`);
+/** Section 3.3.10: the values of each part. */
+const PARTS: Readonly<Record<string, RegExp>> = {
+  FREQ: /^(SECONDLY|MINUTELY|HOURLY|DAILY|WEEKLY|MONTHLY|YEARLY)$/,
+  INTERVAL: /^[1-9]\d*$/,
+  COUNT: /^[1-9]\d*$/,
+  UNTIL: /^\d{8}(T\d{6}Z?)?$/,
+  BYSECOND: listOf('([0-9]|[1-5][0-9]|60)'),
+  BYMINUTE: listOf('([0-9]|[1-5][0-9])'),
+  BYHOUR: listOf('([0-9]|1[0-9]|2[0-3])'),
+  BYDAY: listOf('([+-]?([1-9]|[1-4][0-9]|5[0-3]))?(MO|TU|WE|TH|FR|SA|SU)'),
+  BYMONTHDAY: listOf('[+-]?([1-9]|[12][0-9]|3[01])'),
+  BYYEARDAY: listOf('[+-]?([1-9]|[1-9][0-9]|[12][0-9][0-9]|3[0-5][0-9]|36[0-6])'),
+  BYWEEKNO: listOf('[+-]?([1-9]|[1-4][0-9]|5[0-3])'),
+  BYMONTH: listOf('([1-9]|1[0-2])'),
+  BYSETPOS: listOf('[+-]?([1-9]|[1-9][0-9]|[12][0-9][0-9]|3[0-5][0-9]|36[0-6])'),
+  WKST: /^(MO|TU|WE|TH|FR|SA|SU)$/,
+};
+
+/** Section 3.3.10: FREQ, each part once and within its range, COUNT or UNTIL, none that its FREQ excludes. */
+function checkRule(event: Component, complaints: string[]): void {
+  for (const { value, line } of values(event, 'RRULE')) {
+    const wrong = (why: string) => complaints.push(`Line ${line}: RRULE ${value}: ${why}.`);
+    const pairs = value.split(';').map((part) => part.split('=') as [string, string]);
+    const parts = new Map(pairs);
+    if (parts.size < pairs.length) wrong('a part twice');
+    for (const [name, text] of pairs) if (!PARTS[name]?.test(text)) wrong(name);
+    if (parts.has('COUNT') && parts.has('UNTIL')) wrong('COUNT and UNTIL');
+    const freq = parts.get('FREQ') ?? '';
+    if (/\d/.test(parts.get('BYDAY') ?? '') && !/^(MONTHLY|YEARLY)$/.test(freq)) wrong('BYDAY counts');
+    if (parts.has('BYWEEKNO') && freq !== 'YEARLY') wrong('BYWEEKNO');
+    if (parts.has('BYMONTHDAY') && freq === 'WEEKLY') wrong('BYMONTHDAY');
+    if (parts.has('BYYEARDAY') && /^(DAILY|WEEKLY|MONTHLY)$/.test(freq)) wrong('BYYEARDAY');
+    const until = parts.get('UNTIL')?.slice(0, 8);
+    const start = values(event, 'DTSTART')[0]?.value.slice(0, 8) ?? '';
+    // By dates alone, a day apart: UNTIL is in UTC.
+    if (until && Number(until) < Number(start) - 1) wrong('it ends before it begins');
+  }
+}
+
+/**
+ * Sections 3.8.4.4, 3.8.5.1 and 3.8.5.3: what differs singly differs from a series that is there, by a value of the type of its
+ * DTSTART, and is not gone from it; what is gone is of that type, too.
+ */
+function checkSeries(events: readonly Component[], complaints: string[]): void {
+  const uidOf = (event: Component) => values(event, 'UID')[0]?.value ?? '';
+  const isSingle = (event: Component) => values(event, 'RECURRENCE-ID').length > 0;
+  const series = new Map(events.filter((event) => !isSingle(event)).map((event) => [uidOf(event), event]));
+  const typeOf = (property: Property | undefined) => property?.params.get('VALUE') ?? 'DATE-TIME';
+  for (const event of series.values())
+    for (const gone of values(event, 'EXDATE'))
+      if (typeOf(gone) !== typeOf(values(event, 'DTSTART')[0]))
+        complaints.push(`Line ${gone.line}: EXDATE is of another type than DTSTART.`);
+  for (const single of events.filter(isSingle)) {
+    const [id] = values(single, 'RECURRENCE-ID');
+    const of = series.get(uidOf(single));
+    if (!of || values(of, 'RRULE').length === 0) {
+      complaints.push(`Line ${id!.line}: an occurrence of no series.`);
+      continue;
+    }
+    if (typeOf(id) !== typeOf(values(of, 'DTSTART')[0]))
+      complaints.push(`Line ${id!.line}: RECURRENCE-ID is of another type than DTSTART.`);
+    const gone = values(of, 'EXDATE').flatMap(({ value }) => value.split(','));
+    if (gone.includes(id!.value)) complaints.push(`Line ${id!.line}: it is gone from its series.`);
   }
 }
 
