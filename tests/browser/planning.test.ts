@@ -154,6 +154,13 @@ test('a weekly event: one of it is moved, this and the later ones change, and it
   const second = await maren.element('[data-date="2026-10-27"] button[aria-label*="Lofting clinic"]');
   await second.click();
   await maren.sees('week 8, Tue 27 Oct, 12:00–13:00');
+  // One of them is called off, says so itself, and takes place after all.
+  await maren.click('button', 'Call it off');
+  await maren.type('Reason (students read it)', 'Storm');
+  await maren.click('button', /^Call it off for/);
+  await maren.sees('Cancelled: Storm');
+  await maren.click('button', 'It takes place after all');
+  await maren.find('button', 'Call it off');
   await maren.click('button', 'Edit this and later');
   await maren.type('Starts', '13:30');
   await maren.type('Ends', '14:30');

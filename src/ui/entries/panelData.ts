@@ -30,6 +30,8 @@ export type PanelOccurrence = Readonly<{
   title?: string;
   place?: string;
   description?: string;
+  /** Called off by itself, in words. */
+  cancelled?: string;
 }>;
 
 export type PanelEntry = Readonly<{

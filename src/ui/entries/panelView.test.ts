@@ -59,10 +59,11 @@ test('of a series each occurrence in the term says when it is, and what it says 
     when: { kind: 'timed', start: at('2026-10-13T14:00'), end: at('2026-10-13T15:00') },
     place: 'Model shop',
     recurrence: {
-      rrule: 'FREQ=WEEKLY;COUNT=3',
+      rrule: 'FREQ=WEEKLY;COUNT=4',
       exdates: [at('2026-10-27T14:00')],
       overrides: [
         { recurrenceId: at('2026-10-20T14:00'), start: at('2026-10-21T16:30'), end: at('2026-10-21T18:00'), title: 'With a guest', description: '<p>Be early<script>x</script></p>' },
+        { recurrenceId: at('2026-11-03T14:00'), cancelled: 'Storm' },
       ],
     },
   }); // prettier-ignore
@@ -70,6 +71,7 @@ test('of a series each occurrence in the term says when it is, and what it says 
   expect(panel.singles).toEqual({
     '2026-10-13T14:00': { when: 'week 6, Tue 13 Oct, 14:00–15:00' },
     '2026-10-20T14:00': { when: 'week 7, Wed 21 Oct, 16:30–18:00', title: 'With a guest', description: '<p>Be early</p>' },
+    '2026-11-03T14:00': { when: 'week 9, Tue 3 Nov, 14:00–15:00', cancelled: 'Cancelled: Storm' },
   }); // prettier-ignore
   const occurrence = {
     recurrenceId: '2026-10-20T14:00',

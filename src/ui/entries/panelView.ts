@@ -144,7 +144,7 @@ function singlesOf(
   const singles = expandSeries(when.start, recurrence, span).map(({ recurrenceId, override }) => {
     const start = override?.start ?? recurrenceId;
     const end = override?.end ?? endOfOccurrence(when, start, zoneOf(tzid));
-    const { title, place, description } = override ?? {};
+    const { title, place, description, cancelled } = override ?? {};
     const words: PanelOccurrence = {
       when: withOwnTime(eventWords({ start, end }, term, locale), start, {
         locale,
@@ -153,6 +153,7 @@ function singlesOf(
       ...(title === undefined ? {} : { title }),
       ...(place === undefined ? {} : { place }),
       ...(description === undefined ? {} : { description: sanitize(description) }),
+      ...(cancelled === undefined ? {} : { cancelled: entryTexts.cancelled(cancelled) }),
     };
     return [momentText(recurrenceId), words] as const;
   });

@@ -49,12 +49,19 @@ type Props = Readonly<{
 /** A series as one of its occurrences says it. */
 const asSaid = (
   entry: PanelEntry,
-  { when, title = entry.title, place, description = entry.description }: PanelOccurrence,
+  {
+    when,
+    title = entry.title,
+    place,
+    description = entry.description,
+    cancelled = entry.cancelled,
+  }: PanelOccurrence,
 ): PanelEntry => ({
   ...entry,
   when,
   title,
   description,
+  cancelled,
   facts:
     place === undefined
       ? entry.facts
@@ -74,6 +81,7 @@ export function EntryPanel({ entry, occurrence, courses, show, dayWords, onMove 
   const on = occurrence?.recurrenceId.slice(0, 10) ?? '';
   const day = dayWords(on) ?? on;
   const said = occurrence && entry.singles?.[occurrence.recurrenceId];
+  const shown = said ? asSaid(entry, said) : entry;
   const named = occurrence ? historyTexts.oneOf(entry.title, day) : entry.title;
   // A series is moved by its form, which asks which of them are meant.
   const movable = entry.repeats ? undefined : entry.dates.find(({ field }) => field === 'main');
@@ -117,7 +125,7 @@ export function EntryPanel({ entry, occurrence, courses, show, dayWords, onMove 
     ) : undefined;
   return (
     <>
-      <ReadEntry entry={said ? asSaid(entry, said) : entry} heading="h2" line={line} />
+      <ReadEntry entry={shown} heading="h2" line={line} />
       {entry.kind === 'note' ? null : (
         <TrustLines key={`${entry.id} ${entry.sequence}`} of="entries" id={entry.id} />
       )}
@@ -178,7 +186,7 @@ export function EntryPanel({ entry, occurrence, courses, show, dayWords, onMove 
                 {occurrence ? panelTexts.deleteScope[scope] : panelTexts.remove}
               </Button>
             ))}
-            {entry.kind === 'note' ? null : entry.cancelled === undefined ? (
+            {entry.kind === 'note' ? null : shown.cancelled === undefined ? (
               <Button
                 size="small"
                 variant="outlined"
