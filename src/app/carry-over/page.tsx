@@ -33,10 +33,8 @@ export default async function CarryOverPage({
   const week = /^\d{1,2}$/.test(asked.week ?? '') ? Number(asked.week) : undefined;
   const source = own.find(({ id }) => id === asked.from);
   // A week goes to a course beside it, a plan to the newest one.
-  const beside =
-    week === undefined
-      ? undefined
-      : source && own.find(({ id, term }) => id !== source.id && term === source.term);
+  const others = newest.filter((course) => course !== source);
+  const beside = week ? (others.find(({ term }) => term === source?.term) ?? others[0]) : undefined;
   const to = own.find(({ id }) => id === asked.to) ?? beside ?? newest[0]!;
   const from = source && source.id !== to.id ? source : likelySource(to, own, terms);
   const input = from && carryInput.safeParse({ from: from.id, to: to.id, week, ...(week ? { mapping: 'weeks' } : {}) }); // prettier-ignore

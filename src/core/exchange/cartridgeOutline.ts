@@ -4,6 +4,7 @@ import { inOrder, outlineOf } from '../materials/outline';
 import type { Occurrence } from '../plan/occurrence';
 import type { SeenPlan } from '../plan/seenPlan';
 import { titleOf } from '../plan/titleOf';
+import { isEveryone } from '../entries/entry';
 import type { SeenEntry } from '../entries/seenBy';
 import { escapeHtml } from '../richText/escapeHtml';
 import { sanitize } from '../richText/sanitize';
@@ -64,7 +65,7 @@ function scheduleOf(occurrences: readonly Occurrence[], plan: SeenPlan, course: 
 const isForAll = (entry: SeenEntry, course: CourseId): entry is Exclude<SeenEntry, { kind: 'note' }> =>
   entry.kind !== 'note' &&
   entry.visibility.kind !== 'draft' &&
-  entry.audience.some((part) => part.course === course && !part.sections && !part.groups && !part.people);
+  entry.audience.some((part) => part.course === course && isEveryone(part));
 
 /**
  * A course as its staff take it elsewhere: the outline, the work with its dates in words, and a page that says what is when.

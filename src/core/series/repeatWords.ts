@@ -34,7 +34,7 @@ export function repeatWords(rrule: string, locale: string): string {
     said(list('BYMONTHDAY'), () => seriesTexts.onDays(numbers('BYMONTHDAY'), 'month')),
     said(list('BYYEARDAY'), () => seriesTexts.onDays(numbers('BYYEARDAY'), 'year')),
     said(times, () => seriesTexts.at(listed(times))),
-    said(list('BYSETPOS'), () => seriesTexts.only(numbers('BYSETPOS'))),
+    said(list('BYSETPOS'), () => seriesTexts.ofThese(numbers('BYSETPOS'))),
     until
       ? seriesTexts.until(dateLabel(until, 'short', locale))
       : count

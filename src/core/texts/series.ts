@@ -28,7 +28,7 @@ export const seriesTexts = {
   inWeeks: (weeks: readonly number[]) =>
     `in ${weeks.length === 1 && weeks[0]! > 0 ? 'week' : 'weeks'} ${listed(weeks.map((n) => (n < 0 ? `the ${ordinal(n)}` : String(n))))} of the year`,
   at: (times: string) => `at ${times}`,
-  only: (places: readonly number[]) => `(only the ${listed(places.map(ordinal))} of these)`,
+  ofThese: (places: readonly number[]) => `(only the ${listed(places.map(ordinal))} of these)`,
   until: (day: string) => `until ${day}`,
   times: (n: number) => (n === 1 ? 'once' : `${n} times`),
 } as const;
