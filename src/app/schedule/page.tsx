@@ -35,7 +35,11 @@ export default async function SchedulePage({ searchParams }: { searchParams: Sea
       {first ? (
         <PasteSchedule
           key={first.id}
-          courses={own.map(({ id, tag }) => ({ id, name: `${tag} ${names.get(id)!.title}` }))}
+          courses={own.map(({ id, tag, term: of }) => ({
+            id,
+            term: of,
+            name: `${tag} ${names.get(id)!.title}`,
+          }))}
           chosen={first.id}
           locale={plan.locale}
         />

@@ -25,7 +25,7 @@ type Taken = Readonly<{
   left: readonly Readonly<{ text: string; why: string }>[];
 }>;
 type Props = Readonly<{
-  courses: readonly Readonly<{ id: string; name: string }>[];
+  courses: readonly Readonly<{ id: string; term: string; name: string }>[];
   chosen: string;
   locale: string;
 }>;
@@ -86,7 +86,13 @@ export function PasteSchedule({ courses, chosen, locale }: Props) {
   const others = (drafts ?? []).filter((line) => !plans(line));
   const change = (next: Draft) => setDrafts(drafts?.map((line) => (line.key === next.key ? next : line)));
   const row = (line: Draft) => (
-    <ScheduleLineRow key={line.key} line={line} course={course} dayLabel={dayLabel} onChange={change} />
+    <ScheduleLineRow
+      key={line.key}
+      line={line}
+      course={courses.find(({ id }) => id === course)!}
+      dayLabel={dayLabel}
+      onChange={change}
+    />
   );
   return (
     <>

@@ -13,7 +13,7 @@ import { answered, corrected, plans } from './scheduleDraft';
 
 type Props = Readonly<{
   line: Draft;
-  course: string;
+  course: Readonly<{ id: string; term: string }>;
   dayLabel: (date: string) => string;
   onChange: (line: Draft) => void;
 }>;
@@ -74,7 +74,7 @@ export function ScheduleLineRow({ line, course, dayLabel, onChange }: Props) {
       {line.kind === 'times' ? (
         <Link
           className={styles.asks}
-          href={`/office-hours/new?times=${encodeURIComponent(line.text.slice(0, 300))}&course=${course}`}
+          href={`/office-hours/new?times=${encodeURIComponent(line.text.slice(0, 300))}&course=${course.id}&term=${course.term}`}
           target="_blank"
         >
           {say.offerTimes}

@@ -47,7 +47,9 @@ export function NewSheet({
     if (!times || begun.current) return;
     begun.current = true;
     // A reload goes on with what was changed since.
-    window.history.replaceState(null, '', window.location.pathname);
+    const address = new URL(window.location.href);
+    for (const name of ['times', 'course']) address.searchParams.delete(name);
+    window.history.replaceState(null, '', address);
     const { course, ...said } = times;
     const known = courses.some(({ id }) => id === course);
     keep({ ...initial, ...said, ...(known ? { courses: { [course!]: EVERYONE } } : {}) });
