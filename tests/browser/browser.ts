@@ -55,15 +55,22 @@ const SELECTORS: Record<Role, string> = {
   any: 'button, a[href], input, textarea, select, [role=gridcell]',
 };
 
-/** Names as most elements get them: by a label of their own, a label element, or their text. */
-const PROPOSE = `return [...(document.querySelector(arguments[1]) ?? document.createElement('p')).querySelectorAll(arguments[0])].map((e) => [
-  (e.getAttribute('aria-label') ?? (e.labels && e.labels.length ? e.labels[0].innerText : e.innerText) ?? '').replace(/\\s+/g, ' ').trim(), e]);`;
+/**
+ * Names as most elements get them: by a label of their own, a label element, or their text. Buttons with an icon begin
+ * with a space without width, which nobody hears. Given are the selector, where to look, and a name or a pattern.
+ */
+const PROPOSE = `const [selector, within, exact, source, flags] = arguments;
+  const pattern = source === null ? null : new RegExp(source, flags);
+  return [...(document.querySelector(within) ?? document.createElement('p')).querySelectorAll(selector)].filter((e) => {
+    const label = e.getAttribute('aria-label') ?? (e.labels && e.labels.length ? e.labels[0].innerText : e.innerText) ?? '';
+    const name = label.replace(/\\s+/g, ' ').replaceAll('\\u200b', '').trim();
+    return pattern ? pattern.test(name) : name === exact;
+  });`;
 
 const SET_VALUE = `const prototype = arguments[0].tagName === 'TEXTAREA' ? HTMLTextAreaElement : HTMLInputElement;
   Object.getOwnPropertyDescriptor(prototype.prototype, 'value').set.call(arguments[0], arguments[1]);
   arguments[0].dispatchEvent(new Event('input', { bubbles: true }));`;
 
-/** Buttons with an icon begin with a space without width, which nobody hears. */
 const spoken = (name: string) => name.replaceAll('\u200b', '').trim();
 /** Whether something is called so. */
 export const matches = (name: string, wanted: string | RegExp) =>
@@ -137,9 +144,18 @@ export async function newPerson(
     within = 'body',
   ): Promise<WebElement | undefined> => {
     // The page proposes in one go; the browser's own accessible name decides.
-    const proposed = await driver.executeScript<[string, WebElement][]>(PROPOSE, SELECTORS[role], within);
-    for (const [guess, element] of proposed) {
-      if (!matches(guess, name) || !matches(await element.getAccessibleName(), name)) continue;
+    const [exact, source, flags] =
+      typeof name === 'string' ? [name, null, ''] : [null, name.source, name.flags];
+    const proposed = await driver.executeScript<WebElement[]>(
+      PROPOSE,
+      SELECTORS[role],
+      within,
+      exact,
+      source,
+      flags,
+    );
+    for (const element of proposed) {
+      if (!matches(await element.getAccessibleName(), name)) continue;
       // The boxes of radio buttons and checkboxes are drawn by the theme; the input lies above them, transparent.
       const type = await element.getAttribute('type');
       if (type === 'radio' || type === 'checkbox' || (await element.isDisplayed())) return element;

@@ -130,7 +130,7 @@ test('office hours: a day in halves of an hour, lunch all term; a student takes 
   await person.sees('Open loft');
   await go(/^10:30, .*24 October, Open loft/);
   await go('Take this time');
-  await person.sees('Sat 24 Oct, 10:30–11:00');
+  await person.sees('Sat 24 Oct, 10:30 is yours');
   await go('Give back');
   await person.sees('is free again');
 });

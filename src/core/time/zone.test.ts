@@ -91,7 +91,7 @@ test('offsets agree with Node in every zone from 2010 to 2025, a sample each for
   expect([...differing].filter((name) => !NODE_IS_OLDER.has(name))).toEqual([]);
 }, 300_000);
 
-test('every half hour of two years goes to a wall time, to its text and back, in its order', () => {
+test('every half hour of a year goes to a wall time, to its text and back, in its order', () => {
   for (const name of [
     'America/Halifax',
     'Europe/Lisbon',
@@ -101,7 +101,7 @@ test('every half hour of two years goes to a wall time, to its text and back, in
   ]) {
     const zone = requireZone(name);
     let before = toWall(zone, Temporal.Instant.fromEpochMilliseconds(Date.UTC(2025, 11, 31)));
-    for (let ms = Date.UTC(2026, 0, 1); ms < Date.UTC(2028, 0, 1); ms += 1_800_000) {
+    for (let ms = Date.UTC(2026, 0, 1); ms < Date.UTC(2027, 0, 1); ms += 1_800_000) {
       const local = toWall(zone, Temporal.Instant.fromEpochMilliseconds(ms));
       expect(instantMs(zone, wallFrom(wallText(local)))).toBe(ms);
       if (wallOrder(before, local) >= 0)

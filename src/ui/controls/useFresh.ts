@@ -1,6 +1,6 @@
 'use client';
 import { useRouter } from 'next/navigation';
-import { useEffect } from 'react';
+import { useEffect, useTransition } from 'react';
 import { callApi } from './callApi';
 
 const EVERY_MS = 3000;
@@ -11,7 +11,10 @@ const EVERY_MS = 3000;
  */
 export function useFresh(version: number): void {
   const router = useRouter();
+  const [drawing, startDrawing] = useTransition();
   useEffect(() => {
+    // Another drawing that is asked for before the last has come takes its place: on a slow line none would ever come.
+    if (drawing) return;
     let looking = false;
     const look = async () => {
       // One look at a time: without an answer it goes on trying by itself.
@@ -19,9 +22,9 @@ export function useFresh(version: number): void {
       looking = true;
       const answer = await callApi<{ version: number }>('GET', '/api/version');
       looking = false;
-      if (answer.ok && answer.value.version !== version) router.refresh();
+      if (answer.ok && answer.value.version !== version) startDrawing(() => router.refresh());
     };
     const timer = setInterval(() => void look(), EVERY_MS);
     return () => clearInterval(timer);
-  }, [router, version]);
+  }, [router, version, drawing]);
 }
