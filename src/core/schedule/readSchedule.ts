@@ -6,6 +6,7 @@ import { weekNumber } from '../time/term';
 import { readPiece } from './readPiece';
 import { readRow } from './readRow';
 import { findScheduleDate, orderIn } from './scheduleDates';
+import { readOwnList } from './ownList';
 import { headingOf } from './scheduleHeadings';
 import type { ClassDay, ScheduleLine } from './scheduleLine';
 import type { Above, Line, Reader, ScheduleContext } from './scheduleReader';
@@ -17,10 +18,12 @@ import { scheduleRows } from './scheduleRows';
  * piece of text it came from; what is unclear is asked in `asks`, and nothing is guessed.
  */
 export function readSchedule(text: string, context: ScheduleContext): ScheduleLine[] {
-  const rows = scheduleRows(text);
   const order = orderIn(text);
-  const above: Above = {};
   const reader = { context, order };
+  const own = readOwnList(text, reader);
+  if (own) return own;
+  const rows = scheduleRows(text);
+  const above: Above = {};
   const lines = rows.flatMap((row, i) =>
     row.cells ? readRow(row, above, reader) : readLine(row.text, rows[i + 1]?.text, above, reader),
   );

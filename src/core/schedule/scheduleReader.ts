@@ -9,6 +9,9 @@ export type ScheduleContext = Readonly<{
   /** The classes of the course, each day once, in the order of time. */
   classes: readonly ClassDay[];
   locale: string;
+  /** The course's tag, and the names of its sections: a list of a plan names them. */
+  tag?: string;
+  sections?: readonly string[];
 }>;
 
 /** What headings above a line say about it. */

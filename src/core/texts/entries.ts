@@ -19,6 +19,7 @@ export const entryTexts = {
     section ? `Class ${ordinal}, ${section}` : `Class ${ordinal}`,
   /** A planned class of one of several sections. */
   ofSection: (title: string, section: string) => `${title}, ${section}`,
+  cancelledShort: 'Cancelled',
   cancelled: (reason: string) => (reason ? `Cancelled: ${reason}` : 'Cancelled'),
   /** Of a term whose days rotate: `Thu 15 Oct · Day A`. */
   onDay: (label: string, day: string | undefined) =>

@@ -24,6 +24,8 @@ export const everythingTexts = {
     title: 'Title',
     shown: 'Shown',
   },
+  /** Columns of a saved list beside those on the screen. */
+  fileColumns: { until: 'Until', link: 'Link' },
   count: (n: number, all: number) => (n === all ? several(n) : `${n} of ${several(all)}`),
   chosen: (n: number) => `${n} chosen`,
   choose: (title: string) => `Choose ${title}`,

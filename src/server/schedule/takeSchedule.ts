@@ -7,7 +7,9 @@ import { factsFromInput } from '@/core/entries/factsFromInput';
 import type { ClassPlanId, ClosureId, CourseId } from '@/core/ids';
 import { mayIn } from '@/core/may/may';
 import type { ClassPlan } from '@/core/plan/classPlan';
+import { occurrencesOf } from '@/core/plan/occurrences';
 import type { Course, Plan } from '@/core/plan/plan';
+import { seenPlan } from '@/core/plan/seenPlan';
 import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
 import { entryFromLine } from '@/core/schedule/entryFromLine';
@@ -18,6 +20,7 @@ import { historyTexts } from '@/core/texts/history';
 import { scheduleTexts } from '@/core/texts/schedule';
 import { closes, concernsCourse } from '@/core/time/closure';
 import { dayOf } from '@/core/time/zonedWall';
+import { requireZone } from '@/core/time/zoneData';
 import type { Change } from '@/data/history/change';
 import { fromClosure } from '@/data/plan/frameRows';
 import { loadPlan } from '@/data/plan/loadPlan';
@@ -58,13 +61,27 @@ const plansOn = (plans: readonly ClassPlan[], course: Course, date: string): Cla
   return plans.filter(({ bindings }) => bindings.some(({ meeting }) => meetings.has(meeting)));
 };
 
+/** What stands on a day under a title: of a series each occurrence, of work the dates of every section. */
+type Standing = ReadonlySet<string>;
+const standingKey = (kind: 'due' | 'event', date: string, title: string) =>
+  `${kind} ${date} ${title.trim().toLowerCase()}`;
+
+function standingIn(plan: Plan, actor: SignedIn, now: Temporal.Instant): Standing {
+  const seen = occurrencesOf(seenPlan(actor.viewer, plan, now), requireZone);
+  return new Set(
+    seen.flatMap(({ kind, title, start }) =>
+      kind === 'due' || kind === 'event' ? [standingKey(kind, textOf(dayOf(start)), title)] : [],
+    ),
+  );
+}
+
 const entriesOn = (plan: Plan, date: string): Entry[] =>
   plan.entries.filter((entry) => textOf(dayOf(mainMoment(entry))) === date);
 
 type Planned = Pick<TakenLine, 'kind' | 'title' | 'date' | 'to'>;
 
 /** How a line stands to what is planned. */
-function stateOf(plan: Plan, course: Course, line: Planned): Pick<ProposedLine, 'state' | 'replaces'> {
+function stateOf({ plan, course, standing }: Found, line: Planned): Pick<ProposedLine, 'state' | 'replaces'> {
   const { kind, title, date } = line;
   if (date === undefined) return { state: 'new' };
   switch (kind) {
@@ -75,13 +92,8 @@ function stateOf(plan: Plan, course: Course, line: Planned): Pick<ProposedLine, 
       return { state: there.length > 0 ? 'same' : 'new' };
     }
     case 'due':
-    case 'event': {
-      const wanted = kind === 'due' ? 'assignment' : 'event';
-      const known = entriesOn(plan, date).some(
-        (entry) => entry.kind === wanted && sameWords(entry.title, title),
-      );
-      return { state: known ? 'same' : 'new' };
-    }
+    case 'event':
+      return { state: standing.has(standingKey(kind, date, title)) ? 'same' : 'new' };
     case 'closure': {
       const last = line.to ?? date;
       const known = plan.closures.some(
@@ -101,13 +113,22 @@ function stateOf(plan: Plan, course: Course, line: Planned): Pick<ProposedLine, 
   }
 }
 
-async function courseOf(reader: Pembit | Change, actor: SignedIn, id: CourseId) {
+type Found = Readonly<{ plan: Plan; course: Course; term: Plan['terms'][number]; standing: Standing }>;
+
+async function courseOf(
+  reader: Pembit | Change,
+  actor: SignedIn,
+  id: CourseId,
+  now: Temporal.Instant,
+): Promise<Outcome<Found>> {
   if (!mayIn(actor, 'takeSchedule', id)) return refused('notFound');
   const plan = await loadPlan(reader, [id]);
   const [course] = plan.courses;
   const term = plan.terms.find((one) => one.id === course?.term);
   if (!course || !term) return refused('notFound');
-  return course.archived ? refused('archived') : done({ plan, course, term });
+  return course.archived
+    ? refused('archived')
+    : done({ plan, course, term, standing: standingIn(plan, actor, now) });
 }
 
 /** What a pasted schedule says, line by line, beside what is planned on the same days. Nothing is saved. */
@@ -117,10 +138,16 @@ export async function previewSchedule(
   id: CourseId,
   text: string,
 ): Promise<Outcome<{ lines: ProposedLine[] }>> {
-  const found = await courseOf(pembit, actor, id);
+  const found = await courseOf(pembit, actor, id, pembit.now());
   if (!found.ok) return found;
   const { plan, course, term } = found.value;
-  const lines = readSchedule(text, { term, classes: classDaysOf(course), locale: plan.locale });
+  const lines = readSchedule(text, {
+    term,
+    classes: classDaysOf(course),
+    locale: plan.locale,
+    tag: course.tag,
+    sections: course.sections.map(({ name }) => name),
+  });
   const beside = ({ date, title }: ScheduleLine) =>
     date === undefined
       ? []
@@ -129,7 +156,7 @@ export async function previewSchedule(
           .filter((other) => !sameWords(other, title))
           .slice(0, MOST_BESIDE);
   return done({
-    lines: lines.map((line) => ({ ...line, ...stateOf(plan, course, line), beside: beside(line) })),
+    lines: lines.map((line) => ({ ...line, ...stateOf(found.value, line), beside: beside(line) })),
   });
 }
 
@@ -151,12 +178,10 @@ export function takeSchedule(
   { lines }: ScheduleInput,
 ): Promise<Outcome<ScheduleTaken>> {
   return perform(pembit, actor, 'takeSchedule', async (change) => {
-    const found = await courseOf(change, actor, id);
+    const found = await courseOf(change, actor, id, instantOf(change));
     if (!found.ok) return found;
     const left: { text: string; why: string }[] = [];
-    const fresh = lines.filter(
-      (line) => stateOf(found.value.plan, found.value.course, line).state !== 'same',
-    );
+    const fresh = lines.filter((line) => stateOf(found.value, line).state !== 'same');
     const of = (...kinds: TakenLine['kind'][]) => fresh.filter(({ kind }) => kinds.includes(kind));
     const leave = (line: TakenLine, why: string) => left.push({ text: line.title || line.text, why });
     const closures = await closeDays(change, found.value, of('closure'), leave);
@@ -180,6 +205,8 @@ export function takeSchedule(
   });
 }
 
+const instantOf = ({ nowMs }: Change) => Temporal.Instant.fromEpochMilliseconds(nowMs);
+
 type Leave = (line: TakenLine, why: string) => void;
 
 async function closeDays(
@@ -197,7 +224,7 @@ async function closeDays(
       name: line.title.slice(0, 100),
       start: Temporal.PlainDate.from(line.date!),
       end: Temporal.PlainDate.from(line.to ?? line.date!).add({ days: 1 }),
-      created: Temporal.Instant.fromEpochMilliseconds(change.nowMs),
+      created: instantOf(change),
     };
     if (!moved.some((meeting) => closes(closure, meeting))) return [closure];
     leave(line, scheduleTexts.classMovedThere);
@@ -217,7 +244,7 @@ async function teach(
   leave: Leave,
 ): Promise<number> {
   // As the closures of the same schedule have left it.
-  const found = await courseOf(change, actor, id);
+  const found = await courseOf(change, actor, id, instantOf(change));
   if (!found.ok) return 0;
   const { course } = found.value;
   let planned = 0;

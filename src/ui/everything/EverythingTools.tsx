@@ -6,12 +6,11 @@ import Button from '@mui/material/Button';
 import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import type { PlanLine } from '@/core/exchange/list/listFormat';
-import { entryTexts } from '@/core/texts/entries';
 import { everythingTexts as say } from '@/core/texts/everything';
 import deskStyles from '../plan/PlanDesk.module.css';
 import styles from './Everything.module.css';
+import { planLine } from './planLine';
 import type { EverythingTable } from './RowTable';
-import type { EverythingRow } from './everythingView';
 
 const ColumnsMenu = dynamic(async () => (await import('./ColumnsMenu')).ColumnsMenu);
 const SaveMenu = dynamic(async () => (await import('./SaveMenu')).SaveMenu);
@@ -50,16 +49,5 @@ export function EverythingTools({ table }: { table: EverythingTable }) {
   );
 }
 
-const lineOf = (row: EverythingRow): PlanLine => ({
-  week: row.week,
-  date: row.start.slice(0, 10),
-  day: row.day,
-  time: row.time,
-  tags: row.tags.map(({ tag }) => tag).join(' '),
-  kind: entryTexts.kind[row.kind],
-  title: row.title,
-  shown: entryTexts.release[row.release],
-});
-
 const linesOf = (table: EverythingTable): PlanLine[] =>
-  table.getRowModel().rows.map(({ original }) => lineOf(original));
+  table.getRowModel().rows.map(({ original }) => planLine(original));

@@ -7,7 +7,9 @@ import type { EverythingRow } from './everythingView';
 
 const row = (changes: Partial<EverythingRow>): EverythingRow => ({
   key: changes.title ?? '', id: changes.title ?? '', title: '', date: '2026-10-13', start: '2026-10-13T10:00', movable: true, kind: 'event', week: 6, day: 'Tue 13 Oct',
-  time: '10:00', tags: [{ tag: 'HL', color: 'brick' }], detail: '', off: false, release: 'shown', links: 'none', ...changes,
+  time: '10:00', tags: [{ tag: 'HL', color: 'brick' }], detail: '', off: false, release: 'shown', links: 'none',
+  link: '',
+  until: '', ...changes,
 }); // prettier-ignore
 const ROWS = [
   row({ title: 'Tide quiz', kind: 'due', start: '2026-10-12T17:00', time: '17:00', release: 'notYet', tags: [] }),

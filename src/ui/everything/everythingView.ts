@@ -41,6 +41,10 @@ export type EverythingRow = PlanItem &
     release: Occurrence['release'];
     /** How the links of an entry or class answered; `none` where it has no links. For its staff alone. */
     links: RowLinks;
+    /** The first outside address of its links, or nothing. */
+    link: string;
+    /** The last day of what goes over several, as `2026-11-13`; else empty. */
+    until: string;
     /** What can be changed in the line itself. */
     line?: EditableLine;
   }>;
@@ -52,9 +56,17 @@ function lineOf(entry: SeenEntry): EditableLine {
   return { sequence: entry.sequence, title: entry.title, day, time, timed: entry.kind !== 'announcement' };
 }
 
+const isOutside = (url: string) => /^https?:/i.test(url);
+
+function lastDayOf({ start, end }: Occurrence): string {
+  if (!end) return '';
+  const last = isDay(end) ? end.subtract({ days: 1 }) : dayOf(end);
+  return last.equals(dayOf(start)) ? '' : last.toString();
+}
+
 function linksOf(links: readonly Link[], tests: ReadonlyMap<string, LinkTest>): RowLinks {
   if (links.length === 0) return 'none';
-  const outside = links.filter(({ url }) => /^https?:/i.test(url));
+  const outside = links.filter(({ url }) => isOutside(url));
   const states = outside.map(({ url }) => tests.get(url)?.state);
   if (states.includes('fails')) return 'fails';
   if (states.includes('moved')) return 'moved';
@@ -89,6 +101,8 @@ export function everythingView(
       off,
       release: o.release,
       links: 'links' in o ? linksOf(o.links, tests) : 'none',
+      link: ('links' in o && o.links.find(({ url }) => isOutside(url))?.url) || '',
+      until: lastDayOf(o),
     };
   });
 }

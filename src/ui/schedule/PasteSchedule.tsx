@@ -1,11 +1,14 @@
 'use client';
+import DownloadIcon from '@mui/icons-material/FileDownloadOutlined';
 import Button from '@mui/material/Button';
 import { Link } from '@/ui/controls/Link';
 import { useState } from 'react';
 import { Temporal } from 'temporal-polyfill';
+import { spreadsheetList } from '@/core/exchange/list/spreadsheetList';
 import { scheduleTexts as say } from '@/core/texts/schedule';
 import { dateLabel } from '@/core/time/dateLabels';
 import { Field } from '../controls/Field';
+import { saveFile } from '../controls/saveFile';
 import { callApi } from '../controls/callApi';
 import { UploadField } from '../controls/UploadField';
 import { Select } from '../controls/Select';
@@ -29,6 +32,10 @@ type Props = Readonly<{
   chosen: string;
   locale: string;
 }>;
+
+/** The heads of the columns that say what they are. */
+const saveTemplate = async () =>
+  saveFile(say.templateFile, await spreadsheetList.write([]), spreadsheetList.type);
 
 /** One function for all draws: the focus goes there when it comes, and not again while one types elsewhere. */
 const focusOnce = (link: HTMLAnchorElement | null) => link?.focus();
@@ -133,6 +140,11 @@ export function PasteSchedule({ courses, chosen, locale }: Props) {
           error={fileError}
           onFile={(file) => void takeFile(file?.id)}
         />
+        <div>
+          <Button size="small" startIcon={<DownloadIcon />} onClick={() => void saveTemplate()}>
+            {say.template}
+          </Button>
+        </div>
         <div>
           <Button
             type="submit"

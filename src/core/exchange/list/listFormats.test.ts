@@ -8,9 +8,11 @@ const line = (changes: Partial<PlanLine>): PlanLine => ({
   date: '2026-10-13',
   day: 'Tue 13 Oct',
   time: '10:00–11:50',
+  until: '',
   tags: 'HL',
   kind: 'Class',
   title: 'Moulds',
+  link: '',
   shown: 'shown',
   ...changes,
 });
@@ -23,7 +25,7 @@ const LINES = [
     kind: 'Due',
     title: 'Half-breadth *plan*',
   }),
-  line({ week: 0, date: '2027-01-04', day: 'Mon 4 Jan', time: '', tags: '', kind: 'Note', title: '=1+1' }),
+  line({ week: 0, date: '2027-01-04', day: 'Mon 4 Jan', until: '2027-01-06', time: '', tags: '', kind: 'Note', title: '=1+1', link: 'https://n.example/' }), // prettier-ignore
 ];
 
 /** What each format makes of the lines above; a format without a row here fails. */
@@ -32,10 +34,20 @@ const WRITTEN: Readonly<Record<string, unknown>> = {
     {
       sheet: 'Sheet1',
       data: [
-        ['Week', 'Date', 'Time', 'Course', 'Kind', 'Title', 'Shown'],
-        [6, new Date('2026-10-13'), '10:00–11:50', 'HL', 'Class', 'Moulds', 'shown'],
-        [6, new Date('2026-10-15'), 'by 17:00', 'HL', 'Due', 'Half-breadth *plan*', 'shown'],
-        [null, new Date('2027-01-04'), null, null, 'Note', '=1+1', 'shown'],
+        ['Week', 'Date', 'Until', 'Time', 'Course', 'Kind', 'Title', 'Link', 'Shown'],
+        [6, new Date('2026-10-13'), null, '10:00–11:50', 'HL', 'Class', 'Moulds', null, 'shown'],
+        [6, new Date('2026-10-15'), null, 'by 17:00', 'HL', 'Due', 'Half-breadth *plan*', null, 'shown'],
+        [
+          null,
+          new Date('2027-01-04'),
+          new Date('2027-01-06'),
+          null,
+          null,
+          'Note',
+          '=1+1',
+          'https://n.example/',
+          'shown',
+        ],
       ],
     },
   ],
@@ -51,7 +63,7 @@ const WRITTEN: Readonly<Record<string, unknown>> = {
     '</tbody></table></body></html>',
     '',
   ].join('\n'),
-  csv: '\uFEFFWeek,Date,Time,Course,Kind,Title,Shown\r\n6,2026-10-13,10:00–11:50,HL,Class,Moulds,shown\r\n6,2026-10-15,by 17:00,HL,Due,Half-breadth *plan*,shown\r\n,2027-01-04,,,Note,"\'=1+1",shown\r\n',
+  csv: '\uFEFFWeek,Date,Until,Time,Course,Kind,Title,Link,Shown\r\n6,2026-10-13,,10:00–11:50,HL,Class,Moulds,,shown\r\n6,2026-10-15,,by 17:00,HL,Due,Half-breadth *plan*,,shown\r\n,2027-01-04,2027-01-06,,,Note,"\'=1+1",https://n.example/,shown\r\n',
   markdown:
     '## Week 6\n\n- Tue 13 Oct, 10:00–11:50: HL **Moulds** (class)\n- Thu 15 Oct, by 17:00: HL **Half-breadth \\*plan\\*** (due)\n\n## Outside the term\n\n- Mon 4 Jan: **=1+1** (note)\n',
 };

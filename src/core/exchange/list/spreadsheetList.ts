@@ -7,8 +7,10 @@ const EPOCH_DAY = 25_569;
 
 function cellOf(line: PlanLine, key: keyof PlanLine) {
   if (key === 'week') return line.week === 0 ? null : { value: line.week };
-  if (key !== 'date') return { value: String(line[key]), type: String, wrap: key === 'title' };
-  const [year, month, day] = line.date.split('-').map(Number);
+  if (key !== 'date' && key !== 'until')
+    return { value: String(line[key]), type: String, wrap: key === 'title' };
+  if (line[key] === '') return null;
+  const [year, month, day] = line[key].split('-').map(Number);
   return { value: EPOCH_DAY + daysFromEpoch(year!, month!, day!), format: 'yyyy-mm-dd' };
 }
 
@@ -22,7 +24,7 @@ export const spreadsheetList: ListFormat = {
     const { default: writeExcelFile } = await import('write-excel-file/universal');
     const head = LIST_COLUMNS.map(([, name]) => ({ value: name, fontWeight: 'bold' as const }));
     const rows = lines.map((line) => LIST_COLUMNS.map(([key]) => cellOf(line, key)));
-    const width = (key: keyof PlanLine) => ({ width: key === 'title' ? 48 : 14 });
+    const width = (key: keyof PlanLine) => ({ width: key === 'title' ? 48 : key === 'link' ? 30 : 14 });
     const columns = LIST_COLUMNS.map(([key]) => width(key));
     return writeExcelFile([head, ...rows], { columns, stickyRowsCount: 1 }).toBlob();
   },
