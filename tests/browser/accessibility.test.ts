@@ -34,7 +34,7 @@ const PAGES: Readonly<Record<string, readonly string[]>> = {
     '/away?from=2026-10-20',
     '/schedule',
   ],
-  office: ['/school'],
+  office: ['/school', '/school/tables'],
   ivo: [
     '/next',
     '/month',

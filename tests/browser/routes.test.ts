@@ -241,6 +241,7 @@ const CHECKS: Readonly<Record<string, () => readonly Check[]>> = {
     },
   ],
   '/setup': () => [{ method: 'GET', path: '/setup', expected: all(404) }],
+  '/school/tables': () => [{ method: 'GET', path: '/school/tables', expected: page(307) }],
   '/school': () => [{ method: 'GET', path: '/school', expected: page(307) }],
   '/courses': () => [{ method: 'GET', path: '/courses', expected: page(307) }],
   '/courses/[code]': () => [
@@ -492,6 +493,20 @@ const CHECKS: Readonly<Record<string, () => readonly Check[]>> = {
       body: { list: 'X', from: 1 },
       expected: signedInOnly(404),
     },
+  ],
+  '/api/tables/preview': () => [
+    {
+      method: 'POST',
+      path: '/api/tables/preview',
+      body: { text: 'Name,E-mail' },
+      expected: signedInOnly(403),
+    },
+  ],
+  '/api/tables/file': () => [
+    { method: 'POST', path: '/api/tables/file', body: { file: NOT_THERE }, expected: signedInOnly(403) },
+  ],
+  '/api/tables': () => [
+    { method: 'POST', path: '/api/tables', body: { text: 'Name,E-mail' }, expected: signedInOnly(403) },
   ],
   '/api/courses/[id]/schedule/preview': () => [
     {

@@ -50,6 +50,29 @@ describe('the administrator', () => {
     await maren.sees('Harbour day');
   });
 
+  test('brings people and a course as tables: what is wrong is named by its line, and the rest is taken', async () => {
+    await office.open(at('/school'));
+    await office.click('link', 'Bring people, courses, sections or staff as a table');
+    await office.type('The table', 'Name,E-mail\nEdda Tern,edda@kittiwake.example\nNobody,nobody');
+    await office.click('button', 'Look at it');
+    await office.sees('1 line is new. 1 cannot be taken.');
+    await office.sees('Line 3: Type a whole e-mail address.');
+    await office.click('button', 'Add 1 line, leave 1 out');
+    await office.sees('Added 1 line of a table');
+    const course =
+      'Course,Title,Tag,Instructor,Section,Week\nRG 110,Rigging,RG,edda@kittiwake.example,A,Mon 9-10:30';
+    await office.type('The table', course);
+    await office.click('button', 'Look at it');
+    await office.sees('Line 2: RG 110 Rigging, section A');
+    await office.click('button', 'Add 1 line');
+    await office.sees('Added 1 line of a table');
+    await office.type('The table', course);
+    await office.click('button', 'Look at it');
+    await office.sees('Nothing in it is new. 1 is here already.');
+    await office.open(at('/school'));
+    await office.sees('RG 110 Rigging');
+  });
+
   test('sees a letter that is refused, and sends it again once the mailbox accepts it', async () => {
     await stranger.open(`${pembit.standinsUrl}/mailbox`);
     await stranger.type(/Refuse mail to this address/, 'nils@kittiwake.example');

@@ -34,6 +34,7 @@ export const FIRST_LOADS = [
   [MAREN, '/courses/HL%20210', 270],
   [MAREN, '/materials', 270],
   [OFFICE, '/school', 275],
+  [OFFICE, '/school/tables', 230],
 ] as const;
 
 /** The scripts that a page asks for before anything is clicked. */

@@ -3,6 +3,7 @@ import { redirect } from 'next/navigation';
 import { isStaffOf } from '@/core/entries/viewer';
 import { planFileTexts } from '@/core/texts/planFiles';
 import { officeTexts } from '@/core/texts/office';
+import { schoolTableTexts } from '@/core/texts/schoolTables';
 import { schoolTexts } from '@/core/texts/school';
 import { dateLabel } from '@/core/time/dateLabels';
 import { currentTerm, teachingWeeks } from '@/core/time/term';
@@ -13,6 +14,7 @@ import { outboxOf } from '@/server/mail/failedMail';
 import { teachingPeople } from '@/server/people/people';
 import { todayIn } from '@/server/plan/todayIn';
 import { sharedPembit } from '@/server/pembit';
+import { Link } from '@/ui/controls/Link';
 import { ArchiveControls } from '@/ui/school/ArchiveControls';
 import { BringPlan } from '@/ui/school/BringPlan';
 import { ClosureForm } from '@/ui/school/ClosureForm';
@@ -146,6 +148,11 @@ export default async function SchoolPage() {
               people={people.map(({ id, name: personName }) => ({ id, name: personName }))}
               taken={taken}
             />
+            <p>
+              <Link className="lone" href="/school/tables">
+                {schoolTableTexts.open}
+              </Link>
+            </p>
             <BringPlan people={people.map(({ id, name: personName }) => ({ id, name: personName }))} />
           </section>
           <PeopleSection

@@ -38,7 +38,7 @@ export const ACTS = {
   // The frame
   addClosure: { roles: ['instructor', 'co'], office: true }, removeClosure: { roles: ['instructor', 'co'], office: true },
   addTerm: OFFICE, changeTerm: OFFICE, deleteTerm: OFFICE, addSiteDate: OFFICE, removeSiteDate: OFFICE, changeSettings: OFFICE,
-  addCourse: OFFICE, deleteCourse: STAFF, archiveCourse: STAFF, addPerson: OFFICE, changePerson: OFFICE,
+  addCourse: OFFICE, deleteCourse: STAFF, archiveCourse: STAFF, addPerson: OFFICE, bringTable: OFFICE, changePerson: OFFICE,
   changeAdministrators: OFFICE, deactivatePerson: OFFICE,
   // Who is in a course
   arrange: PLAN, addStudents: PLAN, importRoster: { roles: ['instructor', 'co'], office: true }, moveStudent: PLAN, writeGroup: PLAN,

@@ -69,6 +69,7 @@ const TABLE: readonly (readonly [Act, string])[] = [
   ['importRoster', 'yes yes no no no yes no'],
   ['addStudents', 'yes yes no no no no no'],
   ['addTerm', 'no no no no no yes no'],
+  ['bringTable', 'no no no no no yes no'],
   ['deleteTerm', 'no no no no no yes no'],
   ['changeAdministrators', 'no no no no no yes no'],
   ['takeTime', 'no no no no no no no'],

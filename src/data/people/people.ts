@@ -70,6 +70,16 @@ export async function peopleById(reader: Reader, ids: readonly PersonId[]): Prom
   return people;
 }
 
+/** Those of some addresses, in lower case, who have an account, in no order. */
+export async function peopleByEmails(reader: Reader, emails: readonly string[]): Promise<Person[]> {
+  const people: Person[] = [];
+  for (let i = 0; i < emails.length; i += 500) {
+    const rows = await select<PersonRow>(reader, 'SELECT * FROM people WHERE email IN (:emails)', { emails: emails.slice(i, i + 500) }); // prettier-ignore
+    people.push(...rows.map(toPerson));
+  }
+  return people;
+}
+
 /** E-mail addresses are stored in lower case; the password hash leaves this layer only here. */
 export async function personByEmail(
   reader: Reader,

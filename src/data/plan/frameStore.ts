@@ -25,6 +25,10 @@ export async function courseRowOf(reader: Reader, id: Course['id']): Promise<Row
 }
 
 /** The courses of a term that have this code. */
+/** The courses of a term, archived ones too. */
+export const coursesInTerm = (reader: Reader, term: TermId): Promise<Rows['courses'][]> =>
+  select(reader, 'SELECT * FROM courses WHERE term_id = :term ORDER BY code', { term });
+
 export async function coursesOfCode(reader: Reader, term: TermId, code: string): Promise<Course['id'][]> {
   const rows = await select<{ id: Course['id'] }>(
     reader,

@@ -1,6 +1,7 @@
 import type { StaffInput } from '@/core/frame/staffInput';
 import type { CourseId, PersonId } from '@/core/ids';
 import { may } from '@/core/may/may';
+import type { StaffRole } from '@/core/may/role';
 import type { Outcome, Refused } from '@/core/refusals';
 import { done, refused, refusedBecause } from '@/core/refusals';
 import { staffTexts } from '@/core/texts/staff';
@@ -31,7 +32,7 @@ const instructors = (rows: readonly StaffRow[]) => rows.filter((row) => row.role
 const bad = (field: string, message: string): Refused => refused('badRequest', [{ field, message }]);
 
 /** Why somebody cannot be on a course's staff. */
-async function notForStaff(change: Change, course: CourseId, person: Person): Promise<Refused | undefined> {
+async function notForStaff(change: Reader, course: CourseId, person: Person): Promise<Refused | undefined> {
   if (person.deactivated) return bad('email', staffTexts.deactivated(person.name));
   const place = await placeOnRoster(change, { course, person: person.id });
   return place ? bad('email', staffTexts.takesCourse(person.name)) : undefined;
@@ -50,23 +51,47 @@ export function writeStaff(
       ? await personById(change, input.person)
       : await personByEmail(change, input.email!);
     if (!person) return bad('email', staffTexts.noSuchPerson);
-    const wrong = await notForStaff(change, course, person);
-    if (wrong) return wrong;
     const rows = await staffRowsOf(change, course);
-    const known = rows.find((row) => isFor(row, person.id));
-    const left = instructors(rows).filter((row) => !isFor(row, person.id));
-    if (known?.role === 'instructor' && input.role !== 'instructor' && left.length === 0)
-      return refused('needsSuccessor');
+    const wrong = await notInRole(change, { course, person, role: input.role, rows });
+    if (wrong) return wrong;
     const helps = input.role === 'assistant' || input.role === 'substitute';
     const days = input.role === 'substitute' ? { from: input.from!.toString(), until: input.until!.toString() } : {}; // prettier-ignore
     const row = staffRow({ course, person: person.id, role: input.role, sections: helps ? input.sections : [], ...days }); // prettier-ignore
-    if (known) await change.update('staff', known.id, { ...row, id: known.id });
-    else await change.insert('staff', [row]);
-    await noteInOffice(change, { act: 'staff', actor: actor.person.id, person: person.id, course, detail: input.role }); // prettier-ignore
-    change.concerns(`course:${course}`, `person:${person.id}`);
+    await putOnStaff(change, actor, row, rows);
     change.summarise(staffTexts.made(refTo(person.id), input.role));
     return done({ name: person.name });
   });
+}
+
+type InRole = Readonly<{ course: CourseId; person: Person; role: StaffRole; rows: readonly StaffRow[] }>;
+
+/** Why somebody cannot have a role in a course whose staff is `rows`. */
+export async function notInRole(
+  reader: Reader,
+  { course, person, role, rows }: InRole,
+): Promise<Refused | undefined> {
+  const wrong = await notForStaff(reader, course, person);
+  if (wrong) return wrong;
+  const known = rows.find((row) => isFor(row, person.id));
+  const left = instructors(rows).filter((row) => !isFor(row, person.id));
+  return known?.role === 'instructor' && role !== 'instructor' && left.length === 0
+    ? refused('needsSuccessor')
+    : undefined;
+}
+
+/** Writes somebody's place on a course's staff, over the one that they have there. */
+export async function putOnStaff(
+  change: Change,
+  actor: SignedIn,
+  row: ReturnType<typeof staffRow>,
+  rows: readonly StaffRow[],
+): Promise<void> {
+  const [course, person] = [row.course_id as CourseId, row.person_id as PersonId];
+  const known = rows.find((one) => isFor(one, person));
+  if (known) await change.update('staff', known.id, { ...row, id: known.id });
+  else await change.insert('staff', [row]);
+  await noteInOffice(change, { act: 'staff', actor: actor.person.id, person, course, detail: row.role }); // prettier-ignore
+  change.concerns(`course:${course}`, `person:${person}`);
 }
 
 /** Who takes over what somebody holds: the colleague who was named, or else the first instructor who stays. */

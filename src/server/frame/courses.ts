@@ -1,20 +1,22 @@
 import { mayIn, mayOffice } from '@/core/may/may';
 import { randomUUID } from 'node:crypto';
 import type { CourseInput, NewCourseInput } from '@/core/frame/frameInput';
-import type { CourseId, SectionId, TermId } from '@/core/ids';
+import type { CourseId, PersonId, TermId } from '@/core/ids';
 import type { FieldError, Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
 import { frameHistoryTexts } from '@/core/texts/frameHistory';
+import type { Term } from '@/core/time/term';
 import type { Reader } from '@/data/database';
+import type { Change } from '@/data/history/change';
 import { personById } from '@/data/people/people';
-import { fromCourseFacts, fromSection } from '@/data/plan/frameRows';
-import { coursesOfCode, writePatterns } from '@/data/plan/frameStore';
+import { fromCourseFacts } from '@/data/plan/frameRows';
+import { coursesOfCode } from '@/data/plan/frameStore';
 import { allTerms, loadFrame } from '@/data/plan/loadPlan';
 import { perform } from '../history/perform';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
 import { refitMeetings } from './refitMeetings';
-import { unknownDays } from './sections';
+import { makeSection, unknownDays } from './sections';
 import { staffRow } from '@/data/people/memberRows';
 
 /** A code is unique within its term: it is what addresses and commands use. */
@@ -42,26 +44,9 @@ export function addCourse(
     const taken = await codeTaken(change, { term: term.id, code: input.code });
     const wrong = [...taken, ...input.sections.flatMap(({ week }) => unknownDays(week, term, 'sections'))];
     if (wrong.length > 0) return refused('badRequest', wrong);
-    const id = randomUUID() as CourseId;
-    await change.insert('courses', [
-      {
-        id,
-        term_id: term.id,
-        ...fromCourseFacts(input),
-        archived_at: null,
-        reopened: 0,
-        join_generation: 0,
-        join_hash: null,
-      },
-    ]);
-    await change.insert('staff', [staffRow({ course: id, person: input.instructor, role: 'instructor' })]);
-    for (const { name, week } of input.sections) {
-      const section = randomUUID() as SectionId;
-      await change.insert('sections', [fromSection({ id: section, name }, id)]);
-      await writePatterns(change, section, [{ from: term.startsOn, classes: week }]);
-    }
+    const id = await makeCourse(change, input, term);
+    for (const section of input.sections) await makeSection(change, id, section, term);
     await refitMeetings(change, [id]);
-    change.concerns(`person:${input.instructor}`);
     change.summarise(frameHistoryTexts.addedCourse(input.code));
     const { courses } = await loadFrame(change, [id]);
     return done({
@@ -70,6 +55,20 @@ export function addCourse(
       meetings: courses.flatMap((c) => c.sections.flatMap((s) => s.meetings)).length,
     });
   });
+}
+
+/** A course of a term with its instructor, and no section yet. */
+export async function makeCourse(
+  change: Change,
+  input: CourseInput & Readonly<{ instructor: PersonId }>,
+  term: Term,
+): Promise<CourseId> {
+  const id = randomUUID() as CourseId;
+  const facts = { archived_at: null, reopened: 0, join_generation: 0, join_hash: null };
+  await change.insert('courses', [{ id, term_id: term.id, ...fromCourseFacts(input), ...facts }]);
+  await change.insert('staff', [staffRow({ course: id, person: input.instructor, role: 'instructor' })]);
+  change.concerns(`person:${input.instructor}`);
+  return id;
 }
 
 /** Whoever teaches a course changes its facts; its term stays. */

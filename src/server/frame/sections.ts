@@ -53,13 +53,23 @@ export function addSection(
     if (!course || !term || !mayIn(actor, 'addSection', id)) return refused('notFound');
     const wrong = [...nameTaken(course, input.name), ...unknownDays(input.week, term)];
     if (wrong.length > 0) return refused('badRequest', wrong);
-    const section = randomUUID() as SectionId;
-    await change.insert('sections', [fromSection({ id: section, name: input.name }, id)]);
-    await writePatterns(change, section, [{ from: term.startsOn, classes: input.week }]);
+    await makeSection(change, id, input, term);
     await refitMeetings(change, [id]);
     change.summarise(frameHistoryTexts.addedSection(input.name));
     return done({ name: input.name });
   });
+}
+
+/** A section with its week from the term's first day on; its classes come when the course is fitted. */
+export async function makeSection(
+  change: Change,
+  course: CourseId,
+  { name, week }: SectionInput,
+  term: Term,
+): Promise<void> {
+  const id = randomUUID() as SectionId;
+  await change.insert('sections', [fromSection({ id, name }, course)]);
+  await writePatterns(change, id, [{ from: term.startsOn, classes: week }]);
 }
 
 const nameTaken = (course: Course, name: string, except?: SectionId): FieldError[] =>

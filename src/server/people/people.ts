@@ -7,6 +7,7 @@ import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
 import { schoolTexts } from '@/core/texts/school';
 import { select } from '@/data/database';
+import type { Change } from '@/data/history/change';
 import { refTo } from '@/data/history/personRefs';
 import { noteInOffice } from '@/data/people/officeLog';
 import { personByEmail, personById, personRow } from '@/data/people/people';
@@ -87,16 +88,29 @@ export function addPerson(
     if (!mayOffice(actor, 'addPerson')) return refused('notYours');
     if (await personByEmail(change, input.email))
       return refused('badRequest', [{ field: 'email', message: 'Somebody has this address already.' }]);
-    const id = randomUUID() as PersonId;
-    await change.insert('people', [personRow({ ...input, id }, change.nowMs)]);
-    await invite(pembit, change, [{ id, ...input }], {
-      sender: actor.person.id,
-      to: (await schoolSettings(change)).name,
-    });
-    await noteInOffice(change, { act: 'made', actor: actor.person.id, person: id });
-    change.summarise(`${schoolTexts.addPerson}: ${refTo(id)}`);
-    return done({ id, name: input.name });
+    const [id] = await makePeople(pembit, change, actor, [input]);
+    change.summarise(`${schoolTexts.addPerson}: ${refTo(id!)}`);
+    return done({ id: id!, name: input.name });
   });
+}
+
+/** Makes accounts that nobody has yet, in the order given, and sends each a letter with the link for the first sign-in. */
+export async function makePeople(
+  pembit: Pembit,
+  change: Change,
+  actor: SignedIn,
+  inputs: readonly z.output<typeof personInput>[],
+): Promise<PersonId[]> {
+  const people = inputs.map(({ name, email }) => ({ id: randomUUID() as PersonId, name, email }));
+  await change.insert(
+    'people',
+    people.map((person) => personRow(person, change.nowMs)),
+  );
+  const to = (await schoolSettings(change)).name;
+  await invite(pembit, change, people, { sender: actor.person.id, to });
+  for (const { id } of people)
+    await noteInOffice(change, { act: 'made', actor: actor.person.id, person: id });
+  return people.map(({ id }) => id);
 }
 
 /** A new link for the first sign-in, or for somebody who lost the password: the administrator sends it. */

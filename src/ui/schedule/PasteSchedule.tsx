@@ -4,6 +4,8 @@ import Button from '@mui/material/Button';
 import { Link } from '@/ui/controls/Link';
 import { useState } from 'react';
 import { Temporal } from 'temporal-polyfill';
+import { emptySheet } from '@/core/exchange/emptySheet';
+import { LIST_COLUMNS } from '@/core/exchange/list/listColumns';
 import { spreadsheetList } from '@/core/exchange/list/spreadsheetList';
 import { scheduleTexts as say } from '@/core/texts/schedule';
 import { dateLabel } from '@/core/time/dateLabels';
@@ -33,9 +35,10 @@ type Props = Readonly<{
   locale: string;
 }>;
 
-/** The heads of the columns that say what they are. */
-const saveTemplate = async () =>
-  saveFile(say.templateFile, await spreadsheetList.write([]), spreadsheetList.type);
+/** The heads of a saved list, without what it says about the day it was saved. */
+const TEMPLATE = LIST_COLUMNS.filter(([key]) => key !== 'week' && key !== 'shown').map(([, name]) => name);
+
+const saveTemplate = async () => saveFile(say.templateFile, await emptySheet(TEMPLATE), spreadsheetList.type);
 
 /** One function for all draws: the focus goes there when it comes, and not again while one types elsewhere. */
 const focusOnce = (link: HTMLAnchorElement | null) => link?.focus();
