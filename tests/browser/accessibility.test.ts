@@ -4,10 +4,15 @@ import type { Person } from './browser';
 import { DESKTOP, PHONE, newPerson } from './browser';
 import { EMBED_VIEWS } from '../../src/core/outlets/outlet';
 import { demoId } from '../../src/server/demo/demoIds';
+import type { SectionId } from '../../src/core/ids';
+import { meetingIdOf } from '../../src/server/frame/meetingId';
 import { letterHtml } from '../../src/server/mail/letterHtml';
 import { signedIn } from '../support/api';
 
 const base = inject('pembitUrl');
+
+/** Section A's class of 15 October. */
+const classOn15 = meetingIdOf(demoId(`${demoId('HL 210')} A`) as SectionId, '2026-10-15');
 
 const PAGES: Readonly<Record<string, readonly string[]>> = {
   nobody: ['/sign-in', '/forgotten', '/accessibility', '/e/nothing'],
@@ -42,6 +47,7 @@ const PAGES: Readonly<Record<string, readonly string[]>> = {
     '/materials',
     '/sign-up',
     '/subscribe',
+    `/class/${classOn15}`,
     '/day/2026-10-15',
     '/day/2026-10-18',
     '/day/2026-10-08..2026-10-15',

@@ -54,12 +54,19 @@ let hlCourse = '';
 let hlEntry = '';
 let hlDraft = '';
 let hlSlot = '';
+let hlClass = '';
 let hlSheet = '';
 let openFile = '';
 let hiddenFile = '';
 let hiddenMaterial = '';
 let foreignBooking = '';
 const people: Partial<Record<Who, Api>> = {};
+
+/** A class of HL that somebody sees. */
+async function firstClass(person: Api): Promise<string> {
+  const answer = await person.call('GET', `/api/meetings?course=${hlCourse}&limit=1`);
+  return ((await answer.json()) as { items: { id: string }[] }).items[0]!.id;
+}
 
 beforeAll(async () => {
   people.nobody = anonymous(base);
@@ -69,6 +76,7 @@ beforeAll(async () => {
   const page = await (await maren.call('GET', '/term')).text();
   const ids = lookUp(page);
   ({ hlCourse, hlEntry, hlDraft } = ids);
+  hlClass = await firstClass(people.student);
   hlSlot = NOT_THERE;
   hlSheet = /\/office-hours\/([0-9a-f-]{36})"[^>]*>Office hours/.exec(
     await (await maren.call('GET', '/office-hours')).text(),
@@ -267,6 +275,11 @@ const CHECKS: Readonly<Record<string, () => readonly Check[]>> = {
       body: { file: NOT_THERE },
       expected: signedInOnly(404),
     },
+  ],
+  '/class/[meeting]': () => [
+    { method: 'GET', path: `/class/${hlClass}`, expected: { nobody: 307, stranger: 404, student: 200 } },
+    { method: 'GET', path: `/class/${NOT_THERE}`, expected: page(404) },
+    { method: 'GET', path: '/class/%00', expected: page(404) },
   ],
   '/day/[date]': () => [
     {

@@ -135,6 +135,23 @@ test('from abroad both clocks are offered and shown, and said which is which', a
   await ivo.sees('10:00–11:50 (14:00)');
 });
 
+test('a class has a page of its own, which stays where it is when the class moves', async () => {
+  await ivo.open(`${url}/next`);
+  await ivo.clickOn('main a[href^="/class/"]');
+  await ivo.sees('In class');
+  const page = await ivo.driver.getCurrentUrl();
+  const id = decodeURIComponent(page.split('/class/')[1]!);
+  const staff = await signedIn(url, 'maren@kittiwake.example');
+  const moved = { act: 'move', date: '2026-10-17', start: '15:00', end: '16:30', place: 'Shed 4' };
+  expect((await staff.call('PUT', `/api/meetings/${id}`, moved)).status).toBe(200);
+  await ivo.open(page);
+  await ivo.sees(/Saturday,? 17 October/);
+  await ivo.sees(/15:00–16:30 .*Shed 4/);
+  await ivo.clickOn('nav[aria-label="Classes around this one"] a');
+  await ivo.driver.wait(async () => (await ivo.driver.getCurrentUrl()) !== page, 60_000);
+  await ivo.sees('In class');
+});
+
 test('from nothing to a subscribed phone: the address, and whether it has been read', async () => {
   await ivo.open(`${url}/subscribe`);
   await ivo.sees('No calendar application has read it yet.');

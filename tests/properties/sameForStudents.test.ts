@@ -23,6 +23,7 @@ const sorted = (keys: Iterable<string>) => [...new Set(keys)].sort();
 const addresses = {
   entry: (id: string) => `https://p.example/e/${id}`,
   day: (date: { toString: () => string }) => `https://p.example/day/${date}`,
+  class: ({ id }: { id: string }) => `https://p.example/class/${id}`,
   signUp: 'https://p.example/sign-up',
   page: (path: string) => `https://p.example${path}`,
 };

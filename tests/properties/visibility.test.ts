@@ -65,6 +65,7 @@ function mayKnow(entry: Entry, viewer: Viewer): boolean {
 const addresses = {
   entry: (id: string) => `https://p.example/e/${id}`,
   day: () => 'https://p.example/day',
+  class: () => 'https://p.example/class',
   signUp: 'https://p.example/sign-up',
   page: (path: string) => `https://pembit.example${path}`,
 };

@@ -3,6 +3,7 @@ import type { VEvent } from '../icalendar/calendar';
 import { COURSE_CSS_COLORS } from '../palette/cssColor';
 import type { Course } from '../plan/plan';
 import type { SeenPlan } from '../plan/seenPlan';
+import type { Meeting } from '../time/meetings';
 import type { ZoneLookup } from '../time/zone';
 import type { ReminderKind } from './outlet';
 
@@ -10,6 +11,8 @@ import type { ReminderKind } from './outlet';
 export type Addresses = Readonly<{
   entry: (id: string) => string;
   day: (date: Temporal.PlainDate, course: Course | undefined) => string;
+  /** A class's own page, which stays when it moves; of an outlet without one its day. */
+  class: (meeting: Pick<Meeting, 'id' | 'date'>) => string;
   signUp: string;
   /** A path of Pembit's, for whoever signs in. */
   page: (path: string) => string;

@@ -27,6 +27,7 @@ import { outletViewer } from './outletViewer';
 
 const addresses = {
   entry: (id: string) => `https://p.example/e/${id}`,
+  class: ({ date }: { date: { toString: () => string } }) => `https://p.example/day/${date}`,
   day: (date: { toString: () => string }) => `https://p.example/day/${date}`,
   signUp: 'https://p.example/sign-up',
   page: (path: string) => `https://pembit.example${path}`,

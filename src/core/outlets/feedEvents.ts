@@ -25,7 +25,7 @@ function classEvents(contents: OutletContents, { plan, addresses, named }: Event
       (a, b) => b.epochMilliseconds - a.epochMilliseconds,
     )[0]!;
     const tzid = plan.terms.find((term) => term.id === course.term)?.tzid ?? 'UTC';
-    const day = addresses.day(meeting.date, course);
+    const page = addresses.class(meeting);
     const dayName = plan.dayNames.get(meeting.date.toString());
     return {
       uid: meeting.id,
@@ -40,10 +40,10 @@ function classEvents(contents: OutletContents, { plan, addresses, named }: Event
         dayName === undefined ? '' : entryTexts.dayName(dayName),
         seen.plan && plainText(seen.plan.description),
         ...(seen.plan?.links ?? []).map(linkLine(addresses)),
-        feedTexts.daySheet(day),
+        feedTexts.classPage(page),
       ]),
       location: seen.place,
-      url: day,
+      url: page,
       conference: course.meetingLink,
       categories: [course.code],
       class: 'PUBLIC',

@@ -44,7 +44,7 @@ export function newestIn(
       plans.set(taught.id, {
         uid: taught.id,
         title: tags ? tagged([course], taught.title) : taught.title,
-        url: addresses.day(meeting.date, course),
+        url: addresses.class(meeting),
         summary: momentLabel(meeting.date, plan.locale),
         created: taught.created,
         updated: taught.lastModified,

@@ -15,7 +15,13 @@ const outlet: Outlet = {
   id: 'o' as OutletId, kind: 'feed', name: 'HL', owner: MAREN, generation: 1, audience: 'public', ...PUBLISHED_DEFAULTS, courses: [HL], sections: ['a' as SectionId], daysBack: 7,
 }; // prettier-ignore
 const address = (path: unknown) => `https://p.example/${String(path)}`;
-const addresses = { entry: address, day: address, page: address, signUp: 'https://p.example/sign-up' };
+const addresses = {
+  entry: address,
+  day: address,
+  class: address,
+  page: address,
+  signUp: 'https://p.example/sign-up',
+};
 const held = (changes: Partial<EventEntry>) => {
   const entry = event({ id: 'e1' as EntryId, uid: 'u', ...changes });
   const contents = outletContents(outlet, outletViewer(outlet, student()), plan({ entries: [entry] }), NOW);

@@ -7,6 +7,7 @@ export const classTexts = {
   save: (n: number) => (n === 1 ? 'Save for this class' : `Save for ${n} sections`),
   clear: 'Take the plan off',
   daySheet: 'Day sheet',
+  ownPage: 'Its own page',
   also: (list: string) => `The same plan: ${list}`,
   none: 'No plan yet',
   fillTitle: 'Put a list on the classes',

@@ -8,6 +8,8 @@ export const feedTexts = {
   opens: (when: string) => `Opens ${when}.`,
   closes: (when: string) => `Closes ${when}.`,
   setOn: (day: string) => `Set ${day}.`,
+  /** A class's own page: plan, place, materials, what was set. */
+  classPage: (url: string) => `On one page: ${url}`,
   daySheet: (url: string) => `Day sheet: ${url}`,
   times: (title: string, free: number, n: number) =>
     `${title} (${free} of ${n === 1 ? '1 time' : `${n} times`} free)`,

@@ -2,6 +2,7 @@ import type { Temporal } from 'temporal-polyfill';
 import type { VTombstone } from '@/core/icalendar/calendar';
 import type { EntryId } from '@/core/ids';
 import type { Addresses } from '@/core/outlets/eventParts';
+import { classPath } from '@/core/plan/classPath';
 import { newestIn } from '@/core/outlets/newest';
 import { officeFreeBusy } from '@/core/outlets/officeFreeBusy';
 import { workTodos } from '@/core/outlets/workTodos';
@@ -50,6 +51,7 @@ export function addressesOf(
       personal
         ? `${baseUrl}/day/${momentText(date)}${course ? `?course=${encodeURIComponent(course.code)}` : ''}`
         : `${embed}/day/${momentText(date)}`,
+    class: ({ id, date }) => (personal ? baseUrl + classPath(id) : `${embed}/day/${momentText(date)}`),
     signUp: `${baseUrl}/sign-up`,
     // What is closed to its readers leads to Pembit, for whoever signs in.
     page: (path) => opened(path) ?? baseUrl + path,

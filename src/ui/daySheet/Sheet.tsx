@@ -6,7 +6,16 @@ import styles from './DaySheet.module.css';
 import type { DaySheetView, SheetItem } from './daySheetView';
 
 /** One day on one page: what was done, with its materials; what was set, is due, was announced. */
-export function Sheet({ view, onOpen }: { view: DaySheetView; onOpen?: (item: PlanItem) => void }) {
+export function Sheet({
+  view,
+  onOpen,
+  ofClass = false,
+}: {
+  view: DaySheetView;
+  onOpen?: (item: PlanItem) => void;
+  /** On a class's own page its title leads nowhere else. */
+  ofClass?: boolean;
+}) {
   return (
     <>
       {view.parts.map((part) => (
@@ -18,7 +27,7 @@ export function Sheet({ view, onOpen }: { view: DaySheetView; onOpen?: (item: Pl
         >
           <h2>{part.heading}</h2>
           {part.items.map((item) => (
-            <Item key={item.key} item={item} onOpen={onOpen} />
+            <Item key={item.key} item={item} onOpen={onOpen} ofClass={ofClass} />
           ))}
         </section>
       ))}
@@ -26,7 +35,15 @@ export function Sheet({ view, onOpen }: { view: DaySheetView; onOpen?: (item: Pl
   );
 }
 
-function Item({ item, onOpen }: { item: SheetItem; onOpen?: (item: PlanItem) => void }) {
+function Item({
+  item,
+  onOpen,
+  ofClass,
+}: {
+  item: SheetItem;
+  onOpen?: (item: PlanItem) => void;
+  ofClass: boolean;
+}) {
   const opens = onOpen && (item.item.entry !== undefined || item.item.meeting !== undefined);
   return (
     <article
@@ -47,7 +64,7 @@ function Item({ item, onOpen }: { item: SheetItem; onOpen?: (item: PlanItem) => 
           <button type="button" className={styles.open} onClick={() => onOpen(item.item)}>
             {item.title}
           </button>
-        ) : item.kind === 'class' || !item.href ? (
+        ) : (item.kind === 'class' && ofClass) || !item.href ? (
           item.title
         ) : (
           <a href={item.href}>{item.title}</a>

@@ -41,7 +41,7 @@ export type DaySheetView = Readonly<{
   next?: Readonly<{ day: string; words: string }>;
 }>;
 
-type Given = Readonly<{
+export type SheetGiven = Readonly<{
   plan: SeenPlan;
   term?: Term;
   occurrences: readonly Occurrence[];
@@ -51,7 +51,7 @@ type Given = Readonly<{
   course?: CourseId;
 }>;
 
-export function daySheetView(date: Temporal.PlainDate, given: Given): DaySheetView {
+export function daySheetView(date: Temporal.PlainDate, given: SheetGiven): DaySheetView {
   const { plan, term, occurrences, materials, mayMove, at, course: id } = given;
   const course = plan.courses.find((c) => c.id === id);
   const week = term && weekNumber(term, date);
@@ -85,6 +85,12 @@ export function daySheetView(date: Temporal.PlainDate, given: Given): DaySheetVi
     ...(around.next ? { next: { day: around.next, words: words(around.next) } } : {}),
   };
 }
+
+/** The addresses that each item of a sheet links to, what is in a linked unit included. */
+export const linkedIn = ({ parts }: DaySheetView): string[][] =>
+  parts.flatMap(({ items }) =>
+    items.map(({ links }) => links.flatMap((link) => [link.url, ...link.items.map(({ url }) => url)])),
+  );
 
 /** The formatted text of what an occurrence is about. */
 export function textsOf(plan: SeenPlan): (o: Occurrence) => Readonly<{ text: string; name: string }> {

@@ -150,6 +150,8 @@ export function ClassPanel({
       )}
       <TrustLines key={cls.meeting} of="meetings" id={cls.meeting} />
       <p>
+        <Link href={cls.page}>{classTexts.ownPage}</Link>
+        {' · '}
         <Link href={cls.daySheet}>{classTexts.daySheet}</Link>
       </p>
     </article>

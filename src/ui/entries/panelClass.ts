@@ -1,3 +1,4 @@
+import { classPath } from '@/core/plan/classPath';
 import type { SeenClass, SeenPlan } from '@/core/plan/seenPlan';
 import { classTitle } from '@/core/plan/occurrences';
 import { sanitize } from '@/core/richText/sanitize';
@@ -29,6 +30,8 @@ export type PanelClass = Readonly<{
   editable: boolean;
   /** Whether the viewer may call it off without planning it. */
   callOff?: boolean;
+  /** Its own page, which stays when it moves. */
+  page: string;
   daySheet: string;
 }>;
 
@@ -65,6 +68,7 @@ export function panelClass(seen: SeenClass, plan: SeenPlan): PanelClass {
             sections.reduce((sum, s) => sum + s.students, 0),
           ),
     editable: edits,
+    page: classPath(meeting.id),
     daySheet: `/day/${meeting.date}?course=${encodeURIComponent(course.id)}`,
   };
 }

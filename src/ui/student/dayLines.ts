@@ -1,3 +1,4 @@
+import { classPath } from '@/core/plan/classPath';
 import { ownTimeOf } from '../days/ownTime';
 import { isWhole } from '@/core/time/closure';
 import { closureTitle } from '@/core/plan/closureTitle';
@@ -136,7 +137,7 @@ export function dayLine(
       'entry' in o
         ? `/e/${o.entry}`
         : o.kind === 'class'
-          ? `${sheet}?course=${encodeURIComponent(courses[0]?.id ?? '')}`
+          ? classPath(o.meeting)
           : o.kind === 'closure' || o.kind === 'siteDate' || o.kind === 'outside'
             ? sheet
             : '/sign-up',

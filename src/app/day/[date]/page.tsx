@@ -13,7 +13,7 @@ import { sharedPembit } from '@/server/pembit';
 import { DayDesk } from '@/ui/daySheet/DayDesk';
 import { Around } from '@/ui/daySheet/DayPageParts';
 import styles from '@/ui/daySheet/DaySheet.module.css';
-import { daySheetView } from '@/ui/daySheet/daySheetView';
+import { daySheetView, linkedIn } from '@/ui/daySheet/daySheetView';
 import { FilesInPlace } from '@/ui/materials/PlayHere';
 import { Sheet } from '@/ui/daySheet/Sheet';
 import { PageFrame } from '../../PageFrame';
@@ -63,14 +63,7 @@ export default async function DayPage({ params, searchParams }: Props) {
       }}
     />
   );
-  const files = await filesInPlace(
-    pembit,
-    views.flatMap(({ parts }) =>
-      parts.flatMap(({ items }) =>
-        items.map(({ links }) => links.flatMap((link) => [link.url, ...link.items.map(({ url }) => url)])),
-      ),
-    ),
-  );
+  const files = await filesInPlace(pembit, views.flatMap(linkedIn));
   if (views.length === 1 && page.data && !page.data.notesOnly)
     return (
       <PageFrame actor={actor} wide>

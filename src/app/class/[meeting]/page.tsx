@@ -1,0 +1,62 @@
+import type { Metadata } from 'next';
+import { notFound } from 'next/navigation';
+import { classPath } from '@/core/plan/classPath';
+import { occurrencesOf } from '@/core/plan/occurrences';
+import { termOfCourse } from '@/core/plan/seenPlan';
+import { daySheetTexts as say } from '@/core/texts/daySheet';
+import { requireZone } from '@/core/time/zoneData';
+import { filesInPlace } from '@/server/materials/filesInPlace';
+import { materialsSeenBy } from '@/server/materials/materialsSeenBy';
+import { sharedPembit } from '@/server/pembit';
+import { Link } from '@/ui/controls/Link';
+import { classPageView } from '@/ui/daySheet/classPageView';
+import styles from '@/ui/daySheet/DaySheet.module.css';
+import { linkedIn } from '@/ui/daySheet/daySheetView';
+import { Sheet } from '@/ui/daySheet/Sheet';
+import { FilesInPlace } from '@/ui/materials/PlayHere';
+import { PageFrame } from '../../PageFrame';
+import { planPage } from '../../planPage';
+
+export const metadata: Metadata = { title: say.classPage };
+
+type Props = {
+  params: Promise<{ meeting: string }>;
+  searchParams: Promise<Record<string, string | undefined>>;
+};
+
+/** One class by its address, which stays when the class moves: its plan, its place, the way in, what is set and due that day. */
+export default async function ClassPage({ params, searchParams }: Props) {
+  const id = decodeURIComponent((await params).meeting);
+  const { actor, plan, viewer, mayMove, data } = await planPage(classPath(id), await searchParams, {
+    everyTerm: true,
+  });
+  const seen = plan.classes.find(({ meeting }) => meeting.id === id);
+  if (!seen) notFound();
+  const pembit = sharedPembit();
+  const view = classPageView(seen, {
+    plan,
+    term: termOfCourse(plan, seen.course.id),
+    // Of an archived course as well: its classes stay where their addresses lead.
+    occurrences: occurrencesOf(plan, requireZone),
+    materials: await materialsSeenBy(pembit, viewer),
+    mayMove,
+    at: { now: pembit.now(), zoneOf: requireZone },
+  });
+  const files = await filesInPlace(pembit, linkedIn(view.sheet));
+  return (
+    <PageFrame actor={actor}>
+      <div className={styles.page}>
+        <p className="soft">{view.sheet.where}</p>
+        <h1>{view.sheet.heading}</h1>
+        <FilesInPlace files={files}>
+          <Sheet view={view.sheet} ofClass />
+        </FilesInPlace>
+        <nav className={styles.around} aria-label={say.classesAround}>
+          {view.previous ? <Link href={view.previous.href}>{view.previous.words}</Link> : null}
+          {view.next ? <Link href={view.next.href}>{view.next.words}</Link> : null}
+          <Link href={view.day}>{data && !data.notesOnly ? say.planOnDay : say.wholeDay}</Link>
+        </nav>
+      </div>
+    </PageFrame>
+  );
+}
