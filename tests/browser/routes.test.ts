@@ -1250,6 +1250,17 @@ describe.each(routes.filter((route) => CHECKS[route]))('%s', (route) => {
   });
 });
 
+test('a page about one thing is called after it, and by its general name for whoever does not see it', async () => {
+  const titleOf = async (who: Who, path: string) =>
+    /<title>([^<]*)<\/title>/.exec(await (await people[who]!.call('GET', path)).text())?.[1];
+  const general = await titleOf('stranger', `/e/${hlEntry}`);
+  const own = await titleOf('student', `/e/${hlEntry}`);
+  expect(own).not.toBe(general);
+  expect(await titleOf('student', `/class/${hlClass}`)).toMatch(/^HL .+ · Pembit$/);
+  expect(await titleOf('stranger', `/class/${hlClass}`)).not.toMatch(/^HL/);
+  expect(await titleOf('student', '/day/2026-10-15')).toBe('Thursday, 15 October 2026 · Pembit');
+});
+
 test('the description of the API is true of the routes that run', async () => {
   const nobody = anonymous(base);
   const { paths } = (await (await nobody.call('GET', '/api/openapi.json')).json()) as {

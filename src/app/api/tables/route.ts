@@ -1,11 +1,11 @@
 import { z } from 'zod';
-import { tableText } from '@/core/frame/tableInput';
+import { MOST_BYTES, tableText } from '@/core/frame/tableInput';
 import { takeTable } from '@/server/frame/bringTable';
 import { endpoint } from '../endpoint';
 
 const body = tableText.extend({ leaveOut: z.boolean().default(false) });
 
 /** Adds the people, courses, sections or staff of a table, for the administrator: all of it, or nothing. */
-export const POST = endpoint({ who: 'person', body }, ({ pembit, actor, body }) =>
+export const POST = endpoint({ who: 'person', body, bytes: MOST_BYTES }, ({ pembit, actor, body }) =>
   takeTable(pembit, actor, body.text, body),
 );

@@ -14,11 +14,20 @@ import days from '@/ui/student/DayList.module.css';
 import { dayLine } from '@/ui/student/dayLines';
 import { PageFrame } from '../../PageFrame';
 import { signedInOr } from '../../signedIn';
+import { titleOfPage } from '../../titleOfPage';
 
-export const metadata: Metadata = { title: memberTexts.before };
+type Props = { params: Promise<{ course: string }> };
+
+export async function generateMetadata({ params }: Props): Promise<Metadata> {
+  const id = decodeURIComponent((await params).course);
+  return titleOfPage(memberTexts.before, ({ courses }) => {
+    const course = courses.find((each) => each.id === id);
+    return course && memberTexts.beforeIn(`${course.code} ${course.title}`);
+  });
+}
 
 /** For whoever came late: the work that is still open, and each class that was, with the way to its sheet. */
-export default async function BeforePage({ params }: { params: Promise<{ course: string }> }) {
+export default async function BeforePage({ params }: Props) {
   const id = decodeURIComponent((await params).course);
   const actor = await signedInOr(`/before/${encodeURIComponent(id)}`);
   const pembit = sharedPembit();

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { classPath } from '@/core/plan/classPath';
-import { occurrencesOf } from '@/core/plan/occurrences';
+import { classTitle, occurrencesOf } from '@/core/plan/occurrences';
 import { termOfCourse } from '@/core/plan/seenPlan';
 import { daySheetTexts as say } from '@/core/texts/daySheet';
 import { requireZone } from '@/core/time/zoneData';
@@ -16,13 +16,20 @@ import { Sheet } from '@/ui/daySheet/Sheet';
 import { FilesInPlace } from '@/ui/materials/PlayHere';
 import { PageFrame } from '../../PageFrame';
 import { planPage } from '../../planPage';
-
-export const metadata: Metadata = { title: say.classPage };
+import { titleOfPage } from '../../titleOfPage';
 
 type Props = {
   params: Promise<{ meeting: string }>;
   searchParams: Promise<Record<string, string | undefined>>;
 };
+
+export async function generateMetadata({ params }: Props): Promise<Metadata> {
+  const id = decodeURIComponent((await params).meeting);
+  return titleOfPage(say.classPage, ({ classes }) => {
+    const seen = classes.find(({ meeting }) => meeting.id === id);
+    return seen && `${seen.course.tag} ${seen.plan?.title ?? classTitle(seen)}`;
+  });
+}
 
 /** One class by its address, which stays when the class moves: its plan, its place, the way in, what is set and due that day. */
 export default async function ClassPage({ params, searchParams }: Props) {

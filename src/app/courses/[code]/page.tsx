@@ -45,11 +45,20 @@ import { ThemesForm } from '@/ui/school/ThemesForm';
 import { PageFrame } from '../../PageFrame';
 import { signedInOr } from '../../signedIn';
 import { termOnPage } from '../../termOnPage';
+import { titleOfPage } from '../../titleOfPage';
 
-export const metadata: Metadata = { title: courseTexts.roster };
+type Props = { params: Promise<{ code: string }> };
+
+export async function generateMetadata({ params }: Props): Promise<Metadata> {
+  const code = decodeURIComponent((await params).code);
+  return titleOfPage(courseTexts.roster, ({ courses }) => {
+    const course = courseByKey(courses, code);
+    return course && `${course.code} ${course.title}`;
+  });
+}
 
 /** A course for its staff: sections and their classes, closures of its own, the roster. */
-export default async function CoursePage({ params }: { params: Promise<{ code: string }> }) {
+export default async function CoursePage({ params }: Props) {
   const code = decodeURIComponent((await params).code);
   const actor = await signedInOr(`/courses/${encodeURIComponent(code)}`);
   const pembit = sharedPembit();

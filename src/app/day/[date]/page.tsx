@@ -18,13 +18,19 @@ import { FilesInPlace } from '@/ui/materials/PlayHere';
 import { Sheet } from '@/ui/daySheet/Sheet';
 import { PageFrame } from '../../PageFrame';
 import { planPage } from '../../planPage';
-
-export const metadata: Metadata = { title: daySheetTexts.title };
+import { titleOfPage } from '../../titleOfPage';
 
 type Props = {
   params: Promise<{ date: string }>;
   searchParams: Promise<Record<string, string | undefined>>;
 };
+
+export async function generateMetadata({ params }: Props): Promise<Metadata> {
+  const days = sheetDays(decodeURIComponent((await params).date));
+  return titleOfPage(daySheetTexts.title, ({ locale }) =>
+    days?.length === 1 ? dateLabel(days[0]!, 'full', locale) : undefined,
+  );
+}
 
 /** Everything of one day, or of several, in one course or over all of the viewer's: `/day/DATE?course=CODE`. */
 export default async function DayPage({ params, searchParams }: Props) {

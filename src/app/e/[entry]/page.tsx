@@ -22,11 +22,17 @@ import { panelEntry } from '@/ui/entries/panelView';
 import { NotesOn } from '@/ui/student/NotesOn';
 import { PageFrame } from '../../PageFrame';
 import { signedInOr } from '../../signedIn';
+import { titleOfPage } from '../../titleOfPage';
 
-export const metadata: Metadata = { title: entryTexts.kind.event };
+type Props = { params: Promise<{ entry: string }> };
+
+export async function generateMetadata({ params }: Props): Promise<Metadata> {
+  const { entry: id } = await params;
+  return titleOfPage(entryTexts.kind.event, ({ entries }) => entries.find((e) => e.id === id)?.title);
+}
 
 /** One entry by its address, as the signed-in person may see it. */
-export default async function EntryPage({ params }: { params: Promise<{ entry: string }> }) {
+export default async function EntryPage({ params }: Props) {
   const { entry: id } = await params;
   const actor = await signedInOr(`/e/${id}`);
   const pembit = sharedPembit();

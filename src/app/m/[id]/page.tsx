@@ -16,11 +16,21 @@ import { UsedOn } from '@/ui/materials/UsedOn';
 import { linksByUnit, outlineRows } from '../../outlineRows';
 import { PageFrame } from '../../PageFrame';
 import { signedInOr } from '../../signedIn';
+import { titleOfPage } from '../../titleOfPage';
 
-export const metadata: Metadata = { title: materialTexts.title };
+type Props = { params: Promise<{ id: string }> };
+
+export async function generateMetadata({ params }: Props): Promise<Metadata> {
+  const { id } = await params;
+  return titleOfPage(
+    materialTexts.title,
+    async (_, { viewer }) =>
+      (await materialsSeenBy(sharedPembit(), viewer)).find((material) => material.id === id)?.title,
+  );
+}
 
 /** A unit with what is in it, or a page; what has an address of its own leads on to it. */
-export default async function MaterialPage({ params }: { params: Promise<{ id: string }> }) {
+export default async function MaterialPage({ params }: Props) {
   const { id } = await params;
   const actor = await signedInOr(`/m/${id}`);
   const pembit = sharedPembit();

@@ -15,11 +15,17 @@ import { runView } from '@/ui/signup/runView';
 import { UseChart } from '@/ui/signup/UseChart';
 import { PageFrame } from '../../PageFrame';
 import { planPage } from '../../planPage';
+import { titleOfPage } from '../../titleOfPage';
 
-export const metadata: Metadata = { title: signupTexts.title };
+type Props = { params: Promise<{ id: string }> };
+
+export async function generateMetadata({ params }: Props): Promise<Metadata> {
+  const { id } = await params;
+  return titleOfPage(signupTexts.title, ({ sheets }) => sheets.find((sheet) => sheet.id === id)?.title);
+}
 
 /** One sheet, as those who offer it run it. */
-export default async function SheetRunPage({ params }: { params: Promise<{ id: string }> }) {
+export default async function SheetRunPage({ params }: Props) {
   const { id } = await params;
   const pembit = sharedPembit();
   const version = pembit.queue.version();

@@ -11,10 +11,19 @@ import { draftOfOutlet } from '@/ui/outlets/outletDraft';
 import { PageFrame } from '../../PageFrame';
 import { signedInOr } from '../../signedIn';
 import { composing } from '../composing';
+import { titleOfPage } from '../../titleOfPage';
 
-export const metadata: Metadata = { title: publishTexts.title };
+type Props = { params: Promise<{ id: string }> };
 
-export default async function ChangeOutletPage({ params }: { params: Promise<{ id: string }> }) {
+export async function generateMetadata({ params }: Props): Promise<Metadata> {
+  const { id } = await params;
+  return titleOfPage(publishTexts.title, async (_, actor) => {
+    const found = await outletFor(sharedPembit(), actor, id as OutletId);
+    return found.ok ? publishTexts.changeTitle(found.value.name) : undefined;
+  });
+}
+
+export default async function ChangeOutletPage({ params }: Props) {
   const { id } = await params;
   const actor = await signedInOr(`/publish/${id}`);
   const pembit = sharedPembit();

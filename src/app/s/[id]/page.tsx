@@ -16,10 +16,14 @@ import { SignUp } from '@/ui/student/SignUp';
 import { signUpView } from '@/ui/student/signUpView';
 import { PageFrame } from '../../PageFrame';
 import { signedIn } from '../../signedIn';
-
-export const metadata: Metadata = { title: signupTexts.own.title };
+import { titleOfPage } from '../../titleOfPage';
 
 type Props = { params: Promise<{ id: string }>; searchParams: Promise<{ link?: string }> };
+
+export async function generateMetadata({ params }: Props): Promise<Metadata> {
+  const { id } = await params;
+  return titleOfPage(signupTexts.own.title, ({ sheets }) => sheets.find((sheet) => sheet.id === id)?.title);
+}
 
 /** The address of one sheet: its times for whoever is signed in, a way in without a password for whoever is not. */
 export default async function SheetAddressPage({ params, searchParams }: Props) {

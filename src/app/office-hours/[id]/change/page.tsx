@@ -7,10 +7,19 @@ import { EditSheet } from '@/ui/signup/EditSheet';
 import { PageFrame } from '../../../PageFrame';
 import { planPage } from '../../../planPage';
 import { sheetPage } from '../../../sheetPage';
+import { titleOfPage } from '../../../titleOfPage';
 
-export const metadata: Metadata = { title: signupTexts.title };
+type Props = { params: Promise<{ id: string }> };
 
-export default async function ChangeSheetPage({ params }: { params: Promise<{ id: string }> }) {
+export async function generateMetadata({ params }: Props): Promise<Metadata> {
+  const { id } = await params;
+  return titleOfPage(signupTexts.title, ({ sheets }) => {
+    const sheet = sheets.find((one) => one.id === id);
+    return sheet && signupTexts.editTitle(sheet.title);
+  });
+}
+
+export default async function ChangeSheetPage({ params }: Props) {
   const { id } = await params;
   const page = await planPage(`/office-hours/${id}/change`, {});
   const sheet = page.plan.sheets.find((s) => s.id === id && s.asStaff);
