@@ -39,6 +39,7 @@ const HELPER_NAV: readonly NavItem[] = STAFF_NAV.filter(({ href }) =>
 );
 const STUDENT_NAV: readonly NavItem[] = [
   { href: '/next', label: nav.next },
+  { href: '/due', label: nav.due, wideOnly: true },
   { href: '/term', label: nav.term },
   { href: '/materials', label: nav.materials, wideOnly: true },
   { href: '/sign-up', label: nav.signUp },

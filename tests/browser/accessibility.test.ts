@@ -42,6 +42,7 @@ const PAGES: Readonly<Record<string, readonly string[]>> = {
   office: ['/school', '/school/tables'],
   ivo: [
     '/next',
+    '/due',
     '/month',
     '/term',
     '/materials',

@@ -276,6 +276,7 @@ const CHECKS: Readonly<Record<string, () => readonly Check[]>> = {
       expected: signedInOnly(404),
     },
   ],
+  '/due': () => [{ method: 'GET', path: '/due', expected: page() }],
   '/class/[meeting]': () => [
     { method: 'GET', path: `/class/${hlClass}`, expected: { nobody: 307, stranger: 404, student: 200 } },
     { method: 'GET', path: `/class/${NOT_THERE}`, expected: page(404) },

@@ -135,6 +135,23 @@ test('from abroad both clocks are offered and shown, and said which is which', a
   await ivo.sees('10:00–11:50 (14:00)');
 });
 
+test('due work stands by day; time for it is put on a day and taken off, and what is ticked goes', async () => {
+  await ivo.open(`${url}/due`);
+  await ivo.sees(/Left this week: \d pieces? of work/);
+  const day = await ivo.element('main section button[aria-pressed="false"]');
+  const name = (await day.getAttribute('aria-label'))!;
+  await ivo.click('button', name);
+  await ivo.sees('noted, for you alone');
+  await ivo.element(`button[aria-label="${name}"][aria-pressed="true"]`);
+  await ivo.open(`${url}/next`);
+  await ivo.sees('Work on: ');
+  await ivo.open(`${url}/due`);
+  await ivo.click('button', name);
+  await ivo.element(`button[aria-label="${name}"][aria-pressed="false"]`);
+  await ivo.clickOn('main section input[type=checkbox]');
+  await ivo.sees(/Done: \d/);
+});
+
 test('a class has a page of its own, which stays where it is when the class moves', async () => {
   await ivo.open(`${url}/next`);
   await ivo.clickOn('main a[href^="/class/"]');

@@ -8,6 +8,7 @@ const OFFICE = 'office@kittiwake.example';
 /** Pages by whom they are looked at, each with the most kilobytes of JavaScript, gzip, that it may ask for at first. */
 export const FIRST_LOADS = [
   [IVO, '/next', 195],
+  [IVO, '/due', 200],
   [IVO, '/sign-up', 215],
   [IVO, '/subscribe', 220],
   [IVO, '/term', 265],

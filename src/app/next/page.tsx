@@ -3,6 +3,7 @@ import { Temporal } from 'temporal-polyfill';
 import { Link } from '@/ui/controls/Link';
 import { withNews } from '@/core/plan/changesSince';
 import { occurrencesOf } from '@/core/plan/occurrences';
+import { dueTexts } from '@/core/texts/due';
 import { studentTexts } from '@/core/texts/student';
 import { currentTerm, teachingWeeks } from '@/core/time/term';
 import { dateLabel } from '@/core/time/dateLabels';
@@ -184,6 +185,9 @@ export default async function NextPage({ searchParams }: { searchParams: Search 
         </form>
       </details>
       <p>
+        <Link className="lone" href="/due">
+          {dueTexts.link}
+        </Link>{' '}
         <Link className="lone" href="/month">
           {studentTexts.asMonth}
         </Link>

@@ -16,6 +16,7 @@ export const frameTexts = {
     load: 'Load',
     materials: 'Materials',
     next: 'Next',
+    due: 'Due',
     signUp: 'Office hours',
     signUpToo: 'Times to take',
     subscribe: 'Subscribe',

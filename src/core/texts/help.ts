@@ -17,6 +17,7 @@ export const helpTexts = {
   studentOrder: 'What is where',
   student: [
     { what: 'Next', href: '/next', how: 'What is due and what is on, by day. Tick what is done; what moved is marked until you have seen it.' },
+    { what: 'Due', href: '/due', how: 'All your due work by day, what is left of this week, and days to work on it.' },
     { what: 'Term', href: '/term', how: 'All of it on one page. The date leads to the page of that day: what was done, handouts, links, what was set.' },
     { what: 'Materials', href: '/materials', how: 'Everything your courses have handed out.' },
     { what: 'Office hours', href: '/sign-up', how: 'Free office-hour times of all courses; take one, give it back, or exchange it.' },

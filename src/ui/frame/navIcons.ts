@@ -1,4 +1,5 @@
 import CheckIcon from '@mui/icons-material/FactCheckOutlined';
+import DueIcon from '@mui/icons-material/AssignmentTurnedInOutlined';
 import CoursesIcon from '@mui/icons-material/MenuBookOutlined';
 import EverythingIcon from '@mui/icons-material/FormatListBulletedOutlined';
 import HelpIcon from '@mui/icons-material/HelpOutlineOutlined';
@@ -20,6 +21,7 @@ export const NAV_ICONS: Readonly<Record<string, typeof TermIcon>> = {
   '/calendars': OutsideIcon,
   '/checks': CheckIcon,
   '/courses': CoursesIcon,
+  '/due': DueIcon,
   '/everything': EverythingIcon,
   '/help': HelpIcon,
   '/load': LoadIcon,

@@ -1,4 +1,5 @@
 import { studentTexts } from '@/core/texts/student';
+import type { ReactNode } from 'react';
 import styles from './DayList.module.css';
 import { DoneTick } from './DoneTick';
 import type { DayLine } from './dayLines';
@@ -7,8 +8,11 @@ import type { DayLine } from './dayLines';
 export function DayList({
   lines,
   ticks,
+  below,
 }: {
   lines: readonly DayLine[];
+  /** What stands under a line, within it. */
+  below?: (line: DayLine) => ReactNode;
   /** Whether work is ticked; absent: it cannot be ticked here. */
   ticks?: boolean;
 }) {
@@ -57,6 +61,7 @@ export function DayList({
             {line.work && ticks !== undefined ? (
               <DoneTick entry={line.work} title={line.title} done={ticks} />
             ) : null}
+            {below?.(line)}
           </div>
         </li>
       ))}
