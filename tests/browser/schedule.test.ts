@@ -122,15 +122,23 @@ test('several lines pasted into the quick line are a schedule, read where there 
   await maren.sees('Paste a schedule');
   await maren.click('button', 'Read it');
   await maren.sees('2 things were found.');
-  const file = path.join(mkdtempSync(path.join(tmpdir(), 'pembit-')), 'plan.csv');
-  writeFileSync(file, 'Date,Topic,Due\nOct 22,Ribbands,Sheet 1\n');
-  await maren.chooseFile(/^Or choose a file/, file);
-  // What stands in a field is no text of the page.
-  await maren.driver.wait(
-    () => maren.driver.executeScript<boolean>("return [...document.querySelectorAll('textarea')].some((t) => t.value.includes('Oct 22'))"), // prettier-ignore
-    15_000,
-  );
-  await maren.click('button', 'Read it');
+  const folder = mkdtempSync(path.join(tmpdir(), 'pembit-'));
+  const choose = async (name: string, text: string, shown: string) => {
+    writeFileSync(path.join(folder, name), text);
+    await maren.chooseFile(/^Or choose a file/, path.join(folder, name));
+    // What stands in a field is no text of the page.
+    await maren.driver.wait(
+      () => maren.driver.executeScript<boolean>('return [...document.querySelectorAll("textarea")].some((t) => t.value.includes(arguments[0]))', shown), // prettier-ignore
+      15_000,
+    );
+    await maren.click('button', 'Read it');
+  };
+  await choose('plan.csv', 'Date,Topic,Due\nOct 22,Ribbands,Sheet 1\n', 'Oct 22');
   await maren.sees('2 things were found.');
   await maren.sees('Sheet 1');
+  const event = ['BEGIN:VEVENT', 'UID:a', 'DTSTAMP:20260901T000000Z', 'SUMMARY:Slip open', 'DTSTART:20270223T150000Z', 'END:VEVENT']; // prettier-ignore
+  const calendar = ['BEGIN:VCALENDAR', 'VERSION:2.0', 'PRODID:-//x//x//EN', ...event, 'END:VCALENDAR', ''];
+  await choose('plan.ics', calendar.join('\r\n'), 'Slip open');
+  await maren.sees('1 thing was found.');
+  await maren.sees('Tue 23 Feb, 11:00');
 });

@@ -8,9 +8,9 @@ export const scheduleTexts = {
   for: 'For',
   field: 'The schedule',
   fieldHint: 'Such as: Nov 17: Essay 1 due. Or a table with dates, or weeks with their days below them.',
-  file: 'Or choose a file: text, CSV, .xlsx, .docx, a page',
+  file: 'Or choose a file: text, CSV, .xlsx, .docx, a page, a calendar (.ics)',
   fileRefused: {
-    calendar: 'A calendar file is brought in on the page of outside calendars.',
+    calendar: 'A calendar file is no table.',
     unreadable: 'This file cannot be read as a schedule.',
     tooLarge: 'This file holds more than a schedule does.',
     tooManyRows: 'A schedule has at most 1000 lines here.',

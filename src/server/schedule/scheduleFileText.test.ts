@@ -59,6 +59,30 @@ test('text is read in the encodings that people have', async () => {
 
 test('what is no schedule, or holds more than one, is refused', async () => {
   expect(await read('x.ics', 'BEGIN:VCALENDAR')).toEqual({ refused: 'calendar' });
+  const inHalifax = (name: string, text: string) => {
+    const file = path.join(folder, name);
+    writeFileSync(file, text);
+    return scheduleFileText({ path: file, name, tzid: 'America/Halifax' });
+  };
+  expect(await inHalifax('y.ics', 'no calendar')).toEqual({ refused: 'unreadable' });
+  const event = [
+    'BEGIN:VEVENT',
+    'UID:a',
+    'DTSTAMP:20260901T000000Z',
+    'SUMMARY:Fair',
+    'DTSTART;VALUE=DATE:20261026',
+  ];
+  const lines = [
+    'BEGIN:VCALENDAR',
+    'VERSION:2.0',
+    ...event,
+    'RRULE:FREQ=DAILY',
+    'END:VEVENT',
+    'END:VCALENDAR',
+    '',
+  ];
+  const everyDay = await inHalifax('z.ics', lines.join('\r\n'));
+  expect('text' in everyDay ? everyDay.text.split('\n').length : everyDay).toBe(402);
   expect(await read('x.xlsx', 'not a zip')).toEqual({ refused: 'unreadable' });
   expect(await read('x.docx', zipSync({ 'a.txt': strToU8('a') }))).toEqual({ refused: 'unreadable' });
   expect(await read('x.txt', Buffer.from([65, 0, 66]))).toEqual({ refused: 'unreadable' });

@@ -10,13 +10,13 @@ const LARGEST_INSIDE = 100 * 1024 * 1024;
 const MOST_ROWS = 1000;
 const MOST_COLUMNS = 40;
 
+/** `tzid`: the zone in which a calendar's times are said; absent: a calendar is no such file. */
+type ScheduleFile = Readonly<{ path: string; name: string; tzid?: string }>;
+
 /** Reads a schedule file to the text that a person would have pasted: rows as lines, cells apart by tabs. */
-export async function scheduleFileText({
-  path,
-  name,
-}: Readonly<{ path: string; name: string }>): Promise<ScheduleFileText> {
+export async function scheduleFileText({ path, name, tzid }: ScheduleFile): Promise<ScheduleFileText> {
   const ending = /\.([a-z]+)$/i.exec(name)?.[1]?.toLowerCase() ?? '';
-  if (ending === 'ics') return { refused: 'calendar' };
+  if (ending === 'ics') return tzid === undefined ? { refused: 'calendar' } : calendarText(path, tzid);
   if (ending === 'xlsx' || ending === 'docx') {
     const inside = await openPackage(path);
     if ('refused' in inside) return { refused: inside.refused === 'notZip' ? 'unreadable' : 'tooLarge' };
@@ -34,6 +34,15 @@ export async function scheduleFileText({
   const text = decoded(await readFile(path));
   if (text.includes('\u0000')) return { refused: 'unreadable' };
   return ending === 'html' || ending === 'htm' ? textOfHtml(text) : { text };
+}
+
+async function calendarText(path: string, tzid: string): Promise<ScheduleFileText> {
+  const { readCalendar } = await import('@/core/icalendar/readCalendar');
+  const { calendarAsList } = await import('@/core/schedule/calendarAsList');
+  const calendar = readCalendar(await readFile(path), { tzid });
+  if (!calendar.ok) return { refused: 'unreadable' };
+  const lines = calendarAsList(calendar, tzid);
+  return lines.length > MOST_ROWS ? { refused: 'tooManyRows' } : { text: lines.join('\n') };
 }
 
 function decoded(bytes: Buffer): string {

@@ -139,7 +139,7 @@ export function PasteSchedule({ courses, chosen, locale }: Props) {
         <UploadField
           label={say.file}
           as="schedule"
-          accept=".txt,.csv,.tsv,.md,.html,.htm,.xlsx,.docx"
+          accept=".txt,.csv,.tsv,.md,.html,.htm,.xlsx,.docx,.ics"
           error={fileError}
           onFile={(file) => void takeFile(file?.id)}
         />
