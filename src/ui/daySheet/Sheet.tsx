@@ -64,13 +64,23 @@ function Item({
           <button type="button" className={styles.open} onClick={() => onOpen(item.item)}>
             {item.title}
           </button>
-        ) : (item.kind === 'class' && ofClass) || !item.href ? (
+        ) : (item.kind === 'class' && (ofClass || item.name)) || !item.href ? (
           item.title
         ) : (
           <a href={item.href}>{item.title}</a>
         )}
       </h3>
-      <p className="soft">{[item.time, item.name, item.detail].filter(Boolean).join(' · ')}</p>
+      <p className="soft">
+        {item.time}
+        {item.name ? (
+          <>
+            {item.time ? ' · ' : ''}
+            {/* The title of a class is often that of its handout: its number leads to its own page. */}
+            {ofClass || onOpen || !item.href ? item.name : <a href={item.href}>{item.name}</a>}
+          </>
+        ) : null}
+        {item.detail ? `${item.time || item.name ? ' · ' : ''}${item.detail}` : ''}
+      </p>
       {item.join ? (
         <p>
           <a className={styles.join} href={item.join.url} target="_blank" rel="noopener">
