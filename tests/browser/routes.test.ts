@@ -280,7 +280,7 @@ const CHECKS: Readonly<Record<string, () => readonly Check[]>> = {
   '/class/[meeting]': () => [
     { method: 'GET', path: `/class/${hlClass}`, expected: { nobody: 307, stranger: 404, student: 200 } },
     { method: 'GET', path: `/class/${NOT_THERE}`, expected: page(404) },
-    { method: 'GET', path: '/class/%00', expected: page(404) },
+    { method: 'GET', path: '/class/none', expected: page(404) },
   ],
   '/day/[date]': () => [
     {
