@@ -2,6 +2,8 @@ import Papa from 'papaparse';
 import { z } from 'zod';
 import { line } from '../fields';
 import { STAFF_ROLES } from '../may/role';
+import type { PersonInput } from '../people/personInput';
+import { emailAddress, personInput } from '../people/personInput';
 import { COURSE_COLORS } from '../plan/plan';
 import { schoolTableTexts as say } from '../texts/schoolTables';
 import { staffTexts } from '../texts/staff';
@@ -29,28 +31,26 @@ const KNOWN_BY: readonly (readonly [TableKind, readonly string[]])[] = [
 /** More is brought in parts. */
 const MOST_ROWS = 5000;
 
-const email = z.email({ error: 'Type a whole e-mail address.' }).max(254).toLowerCase();
 const optional = <T extends z.ZodType>(schema: T) =>
   z.preprocess((text) => (text === '' ? undefined : text), schema.optional());
 const ROLE_OF = new Map(STAFF_ROLES.map((role) => [staffTexts.roles[role], role] as const));
 const code = line(30, say.noCode);
 const term = z.string().default('');
 
-const person = z.object({ name: line(100, 'Type the name.'), email });
 const section = z.object({
   term,
   code,
   title: optional(line(200)),
   tag: optional(line(3).min(2, 'A tag has two or three letters.')),
   color: optional(z.string().toLowerCase().pipe(z.enum(COURSE_COLORS, { error: say.noSuchColor(COURSE_COLORS) }))), // prettier-ignore
-  instructor: optional(email),
+  instructor: optional(emailAddress),
   section: sectionInput.shape.name,
   week: sectionInput.shape.week,
 });
 const staff = z.object({
   term,
   code,
-  email,
+  email: emailAddress,
   role: z
     .string()
     .toLowerCase()
@@ -61,11 +61,11 @@ const staff = z.object({
       return z.NEVER;
     }),
 });
-const ROW = { people: person, courses: section, sections: section, staff } as const;
+const ROW = { people: personInput, courses: section, sections: section, staff } as const;
 
 /** A row with the line of the table that it stands in, the first being 1. */
 type At = Readonly<{ line: number }>;
-export type PersonRow = At & Readonly<z.output<typeof person>>;
+export type PersonRow = At & Readonly<PersonInput>;
 export type SectionRow = At & Readonly<z.output<typeof section>>;
 export type StaffTableRow = At & Readonly<z.output<typeof staff>>;
 export type TableFault = At & Readonly<{ message: string }>;

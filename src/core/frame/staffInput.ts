@@ -3,12 +3,13 @@ import { z } from 'zod';
 import { plainDate } from '../fields';
 import { personId, sectionId } from '../ids';
 import { STAFF_ROLES } from '../may/role';
+import { emailAddress } from '../people/personInput';
 import { staffTexts } from '../texts/staff';
 
 /** Somebody on a course's staff, by address or, where they are on it already, by who they are. */
 export const staffInput = z
   .object({
-    email: z.email({ error: 'Type a whole e-mail address.' }).max(254).toLowerCase().optional(),
+    email: emailAddress.optional(),
     person: personId.optional(),
     role: z.enum(STAFF_ROLES, { error: staffTexts.chooseRole }).default('co'),
     /** For an assistant or a substitute who helps in some sections alone. */

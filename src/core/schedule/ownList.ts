@@ -31,7 +31,8 @@ const PLANS: Readonly<Record<string, ScheduleKind | 'set'>> = {
 const KINDS = new Map(
   Object.values(entryTexts.kind).map((word) => [word.toLowerCase(), PLANS[word] ?? 'nothing'] as const),
 );
-const UNPLANNED_CLASS = /^Class \d+(?:, .+)?$/;
+/** What a class without a plan is called. */
+const UNPLANNED_CLASS = new RegExp(`^${entryTexts.classTitle(0).replace('0', '\\d+')}(?:, .+)?$`);
 
 /** The cells of a list that was saved here, or of a table with its heads; nothing where the heads are others. */
 function cellsOf(text: string): readonly Readonly<{ whole: string; cells: Cells }>[] | undefined {

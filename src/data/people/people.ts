@@ -59,26 +59,27 @@ export async function personById(reader: Reader, id: string): Promise<Person | u
   return row && toPerson(row);
 }
 
-/** Those of some people who are there, by their ids, in no order. */
-export async function peopleById(reader: Reader, ids: readonly PersonId[]): Promise<Person[]> {
+async function peopleBy(
+  reader: Reader,
+  column: 'id' | 'email',
+  values: readonly string[],
+): Promise<Person[]> {
   const people: Person[] = [];
   // A statement takes so many values.
-  for (let i = 0; i < ids.length; i += 500) {
-    const rows = await select<PersonRow>(reader, 'SELECT * FROM people WHERE id IN (:ids)', { ids: ids.slice(i, i + 500) }); // prettier-ignore
+  for (let i = 0; i < values.length; i += 500) {
+    const rows = await select<PersonRow>(reader, `SELECT * FROM people WHERE ${column} IN (:values)`, { values: values.slice(i, i + 500) }); // prettier-ignore
     people.push(...rows.map(toPerson));
   }
   return people;
 }
 
+/** Those of some people who are there, by their ids, in no order. */
+export const peopleById = (reader: Reader, ids: readonly PersonId[]): Promise<Person[]> =>
+  peopleBy(reader, 'id', ids);
+
 /** Those of some addresses, in lower case, who have an account, in no order. */
-export async function peopleByEmails(reader: Reader, emails: readonly string[]): Promise<Person[]> {
-  const people: Person[] = [];
-  for (let i = 0; i < emails.length; i += 500) {
-    const rows = await select<PersonRow>(reader, 'SELECT * FROM people WHERE email IN (:emails)', { emails: emails.slice(i, i + 500) }); // prettier-ignore
-    people.push(...rows.map(toPerson));
-  }
-  return people;
-}
+export const peopleByEmails = (reader: Reader, emails: readonly string[]): Promise<Person[]> =>
+  peopleBy(reader, 'email', emails);
 
 /** E-mail addresses are stored in lower case; the password hash leaves this layer only here. */
 export async function personByEmail(

@@ -1,8 +1,7 @@
 import { randomUUID } from 'node:crypto';
-import { z } from 'zod';
-import { line } from '@/core/fields';
 import type { PersonId } from '@/core/ids';
 import { mayOffice } from '@/core/may/may';
+import type { PersonInput } from '@/core/people/personInput';
 import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
 import { schoolTexts } from '@/core/texts/school';
@@ -16,11 +15,6 @@ import { perform } from '../history/perform';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
 import { invite } from './invitation';
-
-export const personInput = z.object({
-  name: line(100, 'Type the name.'),
-  email: z.email({ error: 'Type a whole e-mail address.' }).max(254).toLowerCase(),
-});
 
 export type TeachingPerson = Readonly<{
   id: PersonId;
@@ -82,7 +76,7 @@ export async function findPeople(
 export function addPerson(
   pembit: Pembit,
   actor: SignedIn,
-  input: z.output<typeof personInput>,
+  input: PersonInput,
 ): Promise<Outcome<{ id: PersonId; name: string }>> {
   return perform(pembit, actor, 'addPerson', async (change) => {
     if (!mayOffice(actor, 'addPerson')) return refused('notYours');
@@ -99,7 +93,7 @@ export async function makePeople(
   pembit: Pembit,
   change: Change,
   actor: SignedIn,
-  inputs: readonly z.output<typeof personInput>[],
+  inputs: readonly PersonInput[],
 ): Promise<PersonId[]> {
   const people = inputs.map(({ name, email }) => ({ id: randomUUID() as PersonId, name, email }));
   await change.insert(

@@ -56,7 +56,8 @@ test('the last fourteen days are offered, none that is over; a note of one’s o
   const note = {
     ...work('n', '2026-10-14T17:00'),
     kind: 'note',
-    title: dueTexts.workOn('Far'),
+    // As the work was called when it was written.
+    title: dueTexts.workOn('Far away'),
     on: day('2026-11-18'),
     about: 'Far' as EntryId,
     author: student().id,

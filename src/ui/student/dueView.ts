@@ -117,7 +117,7 @@ function daysFor(o: Due, plan: SeenPlan, today: Temporal.PlainDate): WorkDay[] {
   const length = Math.max(0, from.until(due, { largestUnit: 'days' }).days + 1);
   const notes = new Map(
     plan.entries.flatMap((entry) =>
-      entry.kind === 'note' && entry.about === o.entry && entry.title === say.workOn(o.title)
+      entry.kind === 'note' && entry.about === o.entry && entry.title.startsWith(say.workOn(''))
         ? [[momentText(dayOf(entry.on)), entry.id as string] as const]
         : [],
     ),

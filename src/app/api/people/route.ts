@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { addPerson, findPeople, personInput } from '@/server/people/people';
+import { personInput } from '@/core/people/personInput';
+import { addPerson, findPeople } from '@/server/people/people';
 import { endpoint } from '../endpoint';
 
 const query = z.object({ q: z.string().trim().max(200).default('') });

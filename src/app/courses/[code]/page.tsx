@@ -51,8 +51,8 @@ type Props = { params: Promise<{ code: string }> };
 
 export async function generateMetadata({ params }: Props): Promise<Metadata> {
   const code = decodeURIComponent((await params).code);
-  return titleOfPage(courseTexts.roster, ({ courses }) => {
-    const course = courseByKey(courses, code);
+  return titleOfPage(courseTexts.roster, async (plan) => {
+    const course = courseByKey(plan.courses, code, (await termOnPage(plan)).term);
     return course && `${course.code} ${course.title}`;
   });
 }
