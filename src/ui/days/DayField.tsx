@@ -7,7 +7,7 @@ import IconButton from '@mui/material/IconButton';
 import InputAdornment from '@mui/material/InputAdornment';
 import OutlinedInput from '@mui/material/OutlinedInput';
 import dynamic from 'next/dynamic';
-import { useId, useRef, useState } from 'react';
+import { useId, useMemo, useRef, useState } from 'react';
 import type { Temporal } from 'temporal-polyfill';
 import { dayTexts as say } from '@/core/texts/days';
 import { dateLabel } from '@/core/time/dateLabels';
@@ -64,7 +64,8 @@ export function DayField({
   const [focused, setFocused] = useState(false);
   const [anchor, setAnchor] = useState<HTMLElement>();
   const open = () => setAnchor(root.current ?? undefined);
-  const day = isoDay(value);
+  // The same day as long as the value is: a calendar that is handed another goes back to its month.
+  const day = useMemo(() => isoDay(value), [value]);
   // Whoever asked has put something else there since.
   const typed = last && (focused || last.sent === value) ? last.text : undefined;
   const unread = typed ?? (day ? '' : value);
