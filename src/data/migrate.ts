@@ -33,6 +33,7 @@ import { closedOccurrences } from './migrations/0026-closed-occurrences';
 import { notice } from './migrations/0027-notice';
 import { lateWork } from './migrations/0028-late-work';
 import { closedSections } from './migrations/0033-closed-sections';
+import { strands } from './migrations/0034-strands';
 import { devices } from './migrations/0032-devices';
 import { reminded } from './migrations/0031-reminded';
 import { accessibility } from './migrations/0030-accessibility';
@@ -79,6 +80,7 @@ const MIGRATIONS: readonly Migration[] = [
   reminded,
   devices,
   closedSections,
+  strands,
 ];
 
 export type MigrationReport = Readonly<{ applied: readonly string[]; backups: readonly string[] }>;

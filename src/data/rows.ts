@@ -85,16 +85,20 @@ export type Rows = {
     source: string | null;
     created_at: number;
   };
-  /** `classes` is a JSON list of `[weekday or name of a rotating day, start, end, {weeks, place}]`. */
+  /** `classes` is a JSON list of `[weekday, name of a rotating day or `by week`, start, end, {weeks, place, strand}]`. */
   patterns: { id: string; section_id: string; from_date: string; classes: string };
   meetings: {
     id: string;
     section_id: string;
     place_in_pattern: string;
     ordinal: number;
+    /** What it counts with; null for the course's classes. */
+    strand: string | null;
     date: string;
     start_time: string;
     end_time: string;
+    /** Of one that stands for a teaching week: the day after its last. */
+    until_date: string | null;
     moved: number;
     cancelled: string | null;
     place: string | null;
@@ -108,6 +112,7 @@ export type Rows = {
     start_time: string;
     end_time: string;
     place: string | null;
+    strand: string | null;
   };
   /** `sections` is a JSON list of ids, null for all; the dates, both included, are those of a substitute. */
   staff: {
@@ -278,6 +283,7 @@ export type Rows = {
     description: string;
     links: string;
     pinned: number;
+    strand: string | null;
     sequence: number;
     created_at: number;
     modified_at: number;

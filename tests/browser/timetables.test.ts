@@ -112,3 +112,65 @@ test('a day that opens late, and one that is online, are said in one line each',
   await say('school opens at 8 pm on Wed 21 Oct: Ice');
   expect(await classes('2026-10-21', '2026-10-21')).toEqual([]);
 });
+
+test('labs count apart: a list is put on them, work is due at one, a student reads which it is', async () => {
+  const maren = await inAs('Maren Toft');
+  await maren.sees('What waits for you');
+  await maren.open(`${pembit.pembitUrl}/courses/NV%20140`);
+  await maren.unfold('Change when it meets');
+  await maren.type('When it meets', 'Mon Fri 9-10:15, lab Wed 14-17 in Shed 2');
+  await maren.click('button', 'Change it from then on');
+  await maren.sees('lab Wed 14:00-17:00 in Shed 2');
+  await maren.sees(/\d+ classes, \d+ labs/);
+  await maren.open(`${pembit.pembitUrl}/term`);
+  await maren.click('button', 'Paste topics');
+  await maren.choose('For', 'NV Coastal navigation');
+  await maren.type('From class', 'lab none');
+  await maren.sees('Type the number of a class, such as 3, or lab 3.');
+  await maren.type('From class', 'lab 2');
+  await maren.type('Topics', 'Bearings at sea\nTidal curves');
+  await maren.click('button', 'Look at it first');
+  await maren.sees('Bearings at sea Lab 2, Wed 28 Oct');
+  await maren.click('button', 'Plan 2 classes');
+  await maren.sees('Planned 2 classes');
+  await maren.type('Quick line', 'Plotting report, due the end of lab 3, NV');
+  await maren.sees('Wed 4 Nov');
+  await maren.press(Key.ENTER);
+  await maren.sees('Added Plotting report');
+
+  const ivo = await inAs('Ivo Saltmarsh', PHONE);
+  await ivo.find('link', /^Your account/);
+  await ivo.open(`${pembit.pembitUrl}/day/2026-11-04`);
+  await ivo.sees(/Tidal curves.*14:00–17:00 · Lab 3 · Shed 2/);
+  await ivo.sees(/Due that day.*Plotting report.*by 17:00/);
+});
+
+test('a section that never meets is planned by week, as a line across its days', async () => {
+  const maren = await inAs('Maren Toft');
+  await maren.sees('What waits for you');
+  await maren.open(`${pembit.pembitUrl}/courses/NV%20140`);
+  await maren.unfold('Change when it meets');
+  await maren.type('When it meets', 'by week');
+  await maren.click('button', 'Change it from then on');
+  await maren.sees(/9 classes, 8 weeks/);
+  await maren.open(`${pembit.pembitUrl}/term`);
+  await maren.sees(/NV 140: .*have no class/);
+  await maren.click('button', 'Paste topics');
+  await maren.choose('For', 'NV Coastal navigation');
+  await maren.type('From class', 'week 11');
+  await maren.type('Topics', 'Passage notes');
+  await maren.click('button', 'Look at it first');
+  await maren.sees('Passage notes Week 11, Mon 16 Nov');
+  await maren.click('button', 'Plan 1 class');
+  await maren.sees('Planned 1 class');
+  await maren.open(`${pembit.pembitUrl}/day/2026-11-20`);
+  await maren.sees('Passage notes');
+  await maren.click('any', /Passage notes/);
+  await maren.sees(/Mon 16 Nov until Sun 22 Nov/);
+  await maren.sees('Passage notes');
+
+  const ivo = await inAs('Ivo Saltmarsh', PHONE);
+  await ivo.find('link', /^Your account/);
+  await ivo.open(`${pembit.pembitUrl}/day/2026-11-18`);
+  await ivo.sees(/In class.*Passage notes.*Week 11/);
+});

@@ -1,7 +1,9 @@
 import type { QuickEntry, QuickMoment, Reading } from '@/core/quickline/quickEntry';
 
 const moment = (m: QuickMoment) =>
-  m.kind === 'class' ? `${m.edge} of class ${m.ordinal}` : [m.date, m.time].filter(Boolean).join(' ');
+  m.kind === 'class'
+    ? `${m.edge} of ${m.strand ?? 'class'} ${m.ordinal}`
+    : [m.date, m.time].filter(Boolean).join(' ');
 
 function repeat({ unit, every, weekdays, until, count }: NonNullable<QuickEntry['repeat']>): string {
   const days = weekdays.length > 0 ? ` on ${weekdays.join()}` : '';

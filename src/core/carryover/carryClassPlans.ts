@@ -2,6 +2,7 @@ import { Temporal } from 'temporal-polyfill';
 import type { ClassPlanId, MeetingId, SectionId } from '../ids';
 import type { ClassPlan } from '../plan/classPlan';
 import type { Section } from '../plan/plan';
+import { classOf } from '../time/classNumber';
 import type { Meeting } from '../time/meetings';
 import type { Carried, Carrying, CoursePlan } from './carry';
 import type { Carriage } from './carriage';
@@ -37,13 +38,13 @@ export function carryClassPlans(
       ];
     });
     function found(section: Section, source: Meeting): Found {
-      if (carrying.mapping === 'meetings')
-        return free(section.meetings.find((m) => m.ordinal === source.ordinal), taken); // prettier-ignore
+      if (carrying.mapping === 'meetings') return free(classOf(section.meetings, source), taken);
       const day = carriage.mapOf(section.id)(source.date);
       // Of one week alone nothing goes into another.
       const last = carrying.week === undefined ? undefined : weekStartOf(day).add({ days: 6 });
       const later = section.meetings.filter(
         (m) =>
+          m.strand === source.strand &&
           m.cancelled === undefined &&
           Temporal.PlainDate.compare(m.date, day) >= 0 &&
           (!last || Temporal.PlainDate.compare(m.date, last) <= 0),

@@ -1,6 +1,7 @@
 import { Temporal } from 'temporal-polyfill';
 import type { SharedEntry } from '../entries/entry';
 import { mainMoment } from '../entries/entry';
+import { numberOf } from '../time/classNumber';
 import { classDates, detached, withClassDates } from '../entries/classDates';
 import type { AssignmentFacts, EntryFacts, EventFacts, SharedFacts } from '../entries/facts';
 import type { MomentChange } from '../entries/mapMoments';
@@ -77,7 +78,7 @@ export function carryEntry(entry: SharedEntry, way: Way): Carried<SharedFacts> {
 function followed(entry: AssignmentFacts, { course }: CoursePlan): AssignmentFacts | undefined {
   if (!entry.atClass) return undefined;
   const atClass = Object.fromEntries(
-    Object.entries(entry.atClass).map(([field, { ordinal, edge }]) => [field, { ordinal, edge }]),
+    Object.entries(entry.atClass).map(([field, ref]) => [field, { ...numberOf(ref), edge: ref.edge }]),
   );
   const { missing } = classDates(atClass, entry, { audience: entry.audience, courses: [course], tzid: entry.tzid }); // prettier-ignore
   if (missing.includes('due')) return undefined;

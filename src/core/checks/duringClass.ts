@@ -1,7 +1,7 @@
 import { groupBy } from '../groupBy';
 import { checkTexts } from '../texts/checks';
 import { rangeLabel } from '../time/dateLabels';
-import { spanOfMeeting } from '../time/meetings';
+import { hoursOfMeeting } from '../time/meetings';
 import { momentText } from '../time/zonedWall';
 import type { Check } from './check';
 import { OPEN } from './check';
@@ -13,7 +13,7 @@ export const duringClass: Check = {
   id: 'duringClass',
   find: ({ entries, classes, term, locale }) => {
     const byDay = groupBy(
-      classes.filter(({ meeting }) => meeting.cancelled === undefined),
+      classes.filter(({ meeting }) => meeting.cancelled === undefined && !meeting.until),
       ({ meeting }) => momentText(meeting.date),
     );
     return entries.filter(takesPlace).flatMap((entry) => {
@@ -23,7 +23,7 @@ export const duringClass: Check = {
         const part = entry.audience.find((p) => p.course === course.id);
         if (!part || part.groups || part.people || (part.sections && !part.sections.includes(section.id)))
           return false;
-        const { start, end } = spanOfMeeting(meeting, term.tzid);
+        const { start, end } = hoursOfMeeting(meeting, term.tzid);
         // What takes the whole class is the class: a visit, an examination.
         const whole = hours.start.equals(start.wall) && hours.end.equals(end.wall);
         return !whole && overlaps(hours, { start: start.wall, end: end.wall });

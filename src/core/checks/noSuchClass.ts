@@ -17,7 +17,7 @@ export const noSuchClass: Check = {
         {
           check: 'noSuchClass',
           about: { entry },
-          why: checkTexts.noSuchClass(atClass[field]!.ordinal),
+          why: checkTexts.noSuchClass(atClass[field]!),
           remedy: OPEN(checkTexts.chooseDay),
         },
       ];

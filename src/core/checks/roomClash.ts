@@ -3,7 +3,7 @@ import type { SeenClass } from '../plan/seenPlan';
 import { checkTexts } from '../texts/checks';
 import { entryTexts } from '../texts/entries';
 import { rangeLabel } from '../time/dateLabels';
-import { spanOfMeeting } from '../time/meetings';
+import { hoursOfMeeting } from '../time/meetings';
 import type { Meeting } from '../time/meetings';
 import { momentText } from '../time/zonedWall';
 import type { Check } from './check';
@@ -17,7 +17,7 @@ export const roomName = (place: string): string => place.trim().toLowerCase();
 export const roomsOf = (classes: readonly SeenClass[]): SeenClass[] =>
   classes.filter(
     ({ meeting, place }) =>
-      meeting.cancelled === undefined && place.trim() !== '' && place !== entryTexts.online,
+      meeting.cancelled === undefined && !meeting.until && place.trim() !== '' && place !== entryTexts.online,
   );
 
 /** Classes of two courses in one room at one time, a colleague's among them; of one's own the later of the two is found. */
@@ -25,7 +25,7 @@ export const roomClash: Check = {
   id: 'roomClash',
   find: ({ classes, taken, term, locale }) => {
     const hoursOf = (meeting: Pick<Meeting, 'date' | 'start' | 'end'>) => {
-      const { start, end } = spanOfMeeting(meeting, term.tzid);
+      const { start, end } = hoursOfMeeting(meeting, term.tzid);
       return { start: start.wall, end: end.wall };
     };
     const key = (date: Meeting['date'], place: string) => `${momentText(date)} ${roomName(place)}`;

@@ -1,4 +1,5 @@
 import type { Course, Section } from '../plan/plan';
+import { classOf } from '../time/classNumber';
 import { spanOfMeeting } from '../time/meetings';
 import type { Moment } from '../time/zonedWall';
 import { isDay, momentText } from '../time/zonedWall';
@@ -29,9 +30,13 @@ function sectionsOf(
 
 function momentAt(ref: ClassRef, field: DateField, section: Section, tzid: string): Moment | undefined {
   const ordinal = ref.sections?.[section.id] ?? ref.ordinal;
-  const meeting = section.meetings.find((m) => m.ordinal === ordinal);
+  const meeting = classOf(section.meetings, { ordinal, strand: ref.strand });
   if (!meeting) return undefined;
-  return field === 'setOn' ? meeting.date : spanOfMeeting(meeting, tzid)[ref.edge];
+  if (field === 'setOn') return meeting.date;
+  const { start, end } = spanOfMeeting(meeting, tzid);
+  if (ref.edge === 'start') return start;
+  // A teaching week ends with its last day.
+  return isDay(end) ? end.subtract({ days: 1 }) : end;
 }
 
 /** Dates as text: the same text is the same dates. */

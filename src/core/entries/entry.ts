@@ -1,3 +1,4 @@
+import type { ClassNumber } from '../time/classNumber';
 import type { Temporal } from 'temporal-polyfill';
 import type { CourseId, EntryId, FileId, GroupId, MaterialId, PersonId, SectionId } from '../ids';
 import type { Recurrence } from '../series/recurrence';
@@ -110,11 +111,11 @@ export type DateField = 'setOn' | 'opens' | 'due' | 'closes';
  * The start or end of a class, by its number; a slide can give it another number in some sections. Of a set day the date
  * alone counts.
  */
-export type ClassRef = Readonly<{
-  ordinal: number;
-  edge: 'start' | 'end';
-  sections?: Readonly<Record<SectionId, number>>;
-}>;
+export type ClassRef = ClassNumber &
+  Readonly<{
+    edge: 'start' | 'end';
+    sections?: Readonly<Record<SectionId, number>>;
+  }>;
 
 /** The dates of one section, where those bound to a class differ between sections. */
 export type SectionDates = Readonly<{

@@ -1,3 +1,4 @@
+import { ALL_STRANDS } from '../time/classNumber';
 import { z } from 'zod';
 import { dayOrWall, line, longText, plainDate, plainDateTime, url } from '../fields';
 import { courseId, entryId, fileId, groupId, materialId, personId, sectionId } from '../ids';
@@ -137,6 +138,7 @@ const classRef = z
       .int('Type the number of a class.')
       .min(1, 'Classes are counted from 1.')
       .max(400, 'At most 400.'),
+    strand: z.enum(ALL_STRANDS, { error: 'Name what counts apart, such as "lab".' }).optional(),
     edge: z.enum(['start', 'end'], { error: 'Say "start" or "end".' }).default('start'),
   })
   .optional();

@@ -1,3 +1,5 @@
+import { entryTexts } from '../texts/entries';
+import { sameNumber } from '../time/classNumber';
 import { Temporal } from 'temporal-polyfill';
 import type { EntryId, PersonId } from '../ids';
 import type { FieldError } from '../refusals';
@@ -56,7 +58,7 @@ export function datedInput(
       ok: false,
       errors: missing.map((field) => ({
         field: `atClass.${field}`,
-        message: `There is no class ${refs[field]!.ordinal} in these courses.`,
+        message: `There is no ${entryTexts.classNumber(refs[field]!)} in these courses.`,
       })),
     };
   return {
@@ -247,7 +249,7 @@ function refsFrom(sent: NonNullable<AssignmentInput['atClass']>, before?: Entry)
   const refs = DATE_FIELDS.flatMap((field) => {
     const ref = sent[field];
     if (!ref) return [];
-    const sections = old[field]?.ordinal === ref.ordinal ? old[field].sections : undefined;
+    const sections = sameNumber(old[field], ref) ? old[field]?.sections : undefined;
     return [[field, { ...ref, ...(sections ? { sections } : {}) }] as const];
   });
   return refs.length > 0 ? Object.fromEntries(refs) : undefined;

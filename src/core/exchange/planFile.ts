@@ -1,3 +1,4 @@
+import { ALL_STRANDS, STRANDS } from '../time/classNumber';
 import { Temporal } from 'temporal-polyfill';
 import { z } from 'zod';
 import { LATE_WORK } from '../entries/entry';
@@ -107,6 +108,7 @@ const visibility = z.discriminatedUnion('kind', [
 ]);
 const classRef = z.object({
   ordinal: z.number().int().min(1).max(1000),
+  strand: z.enum(ALL_STRANDS).optional(),
   edge: z.enum(['start', 'end']),
   sections: z.record(sectionId, z.number().int().min(1).max(1000)).optional(),
 });
@@ -228,10 +230,12 @@ const patternTimes = {
     .union([z.object({ every: weekCount, from: weekCount }), z.object({ only: listOf(weekCount, 60, 1) })])
     .optional(),
   place: line(200).optional(),
+  strand: z.enum(ALL_STRANDS).optional(),
 };
 const patternClass = z.union([
   z.object({ weekday: z.number().int().min(1).max(7), ...patternTimes }),
   z.object({ cycleDay: line(3), ...patternTimes }),
+  z.object({ byWeek: z.literal(true), ...patternTimes }),
 ]);
 const cycle = z.object({
   days: listOf(line(3), 20),
@@ -246,7 +250,14 @@ const section = z.object({
   firstDay: day.optional(),
   lastDay: day.optional(),
   extraClasses: listOf(
-    z.object({ id: z.string().max(100), date: day, start: clock, end: clock, place: line(200).optional() }),
+    z.object({
+      id: z.string().max(100),
+      date: day,
+      start: clock,
+      end: clock,
+      place: line(200).optional(),
+      strand: z.enum(STRANDS).optional(),
+    }),
     500,
   ).optional(),
   patterns: listOf(
@@ -259,12 +270,16 @@ const section = z.object({
   meetings: listOf(
     z.object({
       id: meetingId,
-      key: z.string().regex(/^(?:turn-\d{1,3}|\d{4}-\d{2}-\d{2}(?:\/given)?)(\/\d{1,2}|\+[\w-]{1,100})?$/),
+      key: z
+        .string()
+        .regex(/^(?:turn-\d{1,3}|week-\d{1,2}|\d{4}-\d{2}-\d{2}(?:\/given)?)(\/\d{1,2}|\+[\w-]{1,100})?$/),
       ordinal: z.number().int().min(1),
+      strand: z.enum(ALL_STRANDS).optional(),
       date: day,
       start: clock,
       end: clock,
       place: line(200).optional(),
+      until: day.optional(),
       moved: z.boolean(),
       cancelled: line(500).optional(),
       sequence: z.number().int().min(0),

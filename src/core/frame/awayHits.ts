@@ -47,6 +47,7 @@ export function awayHits(away: Away, plan: Plan, zoneOf: ZoneLookup): AwayHits {
         .filter(({ id }) => away.teaches(course.id, id))
         .flatMap((section) =>
           section.meetings.flatMap((meeting) => {
+            if (meeting.until) return [];
             const at = instantMs(zones.get(course.term)!, meeting.date.toPlainDateTime(meeting.start));
             const hit = meeting.cancelled === undefined && isWithin(meeting.date, away) && at > nowMs;
             return hit ? [{ at, course, section, meeting, plan: planOf.get(meeting.id) }] : [];

@@ -1,5 +1,6 @@
 import { Temporal } from 'temporal-polyfill';
 import { z } from 'zod';
+import { STRANDS } from '../time/classNumber';
 import { line, plainDate, readable, url } from '../fields';
 import { courseId, personId, sectionId, termId } from '../ids';
 import { COURSE_COLORS } from '../plan/plan';
@@ -232,7 +233,9 @@ const hours = { date: plainDate, start: plainTime, end: plainTime };
 const HOURS = { path: ['end'], error: 'It ends before it begins.' };
 
 /** A class outside of the pattern. */
-export const extraClassInput = z.object({ ...hours, place: line(200).default('') }).refine(areHours, HOURS);
+export const extraClassInput = z
+  .object({ ...hours, place: line(200).default(''), strand: z.enum(STRANDS).optional() })
+  .refine(areHours, HOURS);
 export type ExtraClassInput = z.output<typeof extraClassInput>;
 
 /** Another room for a section's classes from a day on, or until one; empty: where the course's classes are. */

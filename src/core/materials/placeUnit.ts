@@ -1,6 +1,7 @@
 import { Temporal } from 'temporal-polyfill';
 import type { ClassPlan } from '../plan/classPlan';
 import type { Course, Section } from '../plan/plan';
+import { classOf, lastOrdinal } from '../time/classNumber';
 import type { Meeting } from '../time/meetings';
 import type { Material } from './material';
 
@@ -27,12 +28,12 @@ export function placeUnit(
   from: Temporal.PlainDate,
 ): UnitPlacing {
   const planned = new Set(plans.flatMap((plan) => plan.bindings.map((binding) => binding.meeting)));
-  const last = Math.max(0, ...course.sections.flatMap((section) => section.meetings.map((m) => m.ordinal)));
+  const last = lastOrdinal(course);
   const waiting = [...materials];
   const placements: Placement[] = [];
   for (let ordinal = 1; ordinal <= last && waiting.length > 0; ordinal++) {
     const all = course.sections.flatMap((section) => {
-      const meeting = section.meetings.find((m) => m.ordinal === ordinal);
+      const meeting = classOf(section.meetings, { ordinal });
       return meeting ? [{ section, meeting }] : [];
     });
     const meetings = all.filter(({ meeting }) => meeting.cancelled === undefined);

@@ -1,6 +1,7 @@
 import type { Temporal } from 'temporal-polyfill';
 import type { Link } from '../entries/entry';
 import type { ClassPlanId, CourseId, MeetingId, SectionId } from '../ids';
+import type { Strand } from '../time/classNumber';
 
 export type Binding = Readonly<{ section: SectionId; meeting: MeetingId }>;
 
@@ -15,10 +16,12 @@ export type ClassPlan = Readonly<{
   /** Holds its date: an exam. */
   pinned: boolean;
   bindings: readonly Binding[];
+  /** What it is planned for, where that counts apart from the classes. */
+  strand?: Strand;
   sequence: number;
   created: Temporal.Instant;
   lastModified: Temporal.Instant;
 }>;
 
-/** What somebody wrote of a class plan: its sequence and dates grow where it is saved. */
-export type ClassPlanFacts = Omit<ClassPlan, 'sequence' | 'created' | 'lastModified'>;
+/** What somebody wrote of a class plan: its sequence and dates grow where it is saved, and its strand is that of its class. */
+export type ClassPlanFacts = Omit<ClassPlan, 'sequence' | 'created' | 'lastModified' | 'strand'>;

@@ -1,3 +1,4 @@
+import { ALL_STRANDS } from '../time/classNumber';
 import { z } from 'zod';
 import { line, longText } from '../fields';
 import { linksInput } from '../entries/entryInput';
@@ -15,4 +16,6 @@ export type ClassPlanInput = z.output<typeof classPlanInput>;
 export const topicsInput = z.object({
   list: longText(200_000),
   from: z.number({ error: 'Say from which class on.' }).int().min(1, 'Classes are counted from 1.').max(1000),
+  /** Where they are put on labs, on weeks, or whatever else counts apart. */
+  strand: z.enum(ALL_STRANDS).optional(),
 });

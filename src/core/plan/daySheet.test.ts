@@ -8,7 +8,7 @@ import { joinWindow } from './joinWindow';
 import type { Occurrence } from './occurrence';
 
 const base = { uid: 'u', title: 'x', tzid: TZID, courses: [HL], release: 'shown' as const, asStaff: false };
-const cls = (date: string, more: object = {}): Occurrence => ({ ...base, kind: 'class', edits: false, start: at(`${date}T10:00`), end: at(`${date}T11:50`), ordinal: 1, meeting: date as MeetingId, course: HL, place: '', meetingLink: 'https://meet.example', links: [], ...more }); // prettier-ignore
+const cls = (date: string, more: object = {}): Occurrence => ({ ...base, kind: 'class', edits: false, start: at(`${date}T10:00`), end: at(`${date}T11:50`), number: { ordinal: 1 }, meeting: date as MeetingId, course: HL, place: '', meetingLink: 'https://meet.example', links: [], ...more }); // prettier-ignore
 const due = (on: string): Occurrence => ({ ...base, kind: 'due', entry: assignment().id, start: at(on), handIn: '', extended: false, variant: false, links: [] }); // prettier-ignore
 const talk = (start: string, end?: string): Occurrence => ({ ...base, kind: 'event', entry: event().id, start: at(start), end: end ? at(end) : undefined, place: '', meetingLink: 'https://meet.example', meetingName: '', links: [], repeats: false }); // prettier-ignore
 

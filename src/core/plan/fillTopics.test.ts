@@ -1,5 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import { HL, NOW, course, day, meeting } from '../../../tests/support/plans';
+import type { Strand } from '../time/classNumber';
 import type { ClassPlanId, MeetingId, SectionId } from '../ids';
 import type { ClassPlan } from './classPlan';
 import { fillTopics } from './fillTopics';
@@ -29,11 +30,12 @@ const fill = (
   plans: readonly ClassPlan[],
   titles: readonly string[],
   from = 1,
+  strand?: Strand,
 ) => {
-  const result = fillTopics(course({ sections }), plans, titles.map((t) => (t ? topic(t) : undefined)), from); // prettier-ignore
+  const result = fillTopics(course({ sections }), plans, titles.map((t) => (t ? topic(t) : undefined)), { ordinal: from, strand }); // prettier-ignore
   return {
-    on: result.fillings.map((f) => `${f.ordinal} ${f.topic.title} ${f.meetings.map((m) => m.meeting.id).join('+')}${f.replaces ? ` over ${f.replaces.title}` : ''}`), // prettier-ignore
-    pinned: result.pinned,
+    on: result.fillings.map((f) => `${f.number.ordinal} ${f.topic.title} ${f.meetings.map((m) => m.meeting.id).join('+')}${f.replaces ? ` over ${f.replaces.title}` : ''}`), // prettier-ignore
+    pinned: result.pinned.map(({ ordinal }) => ordinal),
     left: result.left.map((t) => t.title),
   };
 };

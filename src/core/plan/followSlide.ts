@@ -1,16 +1,19 @@
 import { DATE_FIELDS } from '../entries/classDates';
 import type { AssignmentEntry, ClassRef } from '../entries/entry';
 import type { SectionId } from '../ids';
+import type { Strand } from '../time/classNumber';
+import { numberOf } from '../time/classNumber';
 import type { Course } from './plan';
 import type { SlideMove } from './slide';
 
 /** Where a class number of a section leads after a slide: to the number on which the plan that stood there now stands. */
 type Numbers = ReadonlyMap<SectionId, ReadonlyMap<number, number>>;
 
-function numbersOf(moves: readonly SlideMove[]): Numbers {
+/** Of one strand: labs slide among labs. */
+function numbersOf(moves: readonly SlideMove[], strand: Strand | undefined): Numbers {
   const numbers = new Map<SectionId, Map<number, number>>();
   for (const { section, from, to } of moves) {
-    if (!from || !to) continue;
+    if (!from || !to || from.strand !== strand) continue;
     const own = numbers.get(section.id) ?? new Map<number, number>();
     numbers.set(section.id, own.set(from.ordinal, to.ordinal));
   }
@@ -26,7 +29,7 @@ function followed(ref: ClassRef, course: Course, numbers: Numbers): ClassRef {
   const [, ordinal] = first;
   const others = now.filter(([, other]) => other !== ordinal);
   const sections = others.length > 0 ? { sections: Object.fromEntries(others) } : {};
-  return { ordinal, edge: ref.edge, ...sections };
+  return { ...numberOf({ ordinal, strand: ref.strand }), edge: ref.edge, ...sections };
 }
 
 /**
@@ -40,10 +43,9 @@ export function followSlide(
 ): AssignmentEntry | undefined {
   const { atClass } = entry;
   if (!atClass || !entry.audience.some((part) => part.course === course.id)) return undefined;
-  const numbers = numbersOf(moves);
   const next = DATE_FIELDS.flatMap((field) => {
     const ref = atClass[field];
-    return ref ? [[field, followed(ref, course, numbers)] as const] : [];
+    return ref ? [[field, followed(ref, course, numbersOf(moves, ref.strand))] as const] : [];
   });
   const same = next.every(([field, ref]) => ref === atClass[field]);
   return same ? undefined : { ...entry, atClass: Object.fromEntries(next) };

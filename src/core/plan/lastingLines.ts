@@ -1,7 +1,7 @@
 import type { Occurrence } from './occurrence';
 import { inLanes } from './lanes';
 import { lastDayText } from './occurrenceDays';
-import { dayOf, momentText } from '../time/zonedWall';
+import { dayOf, isDay, momentText } from '../time/zonedWall';
 
 /** A column of a week: its first and its last date, as text. */
 export type Column = Readonly<{ first: string; last: string }>;
@@ -19,8 +19,11 @@ export type LastingLine = Readonly<{
   last: string;
 }>;
 
-/** What is drawn as a line where it goes over several days. A closure is the ground of its days. */
 const LASTING: ReadonlySet<Occurrence['kind']> = new Set(['event', 'outside', 'siteDate']);
+
+/** What is drawn as a line where it goes over several days. A closure is the ground of its days; a class of the night is its evening's. */
+const lasts = ({ kind, start }: Occurrence): boolean =>
+  LASTING.has(kind) || (kind === 'class' && isDay(start));
 
 /**
  * What goes over several days as one line a week, in lanes: what stays within one column, or finds no lane below `most`, is
@@ -31,7 +34,7 @@ export function lastingLines(
 ): (columns: readonly Column[], most: number) => LastingLine[] {
   const lasting = occurrences.flatMap((occurrence) => {
     const [first, last] = [momentText(dayOf(occurrence.start)), lastDayText(occurrence)];
-    return LASTING.has(occurrence.kind) && first !== last ? [{ occurrence, first, last }] : [];
+    return lasts(occurrence) && first !== last ? [{ occurrence, first, last }] : [];
   });
   return (columns, most) => {
     const [begin, end] = [columns[0]!.first, columns.at(-1)!.last];

@@ -24,7 +24,7 @@ export function markedDays({ classes, closures, siteDates }: SeenPlan): MarkedDa
   const days = new Map<string, Marked>();
   const at = (day: string) => days.get(day) ?? days.set(day, {}).get(day)!;
   for (const { meeting, course } of classes) {
-    if (meeting.cancelled !== undefined) continue;
+    if (meeting.cancelled !== undefined || meeting.until) continue;
     const marked = at(meeting.date.toString());
     if (!marked.classes?.includes(course.code)) marked.classes = [...(marked.classes ?? []), course.code];
   }

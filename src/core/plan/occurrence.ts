@@ -4,6 +4,7 @@ import type { Link } from '../entries/entry';
 import type { Release } from '../entries/visibility';
 import type { BookingId, CalendarId, ClassPlanId, CourseId, EntryId, MeetingId, SheetId } from '../ids';
 import type { SeenSlot } from '../signup/seenSheet';
+import type { ClassNumber } from '../time/classNumber';
 import type { Moment } from '../time/zonedWall';
 
 type Common = Readonly<{
@@ -41,7 +42,7 @@ export type Occurrence = Common &
     | Readonly<{ kind: 'announcement' | 'note'; entry: EntryId; links: readonly Link[] }>
     | Readonly<{
         kind: 'class';
-        ordinal: number;
+        number: ClassNumber;
         /** Where the viewer sees classes of several sections of the course. */
         sectionName?: string;
         meeting: MeetingId;

@@ -15,6 +15,7 @@ import type { OutsideTime } from '../outside/outsideCalendar';
 import { outsideShown } from '../outside/outsideShown';
 import type { SeenCalendar } from '../outside/seenCalendar';
 import type { Closure } from '../time/closure';
+import { numberOf } from '../time/classNumber';
 import { spanOfMeeting } from '../time/meetings';
 import { endOfOccurrence } from '../series/endOfOccurrence';
 import { entryTexts } from '../texts/entries';
@@ -116,7 +117,7 @@ export const classTitle = ({
   section,
   meeting,
 }: Pick<SeenClass, 'course' | 'section' | 'meeting'>): string =>
-  entryTexts.classTitle(meeting.ordinal, course.sections.length > 1 ? section.name : undefined);
+  entryTexts.classTitle(meeting, course.sections.length > 1 ? section.name : undefined);
 
 function ofClass(seen: SeenClass, tzid: string, several: ReadonlySet<string>): Occurrence {
   const { course, section, meeting, asStaff, edits, plan } = seen;
@@ -130,7 +131,7 @@ function ofClass(seen: SeenClass, tzid: string, several: ReadonlySet<string>): O
     release: 'shown',
     asStaff,
     meeting: meeting.id,
-    ordinal: meeting.ordinal,
+    number: numberOf(meeting),
     sectionName: several.has(course.id) ? section.name : undefined,
     course: course.id,
     place: seen.place,

@@ -28,7 +28,7 @@ export type Section = Readonly<{
   patterns: readonly Pattern[];
   /** Classes outside of the patterns. */
   extraClasses?: readonly ExtraClass[];
-  /** In the order of their ordinals. */
+  /** In the order of time, those of one strand in the order of their numbers. */
   meetings: readonly Meeting[];
 }>;
 

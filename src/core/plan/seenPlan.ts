@@ -120,11 +120,11 @@ function classesOf(
   );
 }
 
-/** Where a class takes place: online on a day that is, else in its own place, else in its course's. */
+/** Where a class takes place: online on a day that is, else in its own place, else in its course's; a teaching week, nowhere. */
 const placeOfClass = (course: Course, meeting: Meeting, online: readonly Closure[]): string =>
   online.some((closure) => putsOnline(closure, meeting.date))
     ? entryTexts.online
-    : (meeting.place ?? course.place);
+    : (meeting.place ?? (meeting.until ? '' : course.place));
 
 const seenClassPlan = (plan: ClassPlan, asStaff: boolean): ClassPlan =>
   asStaff ? plan : { ...plan, links: plan.links.filter((link) => !link.staffOnly) };

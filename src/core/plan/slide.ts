@@ -1,4 +1,5 @@
 import type { MeetingId } from '../ids';
+import { classOf, sameNumber } from '../time/classNumber';
 import type { Meeting } from '../time/meetings';
 import type { ClassPlan } from './classPlan';
 import type { Section } from './plan';
@@ -40,8 +41,12 @@ function room(
   return end < 0 ? takes : takes.slice(0, end);
 }
 
+/** The classes among which a plan slides: labs among labs. */
+const ofStrand = ({ meetings }: Section, { strand }: Meeting): readonly Meeting[] =>
+  meetings.filter((meeting) => meeting.strand === strand);
+
 /**
- * Moves a plan by some classes to a later one of its section; those that stand there move on, in their order, each by as little as it
+ * Moves a plan by some classes to a later one of its section and strand; those that stand there move on, in their order, each by as little as it
  * must, until a class without a plan absorbs the slide. What finds no class before a pinned one, or before the end, comes
  * back without `to`; with `overPins` the slide goes on after what is pinned.
  */
@@ -54,8 +59,9 @@ export function slideLater(
   const planOf = plansOn(section, plans);
   const from = 'from' in slide ? slide.from : undefined;
   const first = 'from' in slide ? slide.from : slide.at;
-  const begin = section.meetings.findIndex((meeting) => meeting.id === first.id) + (from ? 1 : 0);
-  const slots = room(section.meetings.slice(begin), planOf, { except: plan, overPins: slide.overPins });
+  const meetings = ofStrand(section, first);
+  const begin = meetings.findIndex((meeting) => meeting.id === first.id) + (from ? 1 : 0);
+  const slots = room(meetings.slice(begin), planOf, { except: plan, overPins: slide.overPins });
   const moves: SlideMove[] = [];
   // Beyond the room there is nothing: as many as do not fit come back without a class.
   let next = 'by' in slide ? slide.by - 1 : 0;
@@ -65,9 +71,9 @@ export function slideLater(
   };
   put(plan, from);
   const last = slots.at(-1);
-  const end = section.meetings.findIndex((meeting) => meeting.id === last?.id) + 1;
+  const end = meetings.findIndex((meeting) => meeting.id === last?.id) + 1;
   let own = 0;
-  for (const meeting of section.meetings.slice(begin, end)) {
+  for (const meeting of meetings.slice(begin, end)) {
     const standing = planOf.get(meeting.id);
     // One that stands on a class that was called off is overtaken as little as any other.
     if (standing && standing.id !== plan.id && !standing.pinned && own < next) put(standing, meeting);
@@ -86,8 +92,9 @@ export function pullForward(
   { into, by }: { into: Meeting; by: number },
 ): SlideMove[] {
   const planOf = plansOn(section, plans);
-  const begin = section.meetings.findIndex((meeting) => meeting.id === into.id);
-  const slots = room(section.meetings.slice(begin), planOf);
+  const meetings = ofStrand(section, into);
+  const begin = meetings.findIndex((meeting) => meeting.id === into.id);
+  const slots = room(meetings.slice(begin), planOf);
   const first = slots.findIndex((meeting) => planOf.has(meeting.id));
   if (first <= 0) return [];
   const distance = Math.min(by, first);
@@ -118,10 +125,12 @@ export function sideBySide(sections: readonly Section[], plans: readonly ClassPl
       const meeting = binding && meetingOf.get(binding.meeting);
       return { section, ...(meeting ? { meeting } : {}) };
     });
-    return { plan, places, apart: new Set(places.map(({ meeting }) => meeting?.ordinal)).size > 1 };
+    return { plan, places, apart: places.some(({ meeting }) => !sameNumber(meeting, places[0]?.meeting)) };
   });
-  const place = ({ places }: Drift) => places.find(({ meeting }) => meeting)?.meeting?.ordinal ?? Infinity;
-  return rows.sort((a, b) => place(a) - place(b));
+  const standing = ({ places }: Drift) => places.find(({ meeting }) => meeting)?.meeting;
+  const place = (row: Drift) => standing(row)?.ordinal ?? Infinity;
+  const strand = (row: Drift) => standing(row)?.strand ?? '';
+  return rows.sort((a, b) => strand(a).localeCompare(strand(b), 'en') || place(a) - place(b));
 }
 
 /** Brings one section to where another stands: each plan goes to the class of the same number. What has no such class stays. */
@@ -131,7 +140,7 @@ export function bringTogether(
 ): SlideMove[] {
   return sideBySide([like, section], plans).flatMap(({ plan, places }) => {
     const [model, own] = places;
-    const to = section.meetings.find((meeting) => meeting.ordinal === model?.meeting?.ordinal);
+    const to = model?.meeting && classOf(section.meetings, model.meeting);
     if (!plan.bindings.some((b) => b.section === section.id) || !to || to.id === own?.meeting?.id) return [];
     return [{ plan, section, from: own?.meeting, to }];
   });

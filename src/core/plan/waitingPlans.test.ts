@@ -14,6 +14,15 @@ const planOn = (title: string, on: string): ClassPlan => ({
   bindings: [{ section: A, meeting: on as MeetingId }],
 }); // prettier-ignore
 
+test('a plan that lost its class is offered one of its own strand, or any where there is none of it left', () => {
+  const lab = { ...planOn('Plotting', 'gone'), strand: 'lab' as const };
+  const labs = [meeting({ id: 'l1' as MeetingId, ordinal: 1, strand: 'lab' }), ...section.meetings];
+  const offered = (meetings: typeof labs) =>
+    waitingPlans(course({ sections: [{ ...section, meetings }] }), [lab, planOn('Fairing', 'gone')]).map((w) => w.next?.id);
+  expect(offered([...labs].reverse())).toEqual(['l1', 'm5']);
+  expect(offered(section.meetings)).toEqual(['m1', 'm2']);
+}); // prettier-ignore
+
 test('plans whose class is gone are each offered a free class that takes place, no two the same', () => {
   const plans = [planOn('Offsets', 'm1'), planOn('Fairing', 'gone'), planOn('Moulds', 'gone too'), planOn('Stem', 'lost')];
   expect(waitingPlans(course({ sections: [section] }), plans).map((w) => [w.plan.title, w.next?.id])).toEqual([

@@ -5,6 +5,10 @@ import type { Meeting } from '../time/meetings';
 /** A plan whose class is gone in a section, and the next class there that nothing stands on. */
 export type WaitingPlan = Readonly<{ plan: ClassPlan; section: Section; next?: Meeting }>;
 
+/** The first of the plan's own strand; where the section has none of those any more, the first of all. */
+export const preferred = (meetings: readonly Meeting[], { strand }: ClassPlan): Meeting | undefined =>
+  meetings.find((meeting) => meeting.strand === strand) ?? meetings[0];
+
 /**
  * Plans that lost their class, by a closure or another week. The class offered for each is the first free one after those
  * on which earlier plans of the section stand, and no two are offered the same.
@@ -19,7 +23,8 @@ export function waitingPlans(course: Course, plans: readonly ClassPlan[]): Waiti
     return bound
       .filter(({ meeting }) => !meetings.has(meeting))
       .map(({ plan }) => {
-        const next = section.meetings.find((m) => m.cancelled === undefined && !taken.has(m.id));
+        const free = section.meetings.filter((m) => m.cancelled === undefined && !taken.has(m.id));
+        const next = preferred(free, plan);
         if (next) taken.add(next.id);
         return { plan, section, ...(next ? { next } : {}) };
       });

@@ -1,3 +1,4 @@
+import { quickTexts } from '../texts/quickLine';
 import type { QuickContext, QuickEntry, QuickMoment, QuickRepeat } from './quickEntry';
 import { weekdayName } from '../time/typedDay';
 
@@ -5,7 +6,7 @@ const quoted = (text: string) => `"${text.replaceAll('"', '""')}"`;
 
 const momentText = (moment: QuickMoment): string =>
   moment.kind === 'class'
-    ? `the ${moment.edge} of class ${moment.ordinal}`
+    ? `the ${quickTexts.classWords(moment, moment.edge)}`
     : `${moment.date}${moment.time ? ` ${moment.time}` : ''}`;
 
 function repeatText({ unit, every, weekdays, until, count }: QuickRepeat): string {

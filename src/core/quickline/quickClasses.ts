@@ -1,3 +1,5 @@
+import type { ClassNumber } from '../time/classNumber';
+import { STRANDS, classOf, lastOrdinal, numberOf, strandNamed } from '../time/classNumber';
 import { Temporal } from 'temporal-polyfill';
 import { quickTexts } from '../texts/quickLine';
 import { dateLabel } from '../time/dateLabels';
@@ -7,11 +9,13 @@ import { COUNT, countOf } from '../time/typedDay';
 
 const EDGE = '(?:(?:at\\s+)?the\\s+(start|beginning|end)\\s+of\\s+)?';
 const BY_NUMBER = new RegExp(`${EDGE}(?:in\\s+)?class\\s+(\\d{1,3})\\b`);
+/** What counts apart is a title as well (`Lab 3 report`): it needs a word before it that says it is a date. */
+const OF_STRAND = new RegExp(`(?:(?:at\\s+)?the\\s+(start|beginning|end)\\s+of\\s+|(?<=\\b(?:due|set|opens|closes|by)\\s+)|\\b(?:at|in)\\s+)(${STRANDS.join('|')})\\s+(\\d{1,3})\\b`); // prettier-ignore
 const NEXT = new RegExp(`${EDGE}(?:in\\s+)?(?:the\\s+)?(next|last)\\s+class\\b`);
 const AROUND = new RegExp(`${EDGE}(?:the\\s+)?(?:(${COUNT})\\s+)?class(?:es)?\\s+(before|after)\\s+(?:the\\s+)?([^,;\\u{E000}]+)`); // prettier-ignore
 
 type ClassReading =
-  | Readonly<{ kind: 'class'; ordinal: number; edge: 'start' | 'end' }>
+  | (ClassNumber & Readonly<{ kind: 'class'; edge: 'start' | 'end' }>)
   | Readonly<{
       kind: 'ask';
       question: string;
@@ -37,8 +41,8 @@ export function findClass(
   context: QuickContext,
   chosen: QuickEntry['courses'],
 ): FoundClass | undefined {
-  const [byNumber, next, around] = [look(BY_NUMBER), look(NEXT), look(AROUND)];
-  const match = byNumber ?? next ?? around;
+  const [ofStrand, byNumber, next, around] = [look(OF_STRAND), look(BY_NUMBER), look(NEXT), look(AROUND)];
+  const match = ofStrand ?? byNumber ?? next ?? around;
   if (!match) return undefined;
   const span = (text: string) => ({ from: match.index, to: match.index + text.length });
   const [own] = chosen;
@@ -53,13 +57,22 @@ export function findClass(
       reading: { kind: 'ask', question: quickTexts.classOfWhich, choices },
     };
   }
-  const classes = classesOf(course, own);
+  const all = classesOf(course, own);
+  // By "next", "last" and "before" classes are meant.
+  const classes = all.filter(({ strand }) => strand === undefined);
   const edge = match[1] && /^end/i.test(match[1]) ? 'end' : 'start';
-  const of = (ordinal: number): ClassReading =>
-    classes.some((c) => c.ordinal === ordinal)
-      ? { kind: 'class', ordinal, edge }
-      : problem(quickTexts.noSuchClass(course.code, ordinal, classes.length));
-  if (match === byNumber) return { ...span(match[0]), reading: of(Number(match[2])) };
+  const of = (number: ClassNumber): ClassReading =>
+    classOf(all, number)
+      ? { kind: 'class', ...numberOf(number), edge }
+      : problem(
+          quickTexts.noSuchClass(
+            course.code,
+            number,
+            lastOrdinal({ sections: [{ meetings: all }] }, number.strand),
+          ),
+        );
+  if (match === ofStrand) return { ...span(match[0]), reading: of({ ordinal: Number(match[3]), strand: strandNamed(match[2]!) }) }; // prettier-ignore
+  if (match === byNumber) return { ...span(match[0]), reading: of({ ordinal: Number(match[2]) }) };
   if (match === next) {
     const { today } = context;
     const wanted = /next/i.test(match[2]!)
@@ -67,7 +80,7 @@ export function findClass(
       : classes.at(-1);
     return {
       ...span(match[0]),
-      reading: wanted ? of(wanted.ordinal) : problem(quickTexts.noClassLeft(course.code)),
+      reading: wanted ? of(wanted) : problem(quickTexts.noClassLeft(course.code)),
     };
   }
   return aroundLandmark(match, course, classes, { context, of });
@@ -79,7 +92,7 @@ function aroundLandmark(
   match: RegExpExecArray,
   course: QuickCourse,
   classes: Classes,
-  { context, of }: { context: QuickContext; of: (ordinal: number) => ClassReading },
+  { context, of }: { context: QuickContext; of: (number: ClassNumber) => ClassReading },
 ): FoundClass {
   const [whole, , count = 'one', direction = '', tail = ''] = match;
   // The longest beginning of what follows that is part of a title on the plan.
@@ -116,11 +129,11 @@ function counted(
   classes: Classes,
   date: Temporal.PlainDate,
   n: number,
-  of: (ordinal: number) => ClassReading,
+  of: (number: ClassNumber) => ClassReading,
   course: QuickCourse,
 ): ClassReading {
   const order = (c: Classes[number]) => Temporal.PlainDate.compare(c.date, date);
   const side = n < 0 ? classes.filter((c) => order(c) < 0).reverse() : classes.filter((c) => order(c) > 0);
   const found = side[Math.abs(n) - 1];
-  return found ? of(found.ordinal) : problem(quickTexts.noClassLeft(course.code));
+  return found ? of(found) : problem(quickTexts.noClassLeft(course.code));
 }

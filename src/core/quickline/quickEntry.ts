@@ -1,3 +1,4 @@
+import type { ClassNumber } from '../time/classNumber';
 import type { Temporal } from 'temporal-polyfill';
 import type { CourseId, SectionId } from '../ids';
 import type { Term } from '../time/term';
@@ -22,18 +23,14 @@ export type QuickCourse = Readonly<{
 export type QuickSection = Readonly<{
   id: SectionId;
   name: string;
-  classes: readonly Readonly<{
-    ordinal: number;
-    date: Temporal.PlainDate;
-    start: Temporal.PlainTime;
-    end: Temporal.PlainTime;
-  }>[];
+  classes: readonly (ClassNumber &
+    Readonly<{ date: Temporal.PlainDate; start: Temporal.PlainTime; end: Temporal.PlainTime }>)[];
 }>;
 
 /** A day with an optional time, or the start or end of a class. Dates and times as text: `2026-10-15`, `17:00`. */
 export type QuickMoment =
   | Readonly<{ kind: 'date'; date: string; time?: string }>
-  | Readonly<{ kind: 'class'; ordinal: number; edge: 'start' | 'end' }>;
+  | (ClassNumber & Readonly<{ kind: 'class'; edge: 'start' | 'end' }>);
 
 export type QuickRepeat = Readonly<{
   unit: 'days' | 'weeks';

@@ -1,3 +1,4 @@
+import { numberOf } from '../time/classNumber';
 import { Temporal } from 'temporal-polyfill';
 import type { EntryInputJson } from '../entries/entryInput';
 import { rruleOf } from '../series/rule';
@@ -7,7 +8,7 @@ const momentText = (moment: QuickMoment | undefined): string | undefined =>
   moment?.kind === 'date' ? (moment.time ? `${moment.date}T${moment.time}` : moment.date) : undefined;
 
 const classRef = (moment: QuickMoment | undefined) =>
-  moment?.kind === 'class' ? { ordinal: moment.ordinal, edge: moment.edge } : undefined;
+  moment?.kind === 'class' ? { ...numberOf(moment), edge: moment.edge } : undefined;
 
 function ruleOf({ repeat, on }: QuickEntry, { term }: QuickContext): string | undefined {
   if (!repeat || !on) return undefined;

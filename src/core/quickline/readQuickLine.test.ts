@@ -1,4 +1,5 @@
 import { describe, expect, test } from 'vitest';
+import { day, time } from '../../../tests/support/plans';
 import { quickContext } from '../../../tests/support/quickContext';
 import { saidBy } from '../../../tests/support/saidBy';
 import { readQuickLine } from './readQuickLine';
@@ -213,3 +214,21 @@ test('every part that was understood is told with its place in the line', () => 
     ['NV', 'Course', 'NV 140 Coastal navigation'],
   ]);
 });
+
+describe('labs, which count apart', () => {
+  const [hl, ...others] = quickContext.courses;
+  const lab = { date: day('2026-10-16'), start: time('14:00'), end: time('17:00'), ordinal: 5, strand: 'lab' } as const;
+  const [a, b] = hl!.sections;
+  const context = {
+    ...quickContext,
+    courses: [{ ...hl!, sections: [{ ...a!, classes: [...a!.classes, lab] }, b!] }, ...others],
+  };
+  test.each([
+    ['Offsets report due at the start of lab 5 HL', 'assignment Offsets report | hl | due start of lab 5'],
+    ['Offsets report due lab 5 HL', 'assignment Offsets report | hl | due start of lab 5'],
+    ['Offsets report due the end of lab 5 HL', 'assignment Offsets report | hl | due end of lab 5'],
+    ['Lab 5 report due class 12 HL', 'assignment Lab 5 report | hl | due start of class 12'],
+    ['Report due next class HL', 'assignment Report | hl | due start of class 12'],
+    ['Report due lab 7 HL', '? HL 210 has 5 labs; there is no lab 7. [0]'],
+  ])('%j', (line, said) => expect(saidBy(readQuickLine(line, context))).toBe(said));
+}); // prettier-ignore

@@ -1,3 +1,4 @@
+import { classOf } from '../time/classNumber';
 import type { Temporal } from 'temporal-polyfill';
 import { quickTexts } from '../texts/quickLine';
 import { timeLabel, weekAndDate } from '../time/dateLabels';
@@ -364,7 +365,7 @@ function classDay(
   const [own] = chosen;
   const course = courses.find(({ id }) => id === own?.course);
   const section = course?.sections.find(({ id }) => !own?.sections || own.sections.includes(id));
-  const cls = section?.classes.find((c) => c.ordinal === ref.ordinal);
+  const cls = section && classOf(section.classes, ref);
   if (!cls) return {};
   return {
     date: cls.date,
@@ -392,7 +393,7 @@ function askBareRange(scan: LineScanner): undefined {
 
 /** A class with its day and hour: `start of class 12: week 6, Thu 15 Oct, 10:00`. */
 function classWords(context: QuickContext, courses: Courses, ref: NonNullable<Moment['ref']>): string {
-  const words = quickTexts.classWords(ref.ordinal, ref.edge);
+  const words = quickTexts.classWords(ref, ref.edge);
   const { date, times } = classDay(context, courses, ref);
   return date && times
     ? `${words}: ${weekAndDate(context.term, date, context.locale)}, ${timeLabel(times.start)}`

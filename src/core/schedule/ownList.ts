@@ -1,3 +1,4 @@
+import { ALL_STRANDS } from '../time/classNumber';
 import Papa from 'papaparse';
 import type { PlanLine } from '../exchange/list/listFormat';
 import { LIST_COLUMNS } from '../exchange/list/listColumns';
@@ -32,7 +33,7 @@ const KINDS = new Map(
   Object.values(entryTexts.kind).map((word) => [word.toLowerCase(), PLANS[word] ?? 'nothing'] as const),
 );
 /** What a class without a plan is called. */
-const UNPLANNED_CLASS = new RegExp(`^${entryTexts.classTitle(0).replace('0', '\\d+')}(?:, .+)?$`);
+const UNPLANNED_CLASS = new RegExp(`^(?:${[undefined, ...ALL_STRANDS].map((strand) => entryTexts.classTitle({ ordinal: 0, strand }).replace('0', '\\d+')).join('|')})(?:, .+)?$`); // prettier-ignore
 
 /** The cells of a list that was saved here, or of a table with its heads; nothing where the heads are others. */
 function cellsOf(text: string): readonly Readonly<{ whole: string; cells: Cells }>[] | undefined {

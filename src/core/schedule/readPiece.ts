@@ -1,3 +1,4 @@
+import { classOf } from '../time/classNumber';
 import { lineScanner } from '../quickline/lineScanner';
 import { wholeAddress } from '../links/wholeAddress';
 import { scheduleTexts as say } from '../texts/schedule';
@@ -59,8 +60,7 @@ export function readPiece({ text, whole, above, reader, role, given = {} }: Piec
   const cls = scan.find(CLASS);
   const number = given.class ?? (cls ? Number(cls[1]) : undefined);
   if (cls) scan.take({ from: cls.index, to: cls.index + cls[0].length }, '', '');
-  const classDay =
-    number === undefined ? undefined : context.classes.find(({ ordinal }) => ordinal === number);
+  const classDay = number === undefined ? undefined : classOf(context.classes, { ordinal: number });
   if (number !== undefined) line.class = number;
 
   const own = takeDates(scan, reader, above.week ?? given.week);

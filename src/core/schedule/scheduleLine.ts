@@ -1,3 +1,5 @@
+import type { ClassNumber } from '../time/classNumber';
+
 /** What a line of a schedule is about; `heading` and `nothing` plan nothing. */
 export const SCHEDULE_KINDS = ['topic', 'due', 'event', 'closure', 'times', 'heading', 'nothing'] as const;
 export type ScheduleKind = (typeof SCHEDULE_KINDS)[number];
@@ -39,4 +41,4 @@ export type ProposedLine = ScheduleLine &
   Readonly<{ state: 'new' | 'same' | 'replaces'; replaces?: string; beside: readonly string[] }>;
 
 /** The classes that a schedule is laid over, each day once, in the order of time. */
-export type ClassDay = Readonly<{ date: string; ordinal: number }>;
+export type ClassDay = ClassNumber & Readonly<{ date: string }>;

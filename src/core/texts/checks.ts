@@ -1,3 +1,6 @@
+import type { ClassNumber } from '../time/classNumber';
+import { entryTexts } from './entries';
+
 /** Words of the checks: why something is questionable, and what puts it right. */
 export const checkTexts = {
   title: 'Checks',
@@ -17,7 +20,7 @@ export const checkTexts = {
   leftOut: (title: string) => `Left out: ${title}`,
   backAgain: (title: string) => `Checked again: ${title}`,
   inPanel: 'Checks',
-  classOf: (tag: string, ordinal: number) => `${tag}, class ${ordinal}`,
+  classOf: (tag: string, number: ClassNumber) => `${tag}, ${entryTexts.classNumber(number)}`,
 
   outletEmpty:
     'It is published, and holds nothing: no course, kind or section that is ticked has anything to show.',
@@ -77,7 +80,8 @@ export const checkTexts = {
     repeated: (time: string) => `The clocks show ${time} twice on that day.`,
   },
   noPlan: 'It is within a week, and nothing is planned for it.',
-  noSuchClass: (ordinal: number) => `It follows class ${ordinal}, which is not there any more.`,
+  noSuchClass: (number: ClassNumber) =>
+    `It follows ${entryTexts.classNumber(number)}, which is not there any more.`,
 
   moveTo: (day: string) => `Move it to ${day}`,
   chooseDay: 'Choose another day',

@@ -1,3 +1,6 @@
+import type { ClassNumber } from '../time/classNumber';
+import { entryTexts } from './entries';
+
 /** Words of the panel about a class, and of putting topics on classes. */
 export const classTexts = {
   what: 'What is taught',
@@ -15,11 +18,13 @@ export const classTexts = {
     'One topic a line, or a table with links; an empty line leaves a class as it is. What is pinned is passed over.',
   fillList: 'Topics',
   fillFrom: 'From class',
+  fillFromWhat: 'Type the number of a class, such as 3, or lab 3.',
   fillPreview: 'Look at it first',
   fillSave: (n: number) => (n === 1 ? 'Plan 1 class' : `Plan ${n} classes`),
-  fillLine: (ordinal: number, days: string) => `Class ${ordinal}, ${days}`,
+  fillLine: (number: ClassNumber, days: string) => `${entryTexts.classTitle(number)}, ${days}`,
   fillReplaces: (title: string) => `instead of “${title}”`,
-  fillPinned: (list: string) => `Passed over, since pinned: class ${list}`,
+  fillPinned: (numbers: readonly ClassNumber[]) =>
+    `Passed over, since pinned: ${numbers.map(entryTexts.classNumber).join(', ')}`,
   fillLeft: (n: number) => (n === 1 ? '1 topic finds no class' : `${n} topics find no class`),
   fillFile: 'Or choose a CSV file',
   cancelledNow: 'Called off',

@@ -1,3 +1,7 @@
+import type { ClassNumber, Strand } from '../time/classNumber';
+
+const capitalized = (words: string) => `${words[0]!.toUpperCase()}${words.slice(1)}`;
+
 /** Words about entries and the plan. One catalogue: no sentence a person reads stands anywhere else. */
 export const entryTexts = {
   kind: {
@@ -15,8 +19,19 @@ export const entryTexts = {
   },
   forSections: (title: string, names: string) => `${title} (${names})`,
   setTitle: (title: string) => `set: ${title}`,
-  classTitle: (ordinal: number, section?: string) =>
-    section ? `Class ${ordinal}, ${section}` : `Class ${ordinal}`,
+  /** Within a sentence: `class 12`, `lab 3`. */
+  classNumber: ({ ordinal, strand }: ClassNumber) => `${strand ?? 'class'} ${ordinal}`,
+  untilDay: (day: string, last: string) => `${day} until ${last}`,
+  /** Of a class that stands for its teaching week, where others have their hours. */
+  wholeWeek: 'the whole week',
+  strand: (strand: Strand | undefined): string => capitalized(strand ?? 'class'),
+  /** In a small box: `12`, `lab 3`. */
+  classMark: (number: ClassNumber) =>
+    number.strand ? entryTexts.classNumber(number) : String(number.ordinal),
+  classTitle: (number: ClassNumber, section?: string) => {
+    const title = capitalized(entryTexts.classNumber(number));
+    return section ? `${title}, ${section}` : title;
+  },
   /** A planned class of one of several sections. */
   ofSection: (title: string, section: string) => `${title}, ${section}`,
   cancelledShort: 'Cancelled',

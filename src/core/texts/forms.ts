@@ -15,6 +15,7 @@ export const formTexts = {
     sections: (tag: string) => `Choose at least one section of ${tag}.`,
     url: 'Paste a whole address, beginning with https:// or http://.',
     number: 'Type a number.',
+    classNumber: 'Write the number of a class, such as 12, or lab 3.',
     wholeNumber: 'Type a whole number.',
     count: 'Type how many times.',
     untilBefore: 'The last day lies before the first one.',

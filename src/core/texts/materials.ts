@@ -1,3 +1,5 @@
+import { entryTexts } from './entries';
+
 const several = (n: number) => (n === 1 ? '1 material' : `${n} materials`);
 
 /** Words of a course's materials: its outline, what is brought in, where it leads. */
@@ -73,7 +75,7 @@ export const materialTexts = {
   placeRest: (title: string) => `Plan the rest of ${title} on the coming classes`,
   placeShort: 'Plan the rest',
   placeFrom: 'From the day',
-  placeLine: (ordinal: number, title: string) => `Class ${ordinal}: ${title}`,
+  placeLine: (ordinal: number, title: string) => `${entryTexts.classTitle({ ordinal })}: ${title}`,
   placeLeft: (titles: readonly string[]) => `No class is left for: ${titles.join(', ')}`,
   placeNow: (count: number) => (count === 1 ? 'Plan 1 class' : `Plan ${count} classes`),
   oneEntry: 'One entry on this day, with all of it',

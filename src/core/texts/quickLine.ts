@@ -1,3 +1,6 @@
+import type { ClassNumber } from '../time/classNumber';
+import { entryTexts } from './entries';
+
 /** Words of the quick line: what it understood, what it asks. */
 export const quickTexts = {
   finds: 'On the plan',
@@ -23,7 +26,7 @@ export const quickTexts = {
   courseName: (code: string, title: string) => `${code} ${title}`,
   courseWords: (code: string, title: string, sections: readonly string[]) =>
     sections.length > 0 ? `${code} ${title}, section ${sections.join(' and ')}` : `${code} ${title}`,
-  classWords: (ordinal: number, edge: 'start' | 'end') => `${edge} of class ${ordinal}`,
+  classWords: (number: ClassNumber, edge: 'start' | 'end') => `${edge} of ${entryTexts.classNumber(number)}`,
   endOfWeek: (week: number) => `the end of week ${week}`,
   times: (n: number) => (n === 1 ? 'once' : `${n} times`),
   minutes: (n: number) => `${n} minutes`,
@@ -44,8 +47,8 @@ export const quickTexts = {
   whichCourse: (tag: string) => `Which course is ${tag}?`,
   noSuchSection: (code: string, text: string) => `${code} has no section ${text}. Which one?`,
   classOfWhich: 'A class of which course?',
-  noSuchClass: (code: string, ordinal: number, last: number) =>
-    `${code} has ${last} classes; there is no class ${ordinal}.`,
+  noSuchClass: (code: string, number: ClassNumber, last: number) =>
+    `${code} has ${last} ${number.strand ? `${number.strand}s` : 'classes'}; there is no ${entryTexts.classNumber(number)}.`,
   noClassLeft: (code: string) => `${code} has no such class.`,
   noLandmark: (text: string, code: string) => `Nothing on the plan of ${code} is called “${text}”.`,
   whichLandmark: (name: string) => `Which “${name}”?`,

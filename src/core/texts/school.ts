@@ -1,3 +1,5 @@
+import type { ClassNumber, Strand } from '../time/classNumber';
+import { entryTexts } from './entries';
 import { frameHistoryTexts } from './frameHistory';
 
 /** Words of the first run, the school's page and a course's page. */
@@ -219,7 +221,7 @@ export const courseTexts = {
   doesNotMeet: 'does not meet',
   changeWeek: 'Change when it meets',
   weekHint:
-    'such as Tue Thu 10-11:50; Wed 14-17, odd weeks in Shed 2; or Day A 9-10. Empty: it does not meet',
+    'such as Tue Thu 10-11:50; lab Wed 14-17, odd weeks in Shed 2; or Day A 9-10; “by week” plans without meeting. Empty: it does not meet',
   changeRooms: 'Change its rooms',
   saveRooms: 'Change the rooms',
   room: 'Room',
@@ -229,17 +231,21 @@ export const courseTexts = {
   saveClass: 'Add the class',
   added: 'added',
   takeAway: 'Take it away',
-  takeAwayClass: (ordinal: number) => `Take class ${ordinal} away`,
+  takeAwayClass: (number: ClassNumber) => `Take ${entryTexts.classNumber(number)} away`,
   changeSection: 'Name, first and last day',
   saveSectionFacts: 'Save the section',
   ownDaysHint: 'Empty: with the term',
   ownDays: (from: string, to: string) => `from ${from} to ${to}`,
   from: 'From',
   saveWeek: 'Change it from then on',
-  classes: (n: number) => (n === 1 ? '1 class' : `${n} classes`),
+  classes: (n: number, strand?: Strand) => {
+    const [one, several] = strand ? [strand, `${strand}s`] : ['class', 'classes'];
+    return n === 1 ? `1 ${one}` : `${n} ${several}`;
+  },
   restore: 'It takes place after all',
   change: 'Change',
-  changeClass: (ordinal: number) => `Change class ${ordinal}`,
+  whatItIs: 'What it is',
+  changeClass: (number: ClassNumber) => `Change ${entryTexts.classNumber(number)}`,
   reason: 'Reason (students read it)',
   day: 'Day',
   start: 'Begins',

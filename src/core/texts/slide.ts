@@ -1,3 +1,6 @@
+import type { ClassNumber } from '../time/classNumber';
+import { entryTexts } from './entries';
+
 /** Words of sliding class plans along the classes of a course. */
 export const slideTexts = {
   noneWaits: 'No plan of this course waits for a class.',
@@ -38,7 +41,7 @@ export const slideTexts = {
   driftLead: 'Plans that stand on classes of different numbers are marked.',
   together: (section: string, like: string) => `Bring ${section} to where ${like} is`,
   planColumn: 'Plan',
-  place: (ordinal: number, day: string) => `${ordinal}, ${day}`,
+  place: (number: ClassNumber, day: string) => `${entryTexts.classMark(number)}, ${day}`,
   noClass: 'no class',
   slideLost: 'Slide it in',
 } as const;

@@ -1,3 +1,5 @@
+import type { ClassNumber } from '../time/classNumber';
+import { entryTexts } from './entries';
 import { formTexts } from './forms';
 
 /** Words of the Term view and of the entry panel beside it. */
@@ -87,7 +89,8 @@ export const panelTexts = {
   edgeOf: { opens: 'Opens at its', due: 'Due at its', closes: 'Closes at its' },
   edge: { start: 'start', end: 'end' },
   noSuchClass: 'There is no class of this number',
-  follows: (date: string, ordinal: number, edge: 'start' | 'end') => `${date} (${edge} of class ${ordinal})`,
+  follows: (date: string, number: ClassNumber, edge: 'start' | 'end') =>
+    `${date} (${edge} of ${entryTexts.classNumber(number)})`,
   inSection: (what: string, name: string) => `${what} in section ${name}`,
   moreEvent: 'Repeats, video meeting, who is coming',
   moreShown: 'When students see it',

@@ -13,15 +13,16 @@ function weeksAsTyped(weeks: Weeks | undefined): string {
 
 /** A week as it can be typed: `Tue Thu 10:00-11:50; Wed 14:00-17:00, odd weeks in Shed 2`. `readPattern` reads it back. */
 export function formatPattern(classes: readonly PatternClass[]): string {
-  const days = new Map<string, string[]>();
-  for (const { weekday, cycleDay, start, end, weeks, place } of classes) {
+  if (classes.some(({ byWeek }) => byWeek)) return 'by week';
+  const parts = new Map<string, { head: string; days: string[]; rest: string }>();
+  for (const { weekday, cycleDay, start, end, weeks, place, strand } of classes) {
     const rest = `${clock(start)}-${clock(end)}${weeksAsTyped(weeks)}${place ? ` in ${place}` : ''}`;
-    const key = `${cycleDay === undefined ? '' : 'Day'} ${rest}`;
-    days.set(key, [...(days.get(key) ?? []), cycleDay ?? WEEKDAYS[weekday! - 1]!]);
+    const head = [strand, cycleDay === undefined ? undefined : 'Day'].filter(Boolean).join(' ');
+    const part = parts.get(`${head} ${rest}`) ?? { head, days: [], rest };
+    part.days.push(cycleDay ?? WEEKDAYS[weekday! - 1]!);
+    parts.set(`${head} ${rest}`, part);
   }
-  return [...days]
-    .map(([key, names]) =>
-      key.replace(/^(Day)? /, (_, word: string = '') => `${word ? `${word} ` : ''}${names.join(' ')} `),
-    )
+  return [...parts.values()]
+    .map((part) => [part.head, ...part.days, part.rest].filter(Boolean).join(' '))
     .join('; ');
 }

@@ -1,30 +1,36 @@
 import { Temporal } from 'temporal-polyfill';
+import { groupBy } from '../groupBy';
 import type { MeetingId } from '../ids';
+import type { Strand } from './classNumber';
 import type { Closure } from './closure';
 import { endsNextDay } from './classHours';
-import { closes } from './closure';
+import { closes, isOn, isWhole } from './closure';
 import { cycleDays } from './cycle';
 import type { Pattern, PatternClass } from './pattern';
 import { isAmong, patternOn } from './pattern';
 import type { Term } from './term';
-import { weekNumber } from './term';
-import type { ZonedWall } from './zonedWall';
+import { teachingWeeks, weekNumber } from './term';
+import type { Moment, ZonedWall } from './zonedWall';
 
 /**
  * A class on its date. `key` is where the timetable put it (`2026-10-15`, for a second class that day `2026-10-15/2`, for that of a
- * rotating day its turn, `turn-21`, for one
- * outside of the pattern its date and id) and stays when it is moved; the ordinal counts in the order of keys, cancelled meetings included.
+ * rotating day its turn, `turn-21`, for a teaching week `week-6`, for one
+ * outside of the pattern its date and id) and stays when it is moved; the ordinal counts in the order of keys, cancelled meetings included, each
+ * strand by itself.
  */
 export type Meeting = Readonly<{
   id: MeetingId;
   key: string;
   ordinal: number;
+  strand?: Strand;
   date: Temporal.PlainDate;
   start: Temporal.PlainTime;
   /** No later than its start: it runs into the next day, and belongs to its own. */
   end: Temporal.PlainTime;
   /** Where it takes place, if not where the course's classes do. */
   place?: string;
+  /** Of one that stands for a teaching week: the day after its last; it has no hours, and `start` and `end` are midnight. */
+  until?: Temporal.PlainDate;
   moved: boolean;
   /** The reason why it was called off, which may be empty; absent while it takes place. */
   cancelled?: string;
@@ -32,13 +38,18 @@ export type Meeting = Readonly<{
   lastModified: Temporal.Instant;
 }>;
 
-const spans = new WeakMap<object, Readonly<{ start: ZonedWall; end: ZonedWall }>>();
+type ClassSpan = Readonly<{ start: ZonedWall; end: ZonedWall }>;
+const spans = new WeakMap<object, ClassSpan>();
 
-/** When a class begins and ends, in the zone of its term; worked out once for each. */
-export function spanOfMeeting(
-  meeting: Pick<Meeting, 'date' | 'start' | 'end'>,
+/** When a class begins and ends: a teaching week is whole days, the end is the first that is no longer in it. */
+export const spanOfMeeting = (
+  meeting: Pick<Meeting, 'date' | 'start' | 'end' | 'until'>,
   tzid: string,
-): Readonly<{ start: ZonedWall; end: ZonedWall }> {
+): Readonly<{ start: Moment; end: Moment }> =>
+  meeting.until ? { start: meeting.date, end: meeting.until } : hoursOfMeeting(meeting, tzid);
+
+/** The hours of a class that has them, in the zone of its term; worked out once for each. */
+export function hoursOfMeeting(meeting: Pick<Meeting, 'date' | 'start' | 'end'>, tzid: string): ClassSpan {
   const known = spans.get(meeting);
   if (known?.start.tzid === tzid) return known;
   const span = {
@@ -52,7 +63,13 @@ export function spanOfMeeting(
 const lastDayOf = (meeting: Pick<Meeting, 'date' | 'start' | 'end'>): Temporal.PlainDate =>
   endsNextDay(meeting) ? meeting.date.add({ days: 1 }) : meeting.date;
 
-export type PlannedMeeting = Pick<Meeting, 'key' | 'date' | 'start' | 'end' | 'place'>;
+export type PlannedMeeting = Pick<
+  Meeting,
+  'key' | 'date' | 'start' | 'end' | 'place' | 'strand' | 'until'
+> & {
+  /** Of a teaching week: its number, closed ones counted. */
+  readonly week?: number;
+};
 
 /** A class outside of the pattern, on its date alone. */
 export type ExtraClass = Readonly<{
@@ -61,6 +78,7 @@ export type ExtraClass = Readonly<{
   start: Temporal.PlainTime;
   end: Temporal.PlainTime;
   place?: string;
+  strand?: Exclude<Strand, 'week'>;
 }>;
 
 /** When a section meets: by its patterns, between its own first and last day where it has them, and on single dates. */
@@ -76,6 +94,8 @@ export type ClosedForClasses = Pick<Closure, 'start' | 'end' | 'closesAt' | 'ope
 
 const byStart = (a: Pick<Meeting, 'start'>, b: Pick<Meeting, 'start'>) =>
   Temporal.PlainTime.compare(a.start, b.start);
+const byTime = (a: Pick<Meeting, 'date' | 'start'>, b: Pick<Meeting, 'date' | 'start'>) =>
+  Temporal.PlainDate.compare(a.date, b.date) || byStart(a, b);
 const later = (a: Temporal.PlainDate, b: Temporal.PlainDate) =>
   Temporal.PlainDate.compare(a, b) > 0 ? a : b;
 const earlier = (a: Temporal.PlainDate, b: Temporal.PlainDate) =>
@@ -92,6 +112,7 @@ export function plannedMeetings(
 ): PlannedMeeting[] {
   const letters = cycleDays(term, closures);
   const meets = (c: PatternClass, date: Temporal.PlainDate) =>
+    !c.byWeek &&
     (c.cycleDay === undefined
       ? c.weekday === date.dayOfWeek
       : c.cycleDay === letters.get(date.toString())?.day) &&
@@ -117,18 +138,65 @@ export function plannedMeetings(
         classes.filter((c) => c.cycleDay !== undefined),
       ],
     ] as const)
-      own.forEach(({ start, end: until, place: room }, i) => {
+      own.forEach(({ start, end: until, place: room, strand }, i) => {
         const key = i === 0 ? place : `${place}/${i + 1}`;
         // The key is the pattern's, so that a closure that comes and goes gives every class its own meeting back.
         if (isOpen({ date, start, end: until }))
-          meetings.push({ key, date, start, end: until, ...(room === undefined ? {} : { place: room }) });
+          meetings.push({
+            key,
+            date,
+            start,
+            end: until,
+            ...(room === undefined ? {} : { place: room }),
+            ...(strand === undefined ? {} : { strand }),
+          });
       });
   }
-  return meetings.sort((a, b) => Temporal.PlainDate.compare(a.date, b.date) || byStart(a, b));
+  meetings.push(...plannedWeeks(term, { patterns, firstDay, lastDay }, closures));
+  return meetings.sort(byTime);
+}
+
+/** The teaching weeks of a section that is planned by them, minus those of which no weekday is open. */
+function plannedWeeks(
+  term: Pick<Term, 'startsOn' | 'endsOn' | 'weekStart'>,
+  { patterns, firstDay, lastDay }: Timetable,
+  closures: readonly ClosedForClasses[],
+): PlannedMeeting[] {
+  const begin = firstDay ? later(firstDay, term.startsOn) : term.startsOn;
+  const end = (lastDay ? earlier(lastDay, term.endsOn) : term.endsOn).add({ days: 1 });
+  const isOpen = (date: Temporal.PlainDate) =>
+    !closures.some((closure) => isWhole(closure) && isOn(closure, date));
+  return teachingWeeks(term).flatMap(({ number, first }): PlannedMeeting[] => {
+    const date = later(first, begin);
+    const until = earlier(first.add({ weeks: 1 }), end);
+    const days = Array.from({ length: Math.max(0, date.until(until).days) }, (_, n) => date.add({ days: n }));
+    const teaching = days.filter(({ dayOfWeek }) => dayOfWeek <= 5);
+    if (!(teaching.length > 0 ? teaching : days).some(isOpen)) return [];
+    const own = patternOn(patterns, date)?.classes.find(({ byWeek }) => byWeek);
+    return own
+      ? [{ key: `week-${number}`, date, until, week: number, start: own.start, end: own.end, strand: own.strand }]
+      : [];
+  });
+} // prettier-ignore
+
+/**
+ * The classes of a section, given in the order of their numbers, in the order of time. Those of one strand stay in the order of
+ * their numbers, wherever they were moved.
+ */
+export function inTurn(meetings: readonly Meeting[]): readonly Meeting[] {
+  const strands = [...groupBy(meetings, ({ strand }) => strand ?? '').values()];
+  if (strands.length < 2) return meetings;
+  const next = strands.map(() => 0);
+  return meetings.map(() => {
+    const heads = strands.flatMap((own, i) => (own[next[i]!] ? [{ i, meeting: own[next[i]!]! }] : []));
+    const first = heads.reduce((a, b) => (byTime(b.meeting, a.meeting) < 0 ? b : a));
+    next[first.i]! += 1;
+    return first.meeting;
+  });
 }
 
 export type MeetingChanges = Readonly<{
-  /** All meetings as they now are, in the order of their ordinals. */
+  /** All meetings as they now are, in the order of the timetable. */
   meetings: readonly Meeting[];
   added: readonly Meeting[];
   changed: readonly Meeting[];
@@ -138,7 +206,8 @@ export type MeetingChanges = Readonly<{
 
 /**
  * Fits a section's meetings to what is now planned. A meeting whose date stays keeps its id, a moved one its new date,
- * a cancelled one its row and ordinal. Ordinals are 1, 2, 3 ... without holes.
+ * a cancelled one its row and ordinal. Ordinals are 1, 2, 3 ... without holes, in each strand;
+ * those of teaching weeks are the weeks'.
  */
 export function fitMeetings(
   before: readonly Meeting[],
@@ -149,23 +218,28 @@ export function fitMeetings(
   const keys = new Set(planned.map((p) => p.key));
   const added: Meeting[] = [];
   const changed: Meeting[] = [];
-  const meetings = planned.map((p, i): Meeting => {
-    const ordinal = i + 1;
+  const counts = new Map<Strand | undefined, number>();
+  const meetings = planned.map(({ week, ...p }): Meeting => {
+    const { strand } = p;
+    const ordinal = week ?? (counts.get(strand) ?? 0) + 1;
+    counts.set(strand, ordinal);
     const old = known.get(p.key);
     if (!old) {
       const meeting = { ...p, id: idOf(p.key), ordinal, moved: false, sequence: 0, lastModified: now };
       added.push(meeting);
       return meeting;
     }
-    const { date, start, end, place } = old.moved ? old : p;
+    const { date, start, end, place, until } = old.moved ? old : p;
     const same =
       old.ordinal === ordinal &&
+      old.strand === strand &&
       old.date.equals(date) &&
       old.start.equals(start) &&
       old.end.equals(end) &&
-      old.place === place;
+      old.place === place &&
+      old.until?.toString() === until?.toString();
     if (same) return old;
-    const meeting = { ...old, ordinal, date, start, end, place };
+    const meeting = { ...old, ordinal, strand, date, start, end, place, until };
     changed.push(meeting);
     return meeting;
   });

@@ -4,7 +4,8 @@ import { expect, test } from 'vitest';
 import type { Cycle } from './cycle';
 import { cycleDays } from './cycle';
 import type { ClosedForClasses, Timetable } from './meetings';
-import { fitMeetings, plannedMeetings, spanOfMeeting } from './meetings';
+import { fitMeetings, plannedMeetings, hoursOfMeeting } from './meetings';
+import { formatPattern } from './formatPattern';
 import { readPattern } from './typedPattern';
 
 const day = (text: string) => Temporal.PlainDate.from(text);
@@ -103,7 +104,7 @@ test('a class that ends after midnight belongs to its first day, and a day that 
   const [first] = plannedMeetings(term, week('Fri 22-1'), []);
   expect(String(first!.date)).toBe('2026-09-04');
   const meeting = { ...first!, id: 'm' as never, ordinal: 1, moved: false, sequence: 0, lastModified: Temporal.Instant.fromEpochMilliseconds(0) }; // prettier-ignore
-  const { start, end } = spanOfMeeting(meeting, 'America/Halifax');
+  const { start, end } = hoursOfMeeting(meeting, 'America/Halifax');
   expect([String(start.wall), String(end.wall)]).toEqual(['2026-09-04T22:00:00', '2026-09-05T01:00:00']);
   const early = [closed('2026-09-04', '2026-09-04', { closesAt: time('15:00') })];
   expect(datesOf(week('Fri 22-1'), early)[0]).toBe('09-11');
@@ -176,3 +177,26 @@ test('whatever the timetable, classes are where a plain enumeration puts them', 
     }),
   );
 });
+
+test('a section that never meets is planned by teaching weeks: their numbers, whole days, without those of which no weekday is open', () => {
+  const closures = [closed('2026-10-12', '2026-10-12'), closed('2026-11-09', '2026-11-13')];
+  const { meetings } = fitMeetings([], plannedMeetings(term, week('by week'), closures), naming);
+  // The term begins on a Wednesday, and ends on a Friday.
+  expect(
+    [0, 1, -1].map((i) => meetings.at(i)!).map((m) => `${m.key} ${m.ordinal} ${String(m.date)} ${String(m.until)}`),
+  ).toEqual([
+    'week-1 1 2026-09-02 2026-09-07',
+    'week-2 2 2026-09-07 2026-09-14',
+    'week-15 15 2026-12-07 2026-12-12',
+  ]);
+  expect(meetings.map(({ ordinal }) => ordinal)).toEqual([1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 12, 13, 14, 15]);
+  expect(meetings.every(({ strand }) => strand === 'week')).toBe(true);
+  const block = { ...week('by week'), firstDay: day('2026-10-01'), lastDay: day('2026-10-20') };
+  expect(plannedMeetings(term, block, []).map(({ key, date }) => `${key} ${String(date)}`)).toEqual([
+    'week-5 2026-10-01',
+    'week-6 2026-10-05',
+    'week-7 2026-10-12',
+    'week-8 2026-10-19',
+  ]);
+  expect(formatPattern(week('By weeks').patterns[0]!.classes)).toBe('by week');
+}); // prettier-ignore

@@ -1,6 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import fc from 'fast-check';
 import { Temporal } from 'temporal-polyfill';
+import { STRANDS } from './classNumber';
 import { formatPattern } from './formatPattern';
 import type { PatternClass, Weeks } from './pattern';
 import { readPattern } from './typedPattern';
@@ -11,7 +12,7 @@ const read = (text: string) => {
     ? typed.classes
         .map(
           (c) =>
-            `${c.weekday ?? c.cycleDay} ${String(c.start).slice(0, 5)}-${String(c.end).slice(0, 5)}${c.weeks ? ` ${JSON.stringify(c.weeks)}` : ''}${c.place ? ` @${c.place}` : ''}`,
+            `${c.strand ? `${c.strand} ` : ''}${c.weekday ?? c.cycleDay} ${String(c.start).slice(0, 5)}-${String(c.end).slice(0, 5)}${c.weeks ? ` ${JSON.stringify(c.weeks)}` : ''}${c.place ? ` @${c.place}` : ''}`,
         )
         .join(', ')
     : typed.why;
@@ -46,6 +47,10 @@ describe('a typed week', () => {
     ['Fri 10pm-12:30am', '5 22:00-00:30'],
     ['Fri 20-midnight', '5 20:00-00:00'],
     ['Fri 17-9', 'backwards'],
+    ['Tue Thu 10-11:20, lab Fri 14-17', '2 10:00-11:20, 4 10:00-11:20, lab 5 14:00-17:00'],
+    ['Labs: Fri 14-17, odd weeks in Shed 2', 'lab 5 14:00-17:00 {"every":2,"from":1} @Shed 2'],
+    ['seminar Day A 9-10', 'seminar A 09:00-10:00'],
+    ['lunch Fri 12-13', 'day'],
   ])('%j is %s', (typed, expected) => expect(read(typed)).toBe(expected));
 });
 
@@ -66,18 +71,27 @@ const day = fc.oneof(
   fc.constantFrom('A', 'B', 'C', '1', '6').map((cycleDay) => ({ cycleDay })),
 );
 const one: fc.Arbitrary<PatternClass> = fc
-  .tuple(day, times, fc.option(weeks), fc.option(fc.constantFrom('Shed 2', 'the loft, upper floor')))
-  .map(([on, range, among, place]) => ({
+  .tuple(
+    day,
+    times,
+    fc.option(weeks),
+    fc.option(fc.constantFrom('Shed 2', 'the loft, upper floor')),
+    fc.option(fc.constantFrom(...STRANDS)),
+  )
+  .map(([on, range, among, place, strand]) => ({
     ...on,
     ...range,
     ...(among ? { weeks: among } : {}),
     ...(place ? { place } : {}),
+    ...(strand ? { strand } : {}),
   }));
 
 test('whatever a week is, it reads back as it is shown', () => {
   const plain = (classes: readonly PatternClass[]) =>
     classes
-      .map((c) => JSON.stringify([c.weekday, c.cycleDay, String(c.start), String(c.end), c.weeks, c.place]))
+      .map((c) =>
+        JSON.stringify([c.weekday, c.cycleDay, String(c.start), String(c.end), c.weeks, c.place, c.strand]),
+      )
       .sort();
   fc.assert(
     fc.property(fc.array(one, { maxLength: 5 }), (classes) => {

@@ -1,4 +1,7 @@
-import type { PatternClass, Weeks } from './pattern';
+import type { Strand } from './classNumber';
+import { STRANDS, strandNamed } from './classNumber';
+import type { OnDays, PatternClass, Weeks } from './pattern';
+import { BY_WEEK } from './pattern';
 import { readRange } from './typedTime';
 
 export type TypedPattern =
@@ -62,10 +65,8 @@ function readWeeks(text: string): Weeks | undefined | null {
   return isReadable ? { only: [...new Set(only)].sort((a, b) => a - b) } : null;
 }
 
-type OnDay = Readonly<{ weekday: number; cycleDay?: undefined } | { weekday?: undefined; cycleDay: string }>;
-
 /** The days that a part begins with: weekdays, or `Day A`, `Days 1, 3` of a rotation. */
-function readDays(text: string): OnDay[] | undefined {
+function readDays(text: string): OnDays[] | undefined {
   const [, cycle] = /^days?\s+(.*)$/i.exec(text.trim()) ?? [];
   const words = (cycle ?? text).split(/[\s,/+&]+|\band\b/i).filter(Boolean);
   if (words.length === 0) return undefined;
@@ -77,9 +78,21 @@ function readDays(text: string): OnDay[] | undefined {
   return days.every((day) => day !== undefined) ? days.map((weekday) => ({ weekday })) : undefined;
 }
 
+/** A strand begins a part of its own, behind a comma as well. */
+const PARTS = new RegExp(String.raw`[;\n]|,(?=\s*(?:${STRANDS.join('|')})s?\b)`, 'i');
+
+/** What a part of a week says is not a class, and the rest of it. */
+function strandOf(part: string): { strand?: Strand; rest: string } {
+  const [whole = '', word = ''] = /^(\p{L}+):?\s+/u.exec(part) ?? [];
+  const strand = strandNamed(word);
+  return strand ? { strand, rest: part.slice(whole.length) } : { rest: part };
+}
+
 /** Reads one part of a week; several classes where it names several days. */
-function readPart(part: string): TypedPattern {
-  const refused = (why: Extract<TypedPattern, { ok: false }>['why']) => ({ ok: false, part, why }) as const;
+function readPart(whole: string): TypedPattern {
+  const refused = (why: Extract<TypedPattern, { ok: false }>['why']) =>
+    ({ ok: false, part: whole, why }) as const;
+  const { strand, rest: part } = strandOf(whole);
   const at = part.search(AFTERWARDS);
   const [, daysText, times] = DAYS_AND_TIMES.exec(at < 0 ? part : part.slice(0, at)) ?? [];
   const days = readDays(daysText ?? part.replace(/[\d\s].*$/, ''));
@@ -100,6 +113,7 @@ function readPart(part: string): TypedPattern {
       end,
       ...(weeks ? { weeks } : {}),
       ...(place ? { place } : {}),
+      ...(strand ? { strand } : {}),
     })),
   };
 }
@@ -107,12 +121,14 @@ function readPart(part: string): TypedPattern {
 /**
  * Reads a section's week as people write it: `Tue Thu 10-11:50`, `Mon 9-10; Fri 13:00-15:00`. Parts are separated by
  * semicolons or line breaks; each names days, then one range, then which weeks and where: `Wed 2p-5p, odd weeks in Shed 2`,
- * `Day A 9-10`, `Fri 22-1`. Nothing at all is a section that does not meet.
+ * `Day A 9-10`, `Fri 22-1`; what counts apart is named first: `lab Fri 14-17`. Nothing at all is a section that does not
+ * meet, `by week` one that does not and is planned all the same.
  */
 export function readPattern(text: string): TypedPattern {
+  if (/^\s*by\s+weeks?\s*$/i.test(text)) return { ok: true, classes: [BY_WEEK] };
   const classes: PatternClass[] = [];
   for (const part of text
-    .split(/[;\n]/)
+    .split(PARTS)
     .map((p) => p.trim())
     .filter(Boolean)) {
     const read = readPart(part);

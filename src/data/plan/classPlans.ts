@@ -3,6 +3,7 @@ import type { Link } from '@/core/entries/entry';
 import type { ClassPlanId, CourseId, MeetingId, SectionId } from '@/core/ids';
 import type { ClassPlan, ClassPlanFacts } from '@/core/plan/classPlan';
 import { groupBy } from '@/core/groupBy';
+import type { Strand } from '@/core/time/classNumber';
 import type { Reader } from '../database';
 import { select } from '../database';
 import type { Change } from '../history/change';
@@ -21,6 +22,7 @@ function toClassPlan(row: Rows['class_plans'], bindings: readonly Rows['plan_bin
     description: row.description,
     links: JSON.parse(row.links) as Link[],
     pinned: row.pinned === 1,
+    ...(row.strand === null ? {} : { strand: row.strand as Strand }),
     bindings: bindings.map((b) => ({
       section: b.section_id as SectionId,
       meeting: b.meeting_id as MeetingId,
@@ -38,6 +40,7 @@ const fromClassPlan = (plan: ClassPlan): Rows['class_plans'] => ({
   description: plan.description,
   links: JSON.stringify(plan.links),
   pinned: plan.pinned ? 1 : 0,
+  strand: plan.strand ?? null,
   sequence: plan.sequence,
   created_at: plan.created.epochMilliseconds,
   modified_at: plan.lastModified.epochMilliseconds,
@@ -66,7 +69,8 @@ export async function classPlansOf(reader: Reader, courses: readonly CourseId[])
 export async function writeClassPlan(change: Change, facts: ClassPlanFacts): Promise<ClassPlan> {
   const before = await classPlanById(change, facts.id);
   if (before && sameFacts(before, facts)) return before;
-  const plan: ClassPlan = { ...facts, ...grown(change, before) };
+  const strand = await strandFor(change, facts, before);
+  const plan: ClassPlan = { ...facts, ...(strand ? { strand } : {}), ...grown(change, before) };
   if (before) await change.update('class_plans', plan.id, fromClassPlan(plan));
   else await change.insert('class_plans', [fromClassPlan(plan)]);
   const bindings = await select<Rows['plan_bindings']>(change, 'SELECT * FROM plan_bindings WHERE plan_id = :id', { id: plan.id }); // prettier-ignore
@@ -89,6 +93,19 @@ export async function writeClassPlan(change: Change, facts: ClassPlanFacts): Pro
   change.concerns(`course:${plan.course}`);
   await tellOfPlan(change, before, plan);
   return plan;
+}
+
+/** The strand of the classes on which a plan stands; one that lost them keeps its own. */
+async function strandFor(
+  reader: Reader,
+  { bindings }: ClassPlanFacts,
+  before: ClassPlan | undefined,
+): Promise<Strand | undefined> {
+  for (const { meeting } of bindings) {
+    const found = await meetingById(reader, meeting);
+    if (found) return found.meeting.strand;
+  }
+  return before?.strand;
 }
 
 /** Says what happened to a plan: added, changed, put on another class of a section, or off all of them. */

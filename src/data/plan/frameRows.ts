@@ -5,7 +5,8 @@ import type { Term } from '@/core/time/term';
 import type { Closure } from '@/core/time/closure';
 import type { Cycle } from '@/core/time/cycle';
 import type { ExtraClass, Meeting } from '@/core/time/meetings';
-import type { Pattern, PatternClass, Weeks } from '@/core/time/pattern';
+import type { Strand } from '@/core/time/classNumber';
+import type { OnDays, Pattern, PatternClass } from '@/core/time/pattern';
 import type { Rows } from '../rows';
 
 const time = (text: string) => Temporal.PlainTime.from(text);
@@ -113,27 +114,31 @@ export const fromClosure = (closure: Closure): Rows['closures'] => ({
 });
 
 type StoredClass = readonly [
-  /** A weekday, or the name of a rotating day. */
+  /** A weekday, the name of a rotating day, or the word for one that stands for the whole week. */
   on: number | string,
   start: string,
   end: string,
-  more?: Readonly<{ weeks?: Weeks; place?: string }>,
+  more?: Pick<PatternClass, 'weeks' | 'place' | 'strand'>,
 ];
 
+/** Longer than the name of any rotating day. */
+const BY_WEEK = 'by week';
+
+const daysOf = (on: number | string): OnDays =>
+  typeof on === 'number' ? { weekday: on } : on === BY_WEEK ? { byWeek: true } : { cycleDay: on };
+
 const toClass = ([on, start, end, more]: StoredClass): PatternClass => ({
-  ...(typeof on === 'number' ? { weekday: on } : { cycleDay: on }),
+  ...daysOf(on),
   start: time(start),
   end: time(end),
   ...more,
 });
 
-const fromClass = ({ weekday, cycleDay, start, end, weeks, place }: PatternClass): StoredClass =>
-  [
-    cycleDay ?? weekday!,
-    clock(start),
-    clock(end),
-    ...(weeks || place ? [{ ...(weeks ? { weeks } : {}), ...(place ? { place } : {}) }] : []),
-  ] as const as StoredClass;
+function fromClass({ weekday, cycleDay, start, end, weeks, place, strand }: PatternClass): StoredClass {
+  const more = { ...(weeks ? { weeks } : {}), ...(place ? { place } : {}), ...(strand ? { strand } : {}) };
+  const stored = [cycleDay ?? weekday ?? BY_WEEK, clock(start), clock(end)] as const;
+  return Object.keys(more).length > 0 ? [...stored, more] : stored;
+}
 
 export const toPattern = (row: Rows['patterns']): Pattern => ({
   from: Temporal.PlainDate.from(row.from_date),
@@ -174,6 +179,7 @@ export const toExtraClass = (row: Rows['extra_classes']): ExtraClass => ({
   start: time(row.start_time),
   end: time(row.end_time),
   ...(row.place === null ? {} : { place: row.place }),
+  ...(row.strand === null ? {} : { strand: row.strand as ExtraClass['strand'] }),
 });
 
 export const fromExtraClass = (extra: ExtraClass, section: SectionId): Rows['extra_classes'] => ({
@@ -183,15 +189,18 @@ export const fromExtraClass = (extra: ExtraClass, section: SectionId): Rows['ext
   start_time: clock(extra.start),
   end_time: clock(extra.end),
   place: extra.place ?? null,
+  strand: extra.strand ?? null,
 });
 
 export const toMeeting = (row: Rows['meetings']): Meeting => ({
   id: row.id as MeetingId,
   key: row.place_in_pattern,
   ordinal: row.ordinal,
+  ...(row.strand === null ? {} : { strand: row.strand as Strand }),
   date: Temporal.PlainDate.from(row.date),
   start: time(row.start_time),
   end: time(row.end_time),
+  ...(row.until_date === null ? {} : { until: Temporal.PlainDate.from(row.until_date) }),
   moved: row.moved === 1,
   cancelled: row.cancelled ?? undefined,
   ...(row.place === null ? {} : { place: row.place }),
@@ -204,9 +213,11 @@ export const fromMeeting = (meeting: Meeting, section: string): Rows['meetings']
   section_id: section,
   place_in_pattern: meeting.key,
   ordinal: meeting.ordinal,
+  strand: meeting.strand ?? null,
   date: meeting.date.toString(),
   start_time: clock(meeting.start),
   end_time: clock(meeting.end),
+  until_date: meeting.until?.toString() ?? null,
   moved: meeting.moved ? 1 : 0,
   cancelled: meeting.cancelled ?? null,
   place: meeting.place ?? null,

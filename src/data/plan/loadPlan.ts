@@ -1,6 +1,7 @@
 import type { CourseId, GroupId, PersonId, SectionId, TermId } from '@/core/ids';
 import { STAFF_ROLES } from '@/core/may/role';
 import type { Course, CourseColor, Plan, SiteDate, StaffMember } from '@/core/plan/plan';
+import { inTurn } from '@/core/time/meetings';
 import type { Closure } from '@/core/time/closure';
 import type { Term } from '@/core/time/term';
 import {
@@ -100,7 +101,7 @@ async function coursesByIds(reader: Reader, ids: readonly CourseId[]): Promise<C
         ...toSectionDays(s),
         patterns: patterns.filter((p) => p.section_id === s.id).map(toPattern),
         extraClasses: extras.filter((e) => e.section_id === s.id).map(toExtraClass),
-        meetings: meetings.filter((m) => m.section_id === s.id).map(toMeeting),
+        meetings: inTurn(meetings.filter((m) => m.section_id === s.id).map(toMeeting)),
       })),
     groups: groups
       .filter((group) => group.course_id === row.id)

@@ -72,6 +72,28 @@ test('a plan is looked at, carried over in one act with its materials, and taken
   expect(await planned()).toEqual(before);
 });
 
+test('labs go to labs and classes to classes, by number as by day', async () => {
+  const { pembit, section } = school;
+  const labs = (week: string, from: string) => patternInput.parse({ from, week });
+  valueOf(
+    await changeWeek(pembit, instructor, section, labs('Tue Thu 10-11:15; lab Fri 14-17', '2026-09-08')),
+  );
+  const { sections } = (await loadPlan(pembit, [next])).courses[0]!;
+  valueOf(await changeWeek(pembit, instructor, sections[0]!.id, labs('lab Mon 9-12; Wed Fri 10-11:15', '2027-01-11'))); // prettier-ignore
+  valueOf(
+    await writeTopics(pembit, instructor, school.course, { list: 'First lab', from: 1, strand: 'lab' }),
+  );
+  for (const mapping of ['meetings', 'weeks']) {
+    const { lines } = valueOf(await previewCarryOver(pembit, instructor, input({ mapping })));
+    const classes = lines.filter(({ kind }) => kind === 'class').map(({ title, to }) => `${title} ${to}`);
+    expect([...classes].sort()).toEqual(
+      mapping === 'meetings'
+        ? ['Fairing 2027-01-20', 'First lab 2027-01-11', 'Lines 2027-01-13', 'Offsets 2027-01-15']
+        : ['Fairing 2027-01-20', 'First lab 2027-01-18', 'Lines 2027-01-13', 'Offsets 2027-01-15'],
+    );
+  }
+});
+
 test('one week alone: its classes and work with the materials they link to, by week and weekday', async () => {
   const { pembit } = school;
   valueOf(await addMaterial(pembit, instructor, school.course, newMaterialInput.parse({ kind: 'webLink', title: 'Elsewhere', url: 'https://library.example/2' }))); // prettier-ignore

@@ -12,7 +12,7 @@ import { findingsOf } from './findings';
 
 /** What a finding is about, for people. */
 export const titleOf = ({ about }: Finding): string =>
-  'entry' in about ? about.entry.title : 'place' in about ? about.place.title : (about.seen.plan?.title ?? checkTexts.classOf(about.seen.course.tag, about.seen.meeting.ordinal)); // prettier-ignore
+  'entry' in about ? about.entry.title : 'place' in about ? about.place.title : (about.seen.plan?.title ?? checkTexts.classOf(about.seen.course.tag, about.seen.meeting)); // prettier-ignore
 
 function concern(change: Change, finding: Finding): void {
   change.concerns(...coursesOfFinding(finding).map((course) => `course:${course}` as const));

@@ -72,7 +72,7 @@ export async function previewAway(
   return done({
     classes: classes.map(({ course, section, meeting, plan }) =>
       [
-        `${course.tag} ${entryTexts.classTitle(meeting.ordinal, course.sections.length > 1 ? section.name : undefined)}`,
+        `${course.tag} ${entryTexts.classTitle(meeting, course.sections.length > 1 ? section.name : undefined)}`,
         `${dateLabel(meeting.date, 'short', locale)}, ${timeLabel(meeting.start, locale)}`,
         ...(plan ? [plan.title] : []),
       ].join(' · '),

@@ -33,7 +33,7 @@ export function changeMeeting(
     if (!may(actor, input.act === 'cancel' ? 'callOffClass' : 'changeMeeting', { parts }).ok)
       return refused('notFound');
     const { closures } = await loadFrame(change, [courseId]);
-    const title = entryTexts.classTitle(meeting.ordinal);
+    const title = entryTexts.classTitle(meeting);
     const save = async (facts: Meeting, summary: string): Promise<Outcome<Meeting>> => {
       const after = await changeMeetingRow(change, { course: courseId, section: section as SectionId }, { before: meeting, after: facts }); // prettier-ignore
       change.concerns(`course:${courseId}`);

@@ -139,7 +139,7 @@ export async function previewClosure(
           : [
               ...meetings.map(
                 ({ section, meeting }) =>
-                  `${entryTexts.classTitle(meeting.ordinal, section.name)}, ${dateLabel(meeting.date, 'short', locale)}${titleIn(plans, meeting)}`,
+                  `${entryTexts.classTitle(meeting, section.name)}, ${dateLabel(meeting.date, 'short', locale)}${titleIn(plans, meeting)}`,
               ),
               ...events.map((entry) => `${entry.title}, ${momentLabel(mainMoment(entry), locale)}`),
               ...due.map((entry) => `${entry.title}, ${entryTexts.due(momentLabel(entry.due, locale))}`),

@@ -2,6 +2,8 @@ import { createHash } from 'node:crypto';
 import { Temporal } from 'temporal-polyfill';
 import type { MeetingId, SectionId } from '@/core/ids';
 import { cycleDays } from '@/core/time/cycle';
+import type { Term } from '@/core/time/term';
+import { teachingWeeks } from '@/core/time/term';
 
 /** The id of a meeting by its section and its place in the pattern: a date that goes and comes back keeps it. */
 export function meetingIdOf(section: SectionId, key: string): MeetingId {
@@ -21,7 +23,10 @@ export function lostDate(
   {
     term,
     closures,
-  }: Readonly<{ term: Parameters<typeof cycleDays>[0]; closures: Parameters<typeof cycleDays>[1] }>,
+  }: Readonly<{
+    term: Pick<Term, 'startsOn' | 'endsOn' | 'weekStart' | 'cycle'>;
+    closures: Parameters<typeof cycleDays>[1];
+  }>,
 ): Temporal.PlainDate | undefined {
   const isAt = (place: string) => NTH.some((nth) => meetingIdOf(section, `${place}${nth}`) === meeting);
   for (
@@ -30,6 +35,8 @@ export function lostDate(
     date = date.add({ days: 1 })
   )
     if (isAt(date.toString()) || isAt(`${date.toString()}/given`)) return date;
+  const week = teachingWeeks(term).find(({ number }) => isAt(`week-${number}`));
+  if (week) return week.first;
   const turns = [...cycleDays(term, closures)].flatMap(([date, { turn }]) =>
     turn === undefined ? [] : [{ date: Temporal.PlainDate.from(date), turn }],
   );

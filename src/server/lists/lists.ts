@@ -100,6 +100,7 @@ const meetingsIn = ({ plan }: Seen) =>
         course: course.id,
         section: section.id,
         ordinal: meeting.ordinal,
+        strand: meeting.strand,
         start: written(start),
         end: written(end),
         zone: tzid,

@@ -12,6 +12,8 @@ import { done, refused } from '@/core/refusals';
 import { sanitize } from '@/core/richText/sanitize';
 import { historyTexts } from '@/core/texts/history';
 import { dateLabel } from '@/core/time/dateLabels';
+import type { ClassNumber, Strand } from '@/core/time/classNumber';
+import { classOf } from '@/core/time/classNumber';
 import type { Meeting } from '@/core/time/meetings';
 import type { Temporal } from 'temporal-polyfill';
 import type { Reader } from '@/data/database';
@@ -43,11 +45,11 @@ async function classFor(reader: Reader, actor: SignedIn, id: MeetingId): Promise
 /** The classes of one number in all sections that nothing stands on yet. */
 export function freeOfNumber(
   { course, plans }: Pick<Found, 'course' | 'plans'>,
-  ordinal: number,
+  number: ClassNumber,
 ): ClassPlan['bindings'] {
   const taken = new Set(plans.flatMap((plan) => plan.bindings.map((b) => b.meeting)));
   return course.sections.flatMap((section) => {
-    const meeting = section.meetings.find((m) => m.ordinal === ordinal);
+    const meeting = classOf(section.meetings, number);
     return meeting && !taken.has(meeting.id) ? [{ section: section.id, meeting: meeting.id }] : [];
   });
 }
@@ -69,7 +71,7 @@ export function planClass(
     const after = await writeClassPlan(change, {
       id: plan?.id ?? (randomUUID() as ClassPlanId),
       course: course.id,
-      bindings: plan?.bindings ?? freeOfNumber(found.value, meeting.ordinal),
+      bindings: plan?.bindings ?? freeOfNumber(found.value, meeting),
       ...text,
     });
     change.summarise(historyTexts.plannedClass(after.title));
@@ -172,24 +174,27 @@ export function placePlan(
   });
 }
 
-type List = Readonly<{ list: string; from: number }>;
+type List = Readonly<{ list: string; from: number; strand?: Strand }>;
 export type TopicLine = Readonly<{
-  ordinal: number;
+  number: ClassNumber;
   title: string;
   days: readonly string[];
   replaces?: string;
 }>;
 export type TopicPreview = Readonly<{
   lines: readonly TopicLine[];
-  pinned: readonly number[];
+  pinned: readonly ClassNumber[];
   left: readonly string[];
 }>;
 
-async function fillingFor(reader: Reader, actor: SignedIn, id: CourseId, { list, from }: List) {
+async function fillingFor(reader: Reader, actor: SignedIn, id: CourseId, { list, from, strand }: List) {
   const [course] = (await loadFrame(reader, [id])).courses;
   if (!course || !mayIn(actor, 'writeTopics', id)) return refused('notFound');
   if (course.archived) return refused('archived');
-  const fill = fillTopics(course, await classPlansOf(reader, [id]), readTopics(list), from);
+  const fill = fillTopics(course, await classPlansOf(reader, [id]), readTopics(list), {
+    ordinal: from,
+    strand,
+  });
   return done({ course, fill });
 }
 
@@ -208,7 +213,7 @@ export async function previewTopics(
     `${course.sections.length > 1 ? `${section.name}: ` : ''}${dateLabel(meeting.date, 'short', locale)}`;
   return done({
     lines: fill.fillings.map((f) => ({
-      ordinal: f.ordinal,
+      number: f.number,
       title: f.topic.title,
       days: f.meetings.map(day),
       replaces: f.replaces?.title,

@@ -13,12 +13,14 @@ import type { Overflow, SlideMove } from '@/core/plan/slide';
 import { bringTogether, pullForward, slideLater } from '@/core/plan/slide';
 import type { SlideInput } from '@/core/plan/slideInput';
 import type { SlidePreview } from '@/core/plan/slidePreview';
+import { preferred } from '@/core/plan/waitingPlans';
 import { mayIn } from '@/core/may/may';
 import type { Outcome } from '@/core/refusals';
 import { listed } from '@/core/texts/entries';
 import { groupBy } from '@/core/groupBy';
 import { done, refused } from '@/core/refusals';
 import { slideTexts } from '@/core/texts/slide';
+import { classOf } from '@/core/time/classNumber';
 import { dateLabel, momentLabel, weekAndDate } from '@/core/time/dateLabels';
 import type { Closure } from '@/core/time/closure';
 import type { Term } from '@/core/time/term';
@@ -62,7 +64,10 @@ function laterMoves(
     if (from) return slideLater(section, plans, { plan, from, by, overPins });
     // It lost its class: the first one after the day on which that would have been.
     const lost = lostDate(section.id, binding.meeting, { term, closures });
-    const at = section.meetings.find((m) => m.cancelled === undefined && (!lost || isAfter(m.date, lost)));
+    const at = preferred(
+      section.meetings.filter((m) => m.cancelled === undefined && (!lost || isAfter(m.date, lost))),
+      plan,
+    );
     return at ? slideLater(section, plans, { plan, at, overPins }) : [{ plan, section }];
   });
 }
@@ -78,7 +83,7 @@ function movesFor(found: Omit<Sliding, 'moves' | 'entries'>, input: SlideInput):
       const asked = course.sections.flatMap((s) => s.meetings).find((meeting) => meeting.id === input.into);
       if (!asked) return undefined;
       return chosen(course, input.sections).flatMap((section) => {
-        const into = section.meetings.find((meeting) => meeting.ordinal === asked.ordinal);
+        const into = classOf(section.meetings, asked);
         return into ? pullForward(section, plans, { into, by: input.by }) : [];
       });
     }

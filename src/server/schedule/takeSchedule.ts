@@ -1,3 +1,5 @@
+import type { ClassNumber } from '@/core/time/classNumber';
+import { numberOf } from '@/core/time/classNumber';
 import { randomUUID } from 'node:crypto';
 import { Temporal } from 'temporal-polyfill';
 import type { Entry } from '@/core/entries/entry';
@@ -39,21 +41,28 @@ const MOST_BESIDE = 3;
 const sameWords = (a: string, b: string) => a.trim().toLowerCase() === b.trim().toLowerCase();
 const textOf = (day: Temporal.PlainDate) => day.toString();
 
-/** The classes of a course that take place on a day, in all its sections. */
+/** A class goes before a lab of its day. */
+const classesFirst = <M extends ClassNumber>(meetings: readonly M[]): M[] =>
+  [...meetings].sort((a, b) => Number(a.strand !== undefined) - Number(b.strand !== undefined));
+
+/** The classes of a course that take place on a day, in all its sections: one in each. */
 const classesOn = (course: Course, date: string) =>
-  course.sections.flatMap((section) =>
-    section.meetings
-      .filter((meeting) => meeting.cancelled === undefined && textOf(meeting.date) === date)
-      .map((meeting) => ({ section, meeting })),
-  );
+  course.sections.flatMap((section) => {
+    const [meeting] = classesFirst(
+      section.meetings.filter((m) => m.cancelled === undefined && textOf(m.date) === date),
+    );
+    return meeting ? [{ section, meeting }] : [];
+  });
 
 /** The days of a course's classes, each once, with the number that its first section has there. */
 function classDaysOf(course: Course): ClassDay[] {
-  const days = new Map<string, number>();
+  const days = new Map<string, ClassDay>();
   for (const { meetings } of course.sections)
-    for (const { date, ordinal, cancelled } of meetings)
-      if (cancelled === undefined && !days.has(textOf(date))) days.set(textOf(date), ordinal);
-  return [...days].map(([date, ordinal]) => ({ date, ordinal })).sort((a, b) => (a.date < b.date ? -1 : 1));
+    for (const meeting of classesFirst(meetings)) {
+      const date = textOf(meeting.date);
+      if (meeting.cancelled === undefined && !days.has(date)) days.set(date, { date, ...numberOf(meeting) });
+    }
+  return [...days.values()].sort((a, b) => (a.date < b.date ? -1 : 1));
 }
 
 const plansOn = (plans: readonly ClassPlan[], course: Course, date: string): ClassPlan[] => {
@@ -283,6 +292,6 @@ function bindingsOf(
   free: Parameters<typeof freeOfNumber>[0],
 ): ClassPlan['bindings'] {
   const onDay = classes.map(({ section, meeting }) => ({ section: section.id, meeting: meeting.id }));
-  const others = freeOfNumber(free, classes[0]!.meeting.ordinal);
+  const others = freeOfNumber(free, classes[0]!.meeting);
   return [...onDay, ...others.filter(({ section }) => !onDay.some((one) => one.section === section))];
 }

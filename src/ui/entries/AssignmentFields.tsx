@@ -1,4 +1,5 @@
 'use client';
+import type { ClassNumber } from '@/core/time/classNumber';
 import Button from '@mui/material/Button';
 import dynamic from 'next/dynamic';
 import { panelTexts } from '@/core/texts/term';
@@ -20,7 +21,7 @@ type Props = Readonly<{
   fields: FormFields;
   dayWords: (date: string) => string | undefined;
   courses: readonly PanelCourse[];
-  classWords: (ordinal: number, edge: 'start' | 'end') => string | undefined;
+  classWords: (number: ClassNumber, edge: 'start' | 'end') => string | undefined;
 }>;
 
 export function AssignmentFields({ id, fields, dayWords, courses, classWords }: Props) {

@@ -1,4 +1,6 @@
 'use client';
+import type { ClassNumber } from '@/core/time/classNumber';
+import { readClassNumber } from '@/core/time/classNumber';
 import { DATE_FIELDS } from '@/core/entries/classDates';
 import type { DateField } from '@/core/entries/entry';
 import { panelTexts } from '@/core/texts/term';
@@ -16,24 +18,25 @@ export function ClassDateFields({
 }: {
   fields: FormFields;
   /** When a class begins or ends in the chosen courses, in words; undefined where there is none. */
-  classWords: (ordinal: number, edge: 'start' | 'end') => string | undefined;
+  classWords: (number: ClassNumber, edge: 'start' | 'end') => string | undefined;
 }) {
   const { atClass } = draft;
   const change = (field: DateField, changes: Partial<(typeof atClass)[DateField]>) =>
     set({ atClass: { ...atClass, [field]: { ...atClass[field], ...changes } } });
   return (
-    <details open={DATE_FIELDS.some((field) => atClass[field].ordinal !== '')}>
+    <details open={DATE_FIELDS.some((field) => atClass[field].number !== '')}>
       <summary>{panelTexts.followClass}</summary>
       <div className={styles.inner}>
         {DATE_FIELDS.map((field) => {
-          const { ordinal, edge } = atClass[field];
-          const words = ordinal.trim() === '' ? undefined : classWords(Number(ordinal), edge);
+          const { number: typed, edge } = atClass[field];
+          const number = readClassNumber(typed);
+          const words = number && classWords(number, edge);
           return (
             <div key={field} className={styles.row}>
               <Field
                 label={panelTexts.followField[field]}
-                value={ordinal}
-                onChange={(typed) => change(field, { ordinal: typed })}
+                value={typed}
+                onChange={(next) => change(field, { number: next })}
                 error={errors[`atClass.${field}`]}
               />
               {field === 'setOn' ? null : (
@@ -44,7 +47,7 @@ export function ClassDateFields({
                   onChange={(next) => change(field, { edge: next })}
                 />
               )}
-              {ordinal.trim() === '' ? null : (
+              {typed.trim() === '' ? null : (
                 <p className={`soft ${styles.whole}`}>{words ?? panelTexts.noSuchClass}</p>
               )}
             </div>

@@ -1,4 +1,5 @@
 'use client';
+import type { ClassNumber } from '@/core/time/classNumber';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { checkTexts } from '@/core/texts/checks';
@@ -38,7 +39,7 @@ type Props = Readonly<{
   /** A date in words, with its week: `week 6, Thu 15 Oct`. */
   dayWords: (date: string) => string | undefined;
   /** When a class of some courses begins or ends, in words. */
-  classWords: (courses: readonly string[], ordinal: number, edge: 'start' | 'end') => string | undefined;
+  classWords: (courses: readonly string[], number: ClassNumber, edge: 'start' | 'end') => string | undefined;
   serverErrors: FieldErrors;
   message?: string;
   busy: boolean;
@@ -100,7 +101,7 @@ export function EntryForm(props: Props) {
           fields={fields}
           dayWords={dayWords}
           courses={courses}
-          classWords={(ordinal, edge) => props.classWords(Object.keys(draft.courses), ordinal, edge)}
+          classWords={(number, edge) => props.classWords(Object.keys(draft.courses), number, edge)}
         />
       ) : null}
       {draft.kind === 'announcement' || draft.kind === 'note' ? (

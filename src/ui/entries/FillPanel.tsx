@@ -1,4 +1,7 @@
 'use client';
+import type { ClassNumber } from '@/core/time/classNumber';
+import { readClassNumber } from '@/core/time/classNumber';
+import { entryTexts } from '@/core/texts/entries';
 import Button from '@mui/material/Button';
 import { Link } from '@/ui/controls/Link';
 import { useState } from 'react';
@@ -14,8 +17,13 @@ import styles from './EntryForm.module.css';
 import type { PanelCourse } from './panelData';
 
 type Preview = Readonly<{
-  lines: readonly Readonly<{ ordinal: number; title: string; days: readonly string[]; replaces?: string }>[];
-  pinned: readonly number[];
+  lines: readonly Readonly<{
+    number: ClassNumber;
+    title: string;
+    days: readonly string[];
+    replaces?: string;
+  }>[];
+  pinned: readonly ClassNumber[];
   left: readonly string[];
 }>;
 
@@ -30,7 +38,8 @@ export function FillPanel({ courses, onDone }: { courses: readonly PanelCourse[]
     setPreview(undefined);
     act();
   };
-  const body = { list, from: Number(from) };
+  const first = readClassNumber(from);
+  const body = { list, from: first?.ordinal, strand: first?.strand };
   const look = async () => {
     const answer = await submit<Preview>('POST', `/api/courses/${course}/topics/preview`, body);
     if (answer.ok) setPreview(answer.value);
@@ -71,7 +80,7 @@ export function FillPanel({ courses, onDone }: { courses: readonly PanelCourse[]
           label={classTexts.fillFrom}
           value={from}
           onChange={(text) => change(() => setFrom(text))}
-          error={errors.from}
+          error={first ? errors.from : classTexts.fillFromWhat}
         />
       </div>
       <Field
@@ -88,16 +97,16 @@ export function FillPanel({ courses, onDone }: { courses: readonly PanelCourse[]
           <div className="notice">
             <ol className={styles.preview}>
               {preview.lines.map((line) => (
-                <li key={line.ordinal}>
+                <li key={entryTexts.classMark(line.number)}>
                   <b>{line.title}</b>{' '}
                   <span className="soft">
-                    {classTexts.fillLine(line.ordinal, line.days.join(', '))}
+                    {classTexts.fillLine(line.number, line.days.join(', '))}
                     {line.replaces ? ` ${classTexts.fillReplaces(line.replaces)}` : ''}
                   </span>
                 </li>
               ))}
             </ol>
-            {preview.pinned.length > 0 ? <p>{classTexts.fillPinned(preview.pinned.join(', '))}</p> : null}
+            {preview.pinned.length > 0 ? <p>{classTexts.fillPinned(preview.pinned)}</p> : null}
             {preview.left.length > 0 ? <p>{classTexts.fillLeft(preview.left.length)}</p> : null}
           </div>
         ) : null}

@@ -1,3 +1,4 @@
+import { entryTexts } from '@/core/texts/entries';
 import type { Temporal } from 'temporal-polyfill';
 import type { SeenEntry } from '@/core/entries/seenBy';
 import { DATE_FIELDS } from '@/core/entries/classDates';
@@ -19,7 +20,7 @@ const laterDay = (end: Moment, start: Moment) => (day(end) === day(start) ? '' :
 const numberText = (n: number | undefined) => (n === undefined ? '' : String(n));
 
 const classChoice = (ref: ClassRef | undefined): ClassChoice => ({
-  ordinal: numberText(ref?.ordinal),
+  number: ref ? entryTexts.classMark(ref) : '',
   edge: ref?.edge ?? 'start',
 });
 

@@ -9,9 +9,10 @@ export type CourseChoice = Readonly<{
 }>;
 
 /** A class that a date follows, by its number as it is typed; empty: none. */
-export type ClassChoice = Readonly<{ ordinal: string; edge: 'start' | 'end' }>;
+/** As typed: `12`, `lab 3`. */
+export type ClassChoice = Readonly<{ number: string; edge: 'start' | 'end' }>;
 
-const NO_CLASS: ClassChoice = { ordinal: '', edge: 'start' };
+const NO_CLASS: ClassChoice = { number: '', edge: 'start' };
 
 export const EVERYONE: CourseChoice = { sections: [], groups: [], people: [] };
 

@@ -1,9 +1,11 @@
+import { sameNumber } from '@/core/time/classNumber';
 import { classPath } from '@/core/plan/classPath';
 import type { SeenClass, SeenPlan } from '@/core/plan/seenPlan';
 import { classTitle } from '@/core/plan/occurrences';
 import { sanitize } from '@/core/richText/sanitize';
 import { entryTexts, listed } from '@/core/texts/entries';
-import { dateLabel, rangeLabel, weekAndDate } from '@/core/time/dateLabels';
+import { dateLabel, weekAndDate } from '@/core/time/dateLabels';
+import { classWhen } from '../plan/classWhen';
 import type { PanelLink } from './panelData';
 
 /** A class as its panel shows it. */
@@ -40,7 +42,7 @@ export function panelClass(seen: SeenClass, plan: SeenPlan): PanelClass {
   const term = plan.terms.find((t) => t.id === course.term);
   const own = seen.plan;
   const same = own ? plan.classes.filter((c) => c.plan?.id === own.id && c.meeting.id !== meeting.id) : [];
-  const concerned = own ? [seen, ...same] : plan.classes.filter((c) => c.course.id === course.id && c.meeting.ordinal === meeting.ordinal); // prettier-ignore
+  const concerned = own ? [seen, ...same] : plan.classes.filter((c) => c.course.id === course.id && sameNumber(c.meeting, meeting)); // prettier-ignore
   const sections = [...new Set(concerned.map((c) => c.section))];
   return {
     meeting: meeting.id,
@@ -51,7 +53,11 @@ export function panelClass(seen: SeenClass, plan: SeenPlan): PanelClass {
     tag: course.tag,
     color: course.color,
     name: classTitle(seen),
-    when: `${term ? weekAndDate(term, meeting.date, plan.locale) : dateLabel(meeting.date, 'short', plan.locale)}, ${rangeLabel(meeting.start, meeting.end, plan.locale)}`,
+    when: classWhen(
+      term ? weekAndDate(term, meeting.date, plan.locale) : dateLabel(meeting.date, 'short', plan.locale),
+      meeting,
+      plan.locale,
+    ),
     place: course.place,
     cancelled: meeting.cancelled === undefined ? undefined : entryTexts.cancelled(meeting.cancelled),
     title: own?.title ?? '',

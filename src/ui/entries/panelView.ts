@@ -31,7 +31,7 @@ function whenOf(entry: SeenEntry, term: Term | undefined, locale: string): strin
     const moment = mainMoment(entry);
     const when = isDay(moment) ? long(moment) : `${long(dayOf(moment))}, ${timeLabel(moment.wall, locale)}`;
     const due = entry.kind === 'assignment' ? entry.atClass?.due : undefined;
-    return due ? panelTexts.follows(when, due.ordinal, due.edge) : when;
+    return due ? panelTexts.follows(when, due, due.edge) : when;
   }
   return eventWords(entry.when, term, locale);
 }
@@ -70,7 +70,7 @@ function datesOf(entry: SharedEntry, locale: string): LineDate[] {
   ): LineDate[] => {
     if (!at) return [];
     const words = momentLabel(at, locale);
-    const value = follows ? panelTexts.follows(words, follows.ordinal, follows.edge) : words;
+    const value = follows ? panelTexts.follows(words, follows, follows.edge) : words;
     return [{ field, label, value, day: momentText(dayOf(at)) }];
   };
   const { visibility } = entry;

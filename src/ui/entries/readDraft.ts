@@ -1,3 +1,4 @@
+import { readClassNumber } from '@/core/time/classNumber';
 import { Temporal } from 'temporal-polyfill';
 import type { EntryInputJson } from '@/core/entries/entryInput';
 import { wholeAddress } from '@/core/links/wholeAddress';
@@ -145,10 +146,11 @@ function datesOf(draft: EntryDraft, read: Reader, termEnds: string | undefined) 
 /** The classes that dates follow. */
 function atClassOf({ atClass }: EntryDraft, read: Reader) {
   const of = (field: keyof typeof atClass) => {
-    const { ordinal: typed, edge } = atClass[field];
-    const ordinal = read.number(`atClass.${field}`, typed);
-    if (ordinal === 0) read.errors[`atClass.${field}`] = say.wholeNumber;
-    return ordinal ? { ordinal, edge } : undefined;
+    const { number: typed, edge } = atClass[field];
+    if (typed.trim() === '') return undefined;
+    const number = readClassNumber(typed);
+    if (!number) read.errors[`atClass.${field}`] = say.classNumber;
+    return number && { ...number, edge };
   };
   return { setOn: of('setOn'), opens: of('opens'), due: of('due'), closes: of('closes') };
 }

@@ -22,7 +22,7 @@ const mark = (kind: GridItem['kind'], words: string, more: Partial<GridItem> = {
 });
 const SAMPLES: readonly GridItem[] = [
   mark('class', marks.class, { planned: true, time: '10:00', title: 'Bevels' }),
-  mark('class', marks.empty, { ordinal: 12, long: 'Class 12', title: '' }),
+  mark('class', marks.empty, { ordinal: '12', long: 'Class 12', title: '' }),
   mark('event', marks.event, { time: '13:00', title: 'Slipway visit' }),
   mark('due', marks.due, { by: 'by 17:00' }),
   mark('set', marks.set, { title: 'set: Bevel board' }),

@@ -134,7 +134,7 @@ export function EditPanel({
         single={single}
         scopeWords={single ? panelTexts.thisOnly(day) : scoped ? panelTexts.followingOnly(day) : undefined}
         dayWords={dayWords}
-        classWords={(courses, ordinal, edge) => classWords(data, { courses, ordinal, edge })}
+        classWords={(courses, number, edge) => classWords(data, { courses, number, edge })}
         serverErrors={errors}
         message={message}
         busy={busy}

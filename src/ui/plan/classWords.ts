@@ -1,14 +1,16 @@
+import type { ClassNumber } from '@/core/time/classNumber';
+import { sameNumber } from '@/core/time/classNumber';
 import type { DeskData } from './planItem';
 
-type Asked = Readonly<{ courses: readonly string[]; ordinal: number; edge: 'start' | 'end' }>;
+type Asked = Readonly<{ courses: readonly string[]; number: ClassNumber; edge: 'start' | 'end' }>;
 
 /** When a class of some courses begins or ends, in words, section by section where that differs: `A: week 6, Tue 13 Oct, 10:00`. */
 export function classWords(
   { classes, days }: Pick<DeskData, 'classes' | 'days'>,
-  { courses, ordinal, edge }: Asked,
+  { courses, number, edge }: Asked,
 ): string | undefined {
   const found = classes
-    .filter((c) => courses.includes(c.course) && c.ordinal === ordinal)
+    .filter((c) => courses.includes(c.course) && sameNumber(c.number, number))
     .map((c) => ({ name: c.name, when: `${days[c.date] ?? c.date}, ${c[edge]}` }));
   const [first] = found;
   if (!first) return undefined;

@@ -1,3 +1,4 @@
+import { numberOf } from '@/core/time/classNumber';
 import type { Viewer } from '@/core/entries/viewer';
 import { isStaffOf } from '@/core/entries/viewer';
 import type { SeenEntry } from '@/core/entries/seenBy';
@@ -5,6 +6,7 @@ import type { SeenPlan } from '@/core/plan/seenPlan';
 import { courseNames } from '@/core/plan/courseNames';
 import type { Term } from '@/core/time/term';
 import { teachingWeeks, termsBeside } from '@/core/time/term';
+import { entryTexts } from '@/core/texts/entries';
 import { timeLabel, weekAndDate } from '@/core/time/dateLabels';
 import { momentText } from '@/core/time/zonedWall';
 import type { PanelCourse } from '../entries/panelData';
@@ -77,10 +79,10 @@ export function deskData(
             course: course.id,
             section: section.id,
             name: section.name,
-            ordinal: meeting.ordinal,
+            number: numberOf(meeting),
             date: momentText(meeting.date),
-            start: timeLabel(meeting.start),
-            end: timeLabel(meeting.end),
+            start: meeting.until ? entryTexts.wholeWeek : timeLabel(meeting.start),
+            end: meeting.until ? entryTexts.wholeWeek : timeLabel(meeting.end),
           })),
     courses: readOnly
       ? []

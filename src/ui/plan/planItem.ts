@@ -1,3 +1,4 @@
+import type { ClassNumber } from '@/core/time/classNumber';
 import type { PanelCourse } from '../entries/panelData';
 
 /** What a view knows of a mark that is opened or moved. */
@@ -25,7 +26,7 @@ export type ClassDay = Readonly<{
   section: string;
   /** The section's. */
   name: string;
-  ordinal: number;
+  number: ClassNumber;
   date: string;
   start: string;
   end: string;

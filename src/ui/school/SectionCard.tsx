@@ -1,4 +1,5 @@
 'use client';
+import type { ClassNumber, Strand } from '@/core/time/classNumber';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { entryTexts } from '@/core/texts/entries';
@@ -13,9 +14,10 @@ import { useAct, useSubmit } from '../controls/useSubmit';
 
 export type MeetingLine = Readonly<{
   id: string;
-  ordinal: number;
+  number: ClassNumber;
   when: string;
   date: string;
+  /** Empty, as the end, of one that stands for a teaching week. */
   start: string;
   end: string;
   /** Its own place, where it has one. */
@@ -35,6 +37,10 @@ export type SectionView = Readonly<{
   /** Its own days in words. */
   days: string;
   students: string;
+  /** How many classes, labs and so on it has, in words. */
+  count: string;
+  /** What counts apart from its classes. */
+  strands: readonly Exclude<Strand, 'week'>[];
   meetings: readonly MeetingLine[];
 }>;
 
@@ -63,7 +69,7 @@ export function SectionCard({
       <p>
         {section.typed || courseTexts.doesNotMeet} {section.days}{' '}
         <span className="soft">
-          · {courseTexts.classes(section.meetings.length)} · {section.students}
+          · {section.count} · {section.students}
         </span>
       </p>
       <SectionFrame section={section} today={today} />
@@ -71,23 +77,25 @@ export function SectionCard({
       <ol className={styles.classes}>
         {section.meetings.map((meeting) => (
           <li key={meeting.id}>
-            <b>{meeting.ordinal}</b>
+            <b className={styles.number}>{entryTexts.classMark(meeting.number)}</b>
             <span className={meeting.cancelled === undefined ? undefined : styles.off}>{meeting.when}</span>
             {meeting.place ? <span className="soft">{meeting.place}</span> : null}
             {meeting.extra ? <span className="soft">{courseTexts.added}</span> : null}
             {meeting.moved ? <span className="soft">{courseTexts.moved}</span> : null}
             {meeting.cancelled ? <span className="soft">{meeting.cancelled}</span> : null}
-            <Button
-              size="small"
-              aria-label={courseTexts.changeClass(meeting.ordinal)}
-              onClick={() => setOpen(open === meeting.id ? undefined : meeting.id)}
-            >
-              {courseTexts.change}
-            </Button>
+            {meeting.start ? (
+              <Button
+                size="small"
+                aria-label={courseTexts.changeClass(meeting.number)}
+                onClick={() => setOpen(open === meeting.id ? undefined : meeting.id)}
+              >
+                {courseTexts.change}
+              </Button>
+            ) : null}
             {meeting.extra ? (
               <Button
                 size="small"
-                aria-label={courseTexts.takeAwayClass(meeting.ordinal)}
+                aria-label={courseTexts.takeAwayClass(meeting.number)}
                 onClick={() => takeAway(meeting.extra!, meeting.when)}
               >
                 {courseTexts.takeAway}
@@ -119,14 +127,14 @@ function MeetingForm({ meeting, onDone }: { meeting: MeetingLine; onDone: () => 
     onChange: (text: string) => setValue({ ...value, [key]: text }),
     error: errors[key],
   });
-  const title = entryTexts.classTitle(meeting.ordinal);
+  const title = entryTexts.classTitle(meeting.number);
   const act = async (body: object, said: string) => {
     const answer = await submit('PUT', `/api/meetings/${meeting.id}`, body, () => said);
     if (answer.ok) onDone();
   };
   const { date, start, end, place, reason } = value;
   return (
-    <div className={styles.form} role="group" aria-label={courseTexts.changeClass(meeting.ordinal)}>
+    <div className={styles.form} role="group" aria-label={courseTexts.changeClass(meeting.number)}>
       <h3>
         {title}, {meeting.when}
       </h3>

@@ -2,15 +2,32 @@
 import { useState } from 'react';
 import { frameHistoryTexts } from '@/core/texts/frameHistory';
 import { courseTexts, schoolTexts } from '@/core/texts/school';
-import { rangeLabel, timeLabel } from '@/core/time/dateLabels';
+import { dateLabel, rangeLabel, timeLabel } from '@/core/time/dateLabels';
+import { isoDay } from '@/core/time/typedDay';
 import { readRange } from '@/core/time/typedTime';
+import type { Strand } from '@/core/time/classNumber';
+import { entryTexts } from '@/core/texts/entries';
 import { Field } from '../controls/Field';
+import { Select } from '../controls/Select';
 import { useSubmit } from '../controls/useSubmit';
 import { DayField } from '../days/DayField';
 import { FormBox } from './FormBox';
 import styles from './School.module.css';
 
-type Section = Readonly<{ id: string; name: string; typed: string; firstDay: string; lastDay: string }>;
+type Section = Readonly<{
+  id: string;
+  name: string;
+  typed: string;
+  firstDay: string;
+  lastDay: string;
+  strands: readonly Exclude<Strand, 'week'>[];
+}>;
+
+/** A day that a form sent, in words. */
+const spoken = (day: string): string => {
+  const read = isoDay(day);
+  return read ? dateLabel(read) : day;
+};
 
 /** Fields of a form that are all text, each with its error. */
 function useTexts<T extends Readonly<Record<string, string>>>(start: T) {
@@ -33,7 +50,7 @@ function WeekForm({ section, today }: { section: Section; today: string }) {
       action={courseTexts.saveWeek}
       onSubmit={() =>
         submit('PUT', `/api/sections/${section.id}/pattern`, value, () =>
-          frameHistoryTexts.changedWeek(section.name, value.from),
+          frameHistoryTexts.changedWeek(section.name, spoken(value.from)),
         )
       }
       message={message}
@@ -57,7 +74,7 @@ function RoomsForm({ section, today }: { section: Section; today: string }) {
           'PUT',
           `/api/sections/${section.id}/rooms`,
           { ...value, until: value.until || undefined },
-          () => frameHistoryTexts.changedRooms(section.name, value.from),
+          () => frameHistoryTexts.changedRooms(section.name, spoken(value.from)),
         )
       }
       message={message}
@@ -81,7 +98,7 @@ function hoursTyped(start: string, end: string) {
 
 /** A class outside of the pattern. */
 function ExtraClassForm({ section }: { section: Section }) {
-  const empty = { date: '', start: '', end: '', place: '' };
+  const empty = { date: '', start: '', end: '', place: '', strand: '' };
   const { submit, message, busy, value, setValue, field } = useTexts(empty);
   const range = hoursTyped(value.start, value.end);
   return (
@@ -93,14 +110,25 @@ function ExtraClassForm({ section }: { section: Section }) {
         const answer = await submit(
           'POST',
           `/api/sections/${section.id}/classes`,
-          { ...value, ...times },
-          () => frameHistoryTexts.addedClass(section.name, value.date),
+          { ...value, ...times, strand: value.strand || undefined },
+          () => frameHistoryTexts.addedClass(section.name, spoken(value.date)),
         );
         if (answer.ok) setValue(empty);
       }}
       message={message}
       disabled={busy}
     >
+      {section.strands.length > 0 ? (
+        <Select
+          label={courseTexts.whatItIs}
+          value={value.strand}
+          options={[undefined, ...section.strands].map((strand) => ({
+            value: strand ?? '',
+            label: entryTexts.strand(strand),
+          }))}
+          onChange={(strand) => setValue({ ...value, strand })}
+        />
+      ) : null}
       <DayField label={courseTexts.day} {...field('date')} />
       <div className={styles.row}>
         <Field label={courseTexts.start} {...field('start')} />

@@ -25,9 +25,7 @@ export function driftView(
       title: plan.title,
       apart,
       places: places.map(({ meeting }) =>
-        meeting
-          ? slideTexts.place(meeting.ordinal, dateLabel(meeting.date, 'short', locale))
-          : slideTexts.noClass,
+        meeting ? slideTexts.place(meeting, dateLabel(meeting.date, 'short', locale)) : slideTexts.noClass,
       ),
     })),
   };

@@ -1,3 +1,4 @@
+import { sameNumber } from '@/core/time/classNumber';
 import { isExam } from '@/core/checks/twoExams';
 import type { Occurrence } from '@/core/plan/occurrence';
 import type { Release } from '@/core/entries/visibility';
@@ -18,7 +19,7 @@ export type GridItem = PlanItem &
     /** Before the title: `10:00`. */
     time?: string;
     /** The number of a class, drawn as a small box. */
-    ordinal?: number;
+    ordinal?: string;
     /** Whether a class has a plan: then it is tinted. */
     planned: boolean;
     /** The same in words, where there is room. */
@@ -109,7 +110,7 @@ export function itemOf(o: Occurrence, courseTags: readonly Tag[], { mayMove, loc
     kind: o.kind,
     tags,
     planned: o.kind === 'class' && o.plan !== undefined,
-    ordinal: o.kind === 'class' ? o.ordinal : undefined,
+    ordinal: o.kind === 'class' ? entryTexts.classMark(o.number) : undefined,
     long: o.kind === 'class' && !o.plan ? title : undefined,
     time: o.kind === 'due' ? undefined : clock,
     by: o.kind === 'due' && clock ? entryTexts.by(clock) : undefined,
@@ -130,7 +131,7 @@ function intoMarks(marks: Occurrence[][], o: Occurrence): Occurrence[][] {
     o.cancelled === undefined &&
     marks.find(([first]) => {
       if (first?.kind !== 'class' || first.course !== o.course || first.cancelled !== undefined) return false;
-      return o.plan ? first.plan === o.plan : !first.plan && first.ordinal === o.ordinal;
+      return o.plan ? first.plan === o.plan : !first.plan && sameNumber(first.number, o.number);
     });
   if (same) same.push(o);
   else marks.push([o]);
