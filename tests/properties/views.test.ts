@@ -41,7 +41,8 @@ test('what one viewer sees is the same set in every view, whatever the plan', ()
       const days = weeks.flatMap(({ number }) =>
         termView({ ...shownInTerm, zoom: { kind: 'one', from: number } }, today).weeks.flatMap((w) => w.days),
       );
-      const inTerm = days.flatMap((day) => day.items);
+      // What lasts is a line that begins on a day.
+      const inTerm = days.flatMap((day) => [...day.items, ...day.bars.map(({ item }) => item)]);
       const whole = termView(shownInTerm, today).weeks.flatMap((week) => week.days);
       expect(whole.map(({ date, count }) => [date, count])).toEqual(
         days.map(({ date, items }) => [date, items.length]),

@@ -240,10 +240,18 @@ const tombstones: fc.Arbitrary<Tombstone[]> = fc
   );
 
 /** One class for each section, marked in its reason. */
+const MIDNIGHT = new Temporal.PlainTime();
+/** What counts apart from the classes: a section with a lab, and one that is planned by its weeks. */
+const APART: Readonly<Record<string, Partial<Meeting>>> = {
+  c2a: { strand: 'lab' },
+  c1b: {
+    key: 'week-7', ordinal: 7, strand: 'week', date: Temporal.PlainDate.from('2026-10-19'), until: Temporal.PlainDate.from('2026-10-26'), start: MIDNIGHT, end: MIDNIGHT,
+  },
+}; // prettier-ignore
 const meeting = (section: SectionId): Meeting => ({
   id: `m-${section}` as MeetingId, key: '2026-10-20', ordinal: 1, date: Temporal.PlainDate.from('2026-10-20'),
   start: Temporal.PlainTime.from('10:00'), end: Temporal.PlainTime.from('11:00'), moved: false, cancelled: `~class-${section}~`,
-  sequence: 0, lastModified: NOW,
+  sequence: 0, lastModified: NOW, ...APART[section],
 }); // prettier-ignore
 
 export const plan: fc.Arbitrary<Plan> = fc.record({ entries, sheets, calendars, tombstones }).map((parts) => ({

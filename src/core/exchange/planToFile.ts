@@ -97,9 +97,9 @@ function undated(plan: Plan): Plan {
   const by = (date: Temporal.PlainDate) => date.add({ days });
   const wall = ({ wall: local }: ZonedWall): ZonedWall => ({ wall: local.add({ days }), tzid: OUTLINE_ZONE });
   const change = { day: by, wall };
-  // The place of a rotating day is its turn, whatever the date.
+  // The place of a rotating day is its turn, that of a teaching week its number, whatever the date.
   const key = (text: string) =>
-    text.startsWith('turn-')
+    /^(?:turn|week)-/.test(text)
       ? text
       : by(Temporal.PlainDate.from(text.slice(0, 10))).toString() + text.slice(10);
   const entry = (given: SharedEntry): SharedEntry => {
@@ -117,7 +117,12 @@ function undated(plan: Plan): Plan {
       lastDay: section.lastDay && by(section.lastDay),
       extraClasses: section.extraClasses?.map((extra) => ({ ...extra, date: by(extra.date) })),
       patterns: section.patterns.map((pattern) => ({ ...pattern, from: by(pattern.from) })),
-      meetings: section.meetings.map((m) => ({ ...m, date: by(m.date), key: key(m.key) })),
+      meetings: section.meetings.map((m) => ({
+        ...m,
+        date: by(m.date),
+        until: m.until && by(m.until),
+        key: key(m.key),
+      })),
     })),
   });
   const sheet = (given: Sheet): Sheet => {
