@@ -1119,6 +1119,7 @@ const CHECKS: Readonly<Record<string, () => readonly Check[]>> = {
     { method: 'GET', path: `/s/${hlSheet}?link=x`, expected: { nobody: 200, stranger: 404, student: 200 } },
   ],
   '/api/days': () => [{ method: 'GET', path: '/api/days', expected: signedInOnly(200) }],
+  '/api/kept': () => [{ method: 'GET', path: '/api/kept', expected: signedInOnly(200) }],
   '/api/version': () => [{ method: 'GET', path: '/api/version', expected: signedInOnly(200) }],
   '/api/sheets/[id]': () => [
     {

@@ -196,12 +196,19 @@ test('a parent reads the course’s public page without an account, on a phone',
   }
 });
 
-/** Whether the device keeps a plan, and the page that draws it. */
-const keeps = (person: Person) =>
+/** Whether the device keeps a plan in which some words stand, and the page that draws it. */
+const keeps = (person: Person, words = '') =>
   person.driver.executeAsyncScript<boolean>(
-    `const done = arguments[0];
-     indexedDB.databases().then(async (names) =>
-       done(names.some(({ name }) => name === 'pembit') && Boolean(await caches.match('/offline'))));`,
+    `const [words, done] = arguments;
+     indexedDB.databases().then(async (names) => {
+       if (!names.some(({ name }) => name === 'pembit') || !(await caches.match('/offline'))) return done(false);
+       const open = indexedDB.open('pembit');
+       open.onsuccess = () => {
+         const read = open.result.transaction('kept').objectStore('kept').get('next');
+         read.onsuccess = () => { open.result.close(); done(JSON.stringify(read.result ?? '').includes(words)); };
+       };
+     });`,
+    words,
   );
 
 test('signing out takes the plan off the device', async () => {
@@ -231,14 +238,15 @@ test('without a connection the device shows what it kept, and says since when', 
   });
   await ivo.open(`${url}/next`);
   await ivo.driver.wait(() => keeps(ivo), 20_000);
-  await ivo.driver.executeScript('location.reload()');
-  await ivo.sees('Today and next');
+  await ivo.driver.wait(() => keeps(ivo, 'Spline swap'), 20_000);
   await pembit.stop();
   await ivo.driver.get(`${url}/next`);
   await ivo.sees('No connection');
   await ivo.sees('This is your plan as it was kept on this device on');
   await ivo.sees('Half-breadth plan');
   await ivo.sees('Bring your own ducks.');
+  // Four weeks are kept: three weeks and two days from now there is class.
+  await ivo.sees(/Thursday 5 November.*Rabbet/);
   // Its links are there, and what is ticked now is sent later, once.
   expect(await (await ivo.find('link', 'Handout: offsets table 4')).getAttribute('href')).toMatch(/^https?:/);
   await ivo.click('field', 'Done: Half-breadth plan');

@@ -23,8 +23,6 @@ import { packed } from '@/ui/controls/packed';
 import { ComingAndGoing } from '@/ui/student/ComingAndGoing';
 import { DayList } from '@/ui/student/DayList';
 import days from '@/ui/student/DayList.module.css';
-import { KEPT_DAYS } from '@/ui/offline/keptPlan';
-import { keptTexts } from '@/ui/student/keptTexts';
 import { NextDays } from '@/ui/student/NextDays';
 import type { ChangeLine } from '@/core/plan/changeLines';
 import { changeLines } from '@/core/plan/changeLines';
@@ -71,6 +69,7 @@ const NewsList = ({ news }: Readonly<{ news: readonly ChangeLine[] }>) => (
 export default async function NextPage({ searchParams }: { searchParams: Search }) {
   const actor = await signedInOr('/next');
   const pembit = sharedPembit();
+  const version = pembit.queue.version();
   const plan = await planSeenBy(pembit, actor.viewer);
   const today = todayIn(pembit, plan);
   const [changes, done, missed, left] = await Promise.all([
@@ -204,17 +203,7 @@ export default async function NextPage({ searchParams }: { searchParams: Search 
           <p>{studentTexts.nothingLead}</p>
         </div>
       ) : null}
-      <NextDays
-        days={packed(view.days)}
-        person={actor.person.id}
-        locale={plan.locale}
-        texts={
-          keeps
-            ? keptTexts(plan, occurrences, new Set(view.days.slice(0, KEPT_DAYS).map(({ key }) => key)))
-            : {}
-        }
-        keeps={keeps}
-      />
+      <NextDays days={packed(view.days)} person={actor.person.id} version={version} keeps={keeps} />
       {view.done.length > 0 ? (
         <details className={days.day}>
           <summary>{studentTexts.doneTitle(view.done.length)}</summary>

@@ -1,5 +1,5 @@
 import { Temporal } from 'temporal-polyfill';
-import { weekdayNamed } from '../time/typedPattern';
+import { weekdayNamed } from '../time/weekdayNames';
 import { readRange, readTime } from '../time/typedTime';
 import type { Stretch } from './offeredTimes';
 

@@ -1,4 +1,4 @@
-import { weekdayNamed } from '../time/typedPattern';
+import { weekdayNamed } from '../time/weekdayNames';
 
 /** What a line about office hours says, as the form of new times has it; what it does not say is absent. */
 export type TimesLine = Readonly<{

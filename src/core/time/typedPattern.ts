@@ -3,6 +3,7 @@ import { STRANDS, strandNamed } from './classNumber';
 import type { OnDays, PatternClass, Weeks } from './pattern';
 import { BY_WEEK } from './pattern';
 import { readRange } from './typedTime';
+import { weekdayNamed } from './weekdayNames';
 
 export type TypedPattern =
   | Readonly<{ ok: true; classes: readonly PatternClass[] }>
@@ -11,21 +12,6 @@ export type TypedPattern =
       /** The part that could not be read. */ part: string;
       why: 'day' | 'time' | 'ask' | 'backwards' | 'weeks';
     }>;
-
-const WEEKDAYS: readonly (readonly [RegExp, number])[] = [
-  [/^m(o|on|onday|ondays)?$/, 1],
-  // A bare T is Tuesday, as in T/Th (common practice, no published source).
-  [/^t(u|ue|ues|uesday|uesdays)?$/, 2],
-  [/^w(e|ed|ednesday|ednesdays)?$/, 3],
-  [/^th(u|ur|urs|ursday|ursdays)?$/, 4],
-  [/^f(r|ri|riday|ridays)?$/, 5],
-  [/^sa(t|turday|turdays)?$/, 6],
-  [/^su(n|nday|ndays)?$/, 7],
-];
-
-/** The ISO weekday that a word names, in full or for short. */
-export const weekdayNamed = (word: string): number | undefined =>
-  WEEKDAYS.find(([pattern]) => pattern.test(word.toLowerCase()))?.[1];
 
 const TIME = String.raw`(?:noon|midday|midnight|\d{1,2}(?:[:.h]?\d{2})?\s*(?:a\.m\.|p\.m\.|[ap]m?(?![a-z]))?)`;
 /** Days, and then the last range of times. */

@@ -1,5 +1,4 @@
 'use client';
-import { planCsv } from '@/core/exchange/planCsv';
 import { loadTexts as say } from '@/core/texts/load';
 import { BarChart } from '../controls/BarChart';
 import { saveFile } from '../controls/saveFile';
@@ -24,7 +23,8 @@ export function HoursChart({
   const bars = SERIES.map(([key, label, color]) => ({ label, color, data: hours.map((line) => inHours(line[key])) })); // prettier-ignore
   const line = expected === undefined ? undefined : { label: say.expected, color: '--ink', data: hours.map(() => inHours(expected)) }; // prettier-ignore
   const columns = [say.week, ...SERIES.map(([, label]) => label), ...(line ? [say.expected] : [])];
-  const csv = () =>
+  const csv = async () => {
+    const { planCsv } = await import('@/core/exchange/planCsv');
     saveFile(
       'load.csv',
       planCsv(
@@ -37,6 +37,7 @@ export function HoursChart({
       ),
       'text/csv',
     );
+  };
   return (
     <section aria-labelledby="hours">
       <h2 id="hours">{say.hoursTitle}</h2>
@@ -72,7 +73,7 @@ export function HoursChart({
         </table>
       </details>
       <p>
-        <button type="button" className="link" onClick={csv}>
+        <button type="button" className="link" onClick={() => void csv()}>
           {say.csv}
         </button>
       </p>

@@ -14,25 +14,34 @@ async function send({ entry, done }: KeptTick): Promise<boolean> {
 }
 
 /**
- * Keeps what the page shows on the device, and has the device show it when there is no connection; sends the ticks that were
- * made meanwhile.
+ * Keeps the coming weeks on the device, and has the device show them when there is no connection; sends the ticks that were
+ * made meanwhile. `version` grows when anything of a plan changes: then they are kept anew.
  */
-export function KeepOffline({ kept }: { kept: Omit<KeptDays, 'savedAt'> }) {
+export function KeepOffline({ person, version }: { person: string; version: number }) {
   const router = useRouter();
   const say = useMessages();
   useEffect(() => {
     // A browser without either shows its own page; nothing else depends on it.
     if (!('serviceWorker' in navigator) || !('indexedDB' in window)) return;
+    // What comes after the page was left is not kept: whoever signs out leaves nothing behind.
+    let left = false;
     void navigator.serviceWorker
       .register('/sw.js')
-      .then(() => keepDays({ ...kept, savedAt: new Date().toISOString() }))
-      .then(() => sendTicks(kept.person, send))
+      .then(() => callApi<Omit<KeptDays, 'savedAt'>>('GET', '/api/kept'))
+      .then(async (kept) => {
+        if (left) return 0;
+        if (kept.ok) await keepDays({ ...kept.value, savedAt: new Date().toISOString() });
+        return sendTicks(person, send);
+      })
       .then((sent) => {
         if (sent === 0) return;
         say(offlineTexts.sent(sent));
         router.refresh();
       })
       .catch(() => undefined);
-  }, [kept, router, say]);
+    return () => {
+      left = true;
+    };
+  }, [person, version, router, say]);
   return null;
 }

@@ -1,5 +1,5 @@
-/** So many days are kept: two weeks. */
-export const KEPT_DAYS = 14;
+/** So many days are kept: four weeks. */
+export const KEPT_DAYS = 28;
 
 /** A line of a kept plan: plain text, its links, and the entry that can be ticked as done. */
 export type KeptLine = Readonly<{
@@ -21,7 +21,6 @@ export type KeptDays = Readonly<{
   savedAt: string;
   /** How its reader chose to have dates and times written (BCP 47). */
   locale: string;
-  title: string;
   days: readonly Readonly<{ heading: string; lines: readonly KeptLine[] }>[];
 }>;
 

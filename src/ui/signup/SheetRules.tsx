@@ -1,16 +1,18 @@
 'use client';
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
+import dynamic from 'next/dynamic';
 import { signupTexts } from '@/core/texts/signup';
 import { Field } from '../controls/Field';
 import { DayField } from '../days/DayField';
 import { AudienceFields } from '../entries/AudienceFields';
-import { LinkFields } from '../entries/LinkFields';
 import type { PanelCourse } from '../entries/panelData';
 import styles from './NewSheet.module.css';
 import type { SheetDraft, SheetErrors } from './sheetDraft';
 
 const { fields } = signupTexts;
+/** Folded away at first: it comes when the page stands. */
+const LinkFields = dynamic(async () => (await import('../entries/LinkFields')).LinkFields);
 
 type Props = Readonly<{
   draft: SheetDraft;

@@ -1,5 +1,4 @@
 'use client';
-import { planCsv } from '@/core/exchange/planCsv';
 import { signupTexts } from '@/core/texts/signup';
 import { BarChart } from '../controls/BarChart';
 import { saveFile } from '../controls/saveFile';
@@ -10,7 +9,8 @@ const { run: say } = signupTexts;
 
 /** Taken and free by week, as a chart, as the same figures in a table, and as CSV. */
 export function UseChart({ use }: { use: RunView['use'] }) {
-  const csv = () =>
+  const csv = async () => {
+    const { planCsv } = await import('@/core/exchange/planCsv');
     saveFile(
       'office-hours.csv',
       planCsv(
@@ -24,6 +24,7 @@ export function UseChart({ use }: { use: RunView['use'] }) {
       ),
       'text/csv',
     );
+  };
   return (
     <section className={`card ${styles.use}`} aria-labelledby="use">
       <h2 id="use">{say.useTitle}</h2>
@@ -45,7 +46,7 @@ export function UseChart({ use }: { use: RunView['use'] }) {
       <Lines lines={use.weeks} />
       <Lines lines={use.weekdays} />
       <p>
-        <button type="button" className="link" onClick={csv}>
+        <button type="button" className="link" onClick={() => void csv()}>
           {say.csv}
         </button>
       </p>

@@ -60,6 +60,7 @@ export function nextView(
     today,
     done = new Set(),
     asked = {},
+    ahead = AHEAD,
   }: {
     zoneOf: ZoneLookup;
     now: Temporal.Instant;
@@ -67,6 +68,8 @@ export function nextView(
     /** Entries that are ticked. */
     done?: ReadonlySet<string>;
     asked?: NextAsked;
+    /** How many days. */
+    ahead?: number;
   },
 ): NextView {
   const nowMs = now.epochMilliseconds;
@@ -84,7 +87,7 @@ export function nextView(
   const own = occurrences.filter(wanted);
   const over = (o: Occurrence) => overAtMs(o, zoneOf(o.tzid)) <= nowMs;
   const coming = own.filter((o) =>
-    asked.week ? inDays(o) >= 0 && inDays(o) < 7 : !over(o) && inDays(o) <= AHEAD,
+    asked.week ? inDays(o) >= 0 && inDays(o) < 7 : !over(o) && inDays(o) <= ahead,
   );
   const isDone = (o: Occurrence) => (o.kind === 'due' || o.kind === 'set') && done.has(o.entry);
   const left = coming.filter((o) => !isDone(o));
