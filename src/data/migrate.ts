@@ -33,6 +33,7 @@ import { closedOccurrences } from './migrations/0026-closed-occurrences';
 import { notice } from './migrations/0027-notice';
 import { lateWork } from './migrations/0028-late-work';
 import { closedSections } from './migrations/0033-closed-sections';
+import { messages } from './migrations/0035-messages';
 import { strands } from './migrations/0034-strands';
 import { devices } from './migrations/0032-devices';
 import { reminded } from './migrations/0031-reminded';
@@ -81,6 +82,7 @@ const MIGRATIONS: readonly Migration[] = [
   devices,
   closedSections,
   strands,
+  messages,
 ];
 
 export type MigrationReport = Readonly<{ applied: readonly string[]; backups: readonly string[] }>;

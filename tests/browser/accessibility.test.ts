@@ -38,6 +38,7 @@ const PAGES: Readonly<Record<string, readonly string[]>> = {
     '/close?day=2026-10-20',
     '/away?from=2026-10-20',
     '/schedule',
+    '/write',
   ],
   office: ['/school', '/school/tables'],
   ivo: [

@@ -130,6 +130,7 @@ const CHECKS: Readonly<Record<string, () => readonly Check[]>> = {
   '/office-hours/new': () => [{ method: 'GET', path: '/office-hours/new', expected: page(307) }],
   '/publish': () => [{ method: 'GET', path: '/publish', expected: page(307) }],
   '/away': () => [{ method: 'GET', path: '/away?from=2026-10-20', expected: page(307) }],
+  '/write': () => [{ method: 'GET', path: '/write', expected: page(307) }],
   '/schedule': () => [{ method: 'GET', path: '/schedule', expected: page(307) }],
   '/close': () => [{ method: 'GET', path: '/close?day=2026-10-20', expected: page(307) }],
   '/publish/new': () => [{ method: 'GET', path: '/publish/new', expected: page(307) }],
@@ -543,6 +544,22 @@ const CHECKS: Readonly<Record<string, () => readonly Check[]>> = {
       method: 'POST',
       path: `/api/courses/${hlCourse}/schedule`,
       body: { lines: [{ kind: 'topic', title: 'X', date: '2026-10-20' }] },
+      expected: signedInOnly(404),
+    },
+  ],
+  '/api/courses/[id]/messages/preview': () => [
+    {
+      method: 'POST',
+      path: `/api/courses/${hlCourse}/messages/preview`,
+      body: {},
+      expected: signedInOnly(404),
+    },
+  ],
+  '/api/courses/[id]/messages': () => [
+    {
+      method: 'POST',
+      path: `/api/courses/${hlCourse}/messages`,
+      body: { subject: 'Gloves', text: 'Bring some.' },
       expected: signedInOnly(404),
     },
   ],

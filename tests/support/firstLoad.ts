@@ -21,6 +21,7 @@ export const FIRST_LOADS = [
   [MAREN, '/close', 255],
   [MAREN, '/away', 255],
   [MAREN, '/schedule', 255],
+  [MAREN, '/write', 250],
   [MAREN, '/help', 192],
   [MAREN, '/everything', 285],
   [MAREN, '/checks', 245],

@@ -47,7 +47,7 @@ export const ACTS = {
   // Office hours
   offerTimes: HOURS, changeSheet: HOURS, deleteSheet: HOURS, retime: HOURS, addSlot: HOURS, changeSlot: HOURS,
   cancelTime: CALL_OFF_HOURS, cancelDays: CALL_OFF_HOURS, beAway: CALL_OFF_HOURS, takeOverDay: HOURS, bookFor: HOURS, markCame: HOURS,
-  writeToThoseWhoCome: CALL_OFF_HOURS, tellChange: CALL_OFF,
+  writeToThoseWhoCome: CALL_OFF_HOURS, writeToStudents: PLAN, tellChange: CALL_OFF,
   takeTime: STUDENT, giveBack: STUDENT, moveBooking: STUDENT, waitFor: STUDENT, stopWaiting: STUDENT,
   // What is published
   publish: PLAN, changeOutlet: PLAN, replaceAddress: PLAN, deleteOutlet: PLAN, repointOutlets: PLAN,

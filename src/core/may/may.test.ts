@@ -63,6 +63,7 @@ const TABLE: readonly (readonly [Act, string])[] = [
   ['beAway', 'yes yes yes yes no no no'],
   ['bookFor', 'yes yes yes no no no no'],
   ['writeToThoseWhoCome', 'yes yes yes yes no no no'],
+  ['writeToStudents', 'yes yes no no no no no'],
   ['changeStaff', 'yes no no no no yes no'],
   ['handOver', 'yes no no no no yes no'],
   ['deleteCourse', 'yes no no no no yes no'],

@@ -4,8 +4,8 @@ import type { Rows, Table } from '../rows';
 
 type Reference = readonly [table: string, column: string];
 
-/** Rows of these go with the row they hang on without anybody losing anything: links to sign in by, marks of the process. */
-export const INCIDENTAL: ReadonlySet<string> = new Set(['sessions', 'invitations', 'mail_links', 'shown', 'looked', 'reminded', 'sheet_uses', 'second_steps', 'school_accounts', 'devices', 'notices']); // prettier-ignore
+/** Rows of these go with the row they hang on without anybody losing anything: links to sign in by, marks of the process, what was written and sent. */
+export const INCIDENTAL: ReadonlySet<string> = new Set(['sessions', 'invitations', 'mail_links', 'shown', 'looked', 'reminded', 'sheet_uses', 'second_steps', 'school_accounts', 'devices', 'notices', 'messages']); // prettier-ignore
 
 /** By table: what hangs on its rows and would go with them (`ON DELETE CASCADE`). `references.test.ts` holds it to the database. */
 export const CASCADES: Readonly<Partial<Record<Table, readonly Reference[]>>> = {
@@ -15,7 +15,7 @@ export const CASCADES: Readonly<Partial<Record<Table, readonly Reference[]>>> = 
   courses: [
     ['arrangements', 'course_id'], ['calendar_courses', 'course_id'], ['class_plans', 'course_id'], ['closures', 'course_id'], ['corrections', 'course_id'],
     ['course_groups', 'course_id'], ['departures', 'course_id'], ['entry_audiences', 'course_id'], ['join_requests', 'course_id'],
-    ['materials', 'course_id'], ['offered_places', 'course_id'], ['roster', 'course_id'], ['sections', 'course_id'],
+    ['materials', 'course_id'], ['messages', 'course_id'], ['offered_places', 'course_id'], ['roster', 'course_id'], ['sections', 'course_id'],
     ['sheet_audiences', 'course_id'], ['staff', 'course_id'], ['themes', 'course_id'], ['tombstones', 'course_id'],
   ],
   entries: [

@@ -68,6 +68,7 @@ export const HELD: Readonly<Record<string, string>> = {
   arrangements: `SELECT courses.code, arrangements.days FROM arrangements JOIN courses ON courses.id = course_id WHERE person_id = :id`,
   events: `SELECT at, type FROM events WHERE actor_id = :id OR payload LIKE '%' || :id || '%' ORDER BY id`,
   event_scopes: `SELECT events.at, events.type FROM event_scopes JOIN events ON events.id = event_id WHERE scope = 'person:' || :id`,
+  messages: 'SELECT subject, body, told, at FROM messages WHERE author_id = :id ORDER BY at',
   tellings: 'SELECT at, told FROM tellings WHERE actor_id = :id ORDER BY at',
   history: 'SELECT at, act, summary FROM history WHERE actor_id = :id ORDER BY at',
 };

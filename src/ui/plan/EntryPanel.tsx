@@ -10,12 +10,14 @@ import MoveIcon from '@mui/icons-material/RedoOutlined';
 import OtherCourseIcon from '@mui/icons-material/DriveFileMoveOutlined';
 import ShowIcon from '@mui/icons-material/VisibilityOutlined';
 import TakesPlaceIcon from '@mui/icons-material/EventAvailableOutlined';
+import WriteIcon from '@mui/icons-material/MailOutlined';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { Temporal } from 'temporal-polyfill';
 import { checkTexts } from '@/core/texts/checks';
 import { spokenTexts } from '@/core/texts/spoken';
 import { historyTexts } from '@/core/texts/history';
+import { messageTexts } from '@/core/texts/messages';
 import { panelTexts } from '@/core/texts/term';
 import { CheckList } from '../checks/CheckList';
 import { Field } from '../controls/Field';
@@ -204,6 +206,16 @@ export function EntryPanel({ entry, occurrence, courses, show, dayWords, onMove 
                 onClick={() => cancel(undefined)}
               >
                 {panelTexts.takesPlace}
+              </Button>
+            )}
+            {entry.kind === 'note' ? null : (
+              <Button
+                size="small"
+                variant="outlined"
+                startIcon={<WriteIcon />}
+                href={`/write?entry=${entry.id}`}
+              >
+                {messageTexts.link}
               </Button>
             )}
             {entry.kind === 'note' ? null : (

@@ -4,6 +4,7 @@ import { notFound } from 'next/navigation';
 import { isStaffOf } from '@/core/entries/viewer';
 import { courseByKey } from '@/core/plan/courseNames';
 import { carryTexts } from '@/core/texts/carryOver';
+import { messageTexts } from '@/core/texts/messages';
 import { scheduleTexts } from '@/core/texts/schedule';
 import { packageTexts } from '@/core/texts/packages';
 import { planFileTexts } from '@/core/texts/planFiles';
@@ -115,6 +116,11 @@ export default async function CoursePage({ params }: Props) {
       <p>
         <Link className="lone" href={`/schedule?course=${course.id}`}>
           {scheduleTexts.open}
+        </Link>
+      </p>
+      <p>
+        <Link className="lone" href={`/write?course=${course.id}`}>
+          {messageTexts.link}
         </Link>
       </p>
       <CourseFacts
