@@ -152,6 +152,19 @@ test('due work stands by day; time for it is put on a day and taken off, and wha
   await ivo.sees(/Done: \d/);
 });
 
+test('under an entry stands whom one can write to, and the next time to come by', async () => {
+  const staff = await signedIn(url, 'maren@kittiwake.example');
+  expect((await staff.call('PUT', '/api/account', { contact: 'maren@kittiwake.example, or the loft' })).status).toBe(200);
+  await ivo.open(`${url}/due`);
+  await ivo.click('link', /Half-breadth plan/);
+  await ivo.sees('Whom to ask');
+  await ivo.sees('Maren Toft: maren@kittiwake.example, or the loft');
+  await ivo.sees(/next free: \w+ \d+ Oct, \d\d:\d\d/);
+  await maren.open(await ivo.driver.getCurrentUrl());
+  await maren.sees('Half-breadth plan');
+  await maren.doesNotSee('Whom to ask');
+}); // prettier-ignore
+
 test('a class has a page of its own, which stays where it is when the class moves', async () => {
   await ivo.open(`${url}/next`);
   await ivo.clickOn('main a[href^="/class/"]');

@@ -58,6 +58,9 @@ export const studentTexts = {
   zones: (term: string, own: string) => `Times are those of ${term}. Yours, in ${own}, stand in brackets.`,
   ownTimeIn: (time: string, city: string) => `(${time} in ${city})`,
   ownTime: (time: string) => `(${time})`,
+  whomToAsk: 'Whom to ask',
+  reached: (name: string, contact: string) => `${name}: ${contact}`,
+  comeBy: (title: string) => `${title}, next free:`,
   digestSubject: (n: number) => (n === 1 ? '1 change in your courses' : `${n} changes in your courses`),
   digest: (name: string, lines: readonly string[], link: string) =>
     `Hello ${name},\n\nsince you last looked:\n\n${lines.join('\n')}\n\nEverything: ${link}\n\nHow often you get this letter is chosen on the page of your account.\n`,

@@ -7,6 +7,8 @@ import { daySheetTexts as say } from '@/core/texts/daySheet';
 import { requireZone } from '@/core/time/zoneData';
 import { filesInPlace } from '@/server/materials/filesInPlace';
 import { materialsSeenBy } from '@/server/materials/materialsSeenBy';
+import { whomToAsk } from '@/server/students/whomToAsk';
+import { WhomToAsk } from '@/ui/student/WhomToAsk';
 import { sharedPembit } from '@/server/pembit';
 import { Link } from '@/ui/controls/Link';
 import { classPageView } from '@/ui/daySheet/classPageView';
@@ -50,6 +52,7 @@ export default async function ClassPage({ params, searchParams }: Props) {
     at: { now: pembit.now(), zoneOf: requireZone },
   });
   const files = await filesInPlace(pembit, linkedIn(view.sheet));
+  const asks = seen.asStaff ? undefined : await whomToAsk(pembit, plan, [seen.course.id]);
   return (
     <PageFrame actor={actor}>
       <div className={styles.page}>
@@ -58,6 +61,7 @@ export default async function ClassPage({ params, searchParams }: Props) {
         <FilesInPlace files={files}>
           <Sheet view={view.sheet} ofClass />
         </FilesInPlace>
+        {asks ? <WhomToAsk {...asks} plan={plan} zoneOf={requireZone} /> : null}
         <nav className={styles.around} aria-label={say.classesAround}>
           {view.previous ? <Link href={view.previous.href}>{view.previous.words}</Link> : null}
           {view.next ? <Link href={view.next.href}>{view.next.words}</Link> : null}

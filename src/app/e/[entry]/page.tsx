@@ -15,6 +15,9 @@ import { goneEntry, trustOfEntry } from '@/server/history/trustLines';
 import { planSeenBy } from '@/server/plan/planSeenBy';
 import { recordShown } from '@/server/plan/recordShown';
 import { todayIn } from '@/server/plan/todayIn';
+import { whomToAsk } from '@/server/students/whomToAsk';
+import { requireZone } from '@/core/time/zoneData';
+import { WhomToAsk } from '@/ui/student/WhomToAsk';
 import { sharedPembit } from '@/server/pembit';
 import { ReadEntry } from '@/ui/entries/ReadEntry';
 import { TrustList } from '@/ui/entries/TrustList';
@@ -58,6 +61,9 @@ export default async function EntryPage({ params }: Props) {
     currentTerm(plan.terms, todayIn(pembit, plan));
   const shown = (e: typeof entry) =>
     panelEntry(e, { courses: plan.courses, term, locale: plan.locale, abroad: plan.abroad, mayEdit: false });
+  // Whoever teaches it is whom the others ask.
+  const courses = entry.kind === 'note' || entry.asStaff ? [] : entry.audience.map((part) => part.course);
+  const asks = courses.length > 0 ? await whomToAsk(pembit, plan, courses) : undefined;
   const about = entry.kind === 'note' ? plan.entries.find((e) => e.id === entry.about) : undefined;
   const notes = plan.entries.filter((e) => e.kind === 'note' && e.about === entry.id);
   return (
@@ -65,6 +71,7 @@ export default async function EntryPage({ params }: Props) {
       <FilesInPlace files={files}>
         <ReadEntry entry={shown(entry)} />
       </FilesInPlace>
+      {asks ? <WhomToAsk {...asks} plan={plan} zoneOf={requireZone} /> : null}
       {trust.ok ? <TrustList lines={trust.value.lines} /> : null}
       {about ? (
         <p>

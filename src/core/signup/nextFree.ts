@@ -1,0 +1,36 @@
+import { Temporal } from 'temporal-polyfill';
+import type { CourseId } from '../ids';
+import type { ZoneLookup } from '../time/zone';
+import { noticeEnds } from './noticeOf';
+import type { SeenSheet, SeenSlot } from './seenSheet';
+import { freeOf } from './seenSheet';
+
+export type FreeTime = Readonly<{ sheet: SeenSheet; slot: SeenSlot }>;
+
+/** The first time that a student may take now on the sheets of some courses; undefined where there is none. */
+export function nextFree(
+  sheets: readonly SeenSheet[],
+  courses: readonly CourseId[],
+  { now, zoneOf }: Readonly<{ now: Temporal.Instant; zoneOf: ZoneLookup }>,
+): FreeTime | undefined {
+  const isOver = (at: Temporal.Instant) => Temporal.Instant.compare(at, now) <= 0;
+  const free = sheets
+    .filter(
+      ({ asStaff, audience, rules: { opens, closes } }) =>
+        !asStaff &&
+        audience.some(({ course }) => courses.includes(course)) &&
+        (!opens || isOver(opens.at)) &&
+        !(closes && isOver(closes.at)),
+    )
+    .flatMap((sheet) =>
+      sheet.slots
+        .filter(
+          (slot) =>
+            freeOf(slot) > 0 &&
+            !slot.mine &&
+            !isOver(noticeEnds(sheet.rules.take, slot.interval.start, zoneOf(sheet.tzid))),
+        )
+        .map((slot) => ({ sheet, slot })),
+    );
+  return free.sort((a, b) => Temporal.Instant.compare(a.slot.interval.start, b.slot.interval.start))[0];
+}
