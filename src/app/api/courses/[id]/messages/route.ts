@@ -7,6 +7,7 @@ import { endpoint } from '../../../endpoint';
 const params = z.object({ id: courseId });
 
 /** Writes a letter to students of a course. */
-export const POST = endpoint({ who: 'person', params, body: messageInput }, ({ pembit, actor, params, body }) =>
-  writeToStudents(pembit, actor, params.id, body),
+export const POST = endpoint(
+  { who: 'person', params, body: messageInput },
+  ({ pembit, actor, params, body }) => writeToStudents(pembit, actor, params.id, body),
 );
