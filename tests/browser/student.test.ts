@@ -182,6 +182,24 @@ test('a class has a page of its own, which stays where it is when the class move
   await ivo.sees('In class');
 });
 
+test('the address of a class that a storm took away says so', async () => {
+  const staff = await signedIn(url, 'maren@kittiwake.example');
+  const own = await signedIn(url, 'ivo@kittiwake.example');
+  const list = (await (await own.call('GET', '/api/occurrences?from=2026-11-24&to=2026-11-25')).json()) as { kind: string; meeting: string; courses: string[] }[];
+  const id = list.find(({ kind, courses }) => kind === 'class' && courses[0] === 'HL 210')!.meeting;
+  await ivo.open(`${url}/class/${id}`);
+  await ivo.sees('In class');
+  const terms = (await (await staff.call('GET', '/api/terms')).json()) as { items: { id: string; name: string }[] };
+  const term = terms.items.find(({ name }) => name === 'Autumn 2026')!.id;
+  const storm = { term, course: demoId('HL 210'), name: 'Storm', firstDay: '2026-11-24', lastDay: '2026-11-24', plans: 'slide' };
+  expect((await staff.call('POST', '/api/closures', storm)).status).toBe(201);
+  await ivo.open(`${url}/class/${id}`);
+  await ivo.sees('HL: there is no class on Tuesday 24 November');
+  await ivo.sees('The timetable had one then: Storm.');
+  await ivo.click('link', 'What is on that day');
+  await ivo.sees('Tuesday, 24 November 2026');
+}); // prettier-ignore
+
 test('from nothing to a subscribed phone: the address, and whether it has been read', async () => {
   await ivo.open(`${url}/subscribe`);
   await ivo.sees('No calendar application has read it yet.');

@@ -1,5 +1,19 @@
 import type { ClassNumber, Strand } from '../time/classNumber';
 
+/** What one of a course's classes is called, and what counts apart from them: one, and several. */
+const STRAND_WORDS: Readonly<Record<Strand | 'class', readonly [one: string, several: string]>> = {
+  class: ['class', 'classes'],
+  lab: ['lab', 'labs'],
+  seminar: ['seminar', 'seminars'],
+  tutorial: ['tutorial', 'tutorials'],
+  workshop: ['workshop', 'workshops'],
+  studio: ['studio', 'studios'],
+  practical: ['practical', 'practicals'],
+  rehearsal: ['rehearsal', 'rehearsals'],
+  clinic: ['clinic', 'clinics'],
+  week: ['week', 'weeks'],
+};
+
 const capitalized = (words: string) => `${words[0]!.toUpperCase()}${words.slice(1)}`;
 
 /** Words about entries and the plan. One catalogue: no sentence a person reads stands anywhere else. */
@@ -20,11 +34,13 @@ export const entryTexts = {
   forSections: (title: string, names: string) => `${title} (${names})`,
   setTitle: (title: string) => `set: ${title}`,
   /** Within a sentence: `class 12`, `lab 3`. */
-  classNumber: ({ ordinal, strand }: ClassNumber) => `${strand ?? 'class'} ${ordinal}`,
+  classNumber: ({ ordinal, strand }: ClassNumber) => `${STRAND_WORDS[strand ?? 'class'][0]} ${ordinal}`,
+  /** `26 classes`, `1 lab`. */
+  classes: (n: number, strand?: Strand) => `${n} ${STRAND_WORDS[strand ?? 'class'][n === 1 ? 0 : 1]}`,
   untilDay: (day: string, last: string) => `${day} until ${last}`,
   /** Of a class that stands for its teaching week, where others have their hours. */
   wholeWeek: 'the whole week',
-  strand: (strand: Strand | undefined): string => capitalized(strand ?? 'class'),
+  strand: (strand: Strand | undefined): string => capitalized(STRAND_WORDS[strand ?? 'class'][0]),
   /** In a small box: `12`, `lab 3`. */
   classMark: (number: ClassNumber) =>
     number.strand ? entryTexts.classNumber(number) : String(number.ordinal),

@@ -48,7 +48,7 @@ export const quickTexts = {
   noSuchSection: (code: string, text: string) => `${code} has no section ${text}. Which one?`,
   classOfWhich: 'A class of which course?',
   noSuchClass: (code: string, number: ClassNumber, last: number) =>
-    `${code} has ${last} ${number.strand ? `${number.strand}s` : 'classes'}; there is no ${entryTexts.classNumber(number)}.`,
+    `${code} has ${entryTexts.classes(last, number.strand)}; there is no ${entryTexts.classNumber(number)}.`,
   noClassLeft: (code: string) => `${code} has no such class.`,
   noLandmark: (text: string, code: string) => `Nothing on the plan of ${code} is called “${text}”.`,
   whichLandmark: (name: string) => `Which “${name}”?`,

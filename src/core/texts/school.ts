@@ -1,4 +1,4 @@
-import type { ClassNumber, Strand } from '../time/classNumber';
+import type { ClassNumber } from '../time/classNumber';
 import { entryTexts } from './entries';
 import { frameHistoryTexts } from './frameHistory';
 
@@ -238,10 +238,6 @@ export const courseTexts = {
   ownDays: (from: string, to: string) => `from ${from} to ${to}`,
   from: 'From',
   saveWeek: 'Change it from then on',
-  classes: (n: number, strand?: Strand) => {
-    const [one, several] = strand ? [strand, `${strand}s`] : ['class', 'classes'];
-    return n === 1 ? `1 ${one}` : `${n} ${several}`;
-  },
   restore: 'It takes place after all',
   change: 'Change',
   whatItIs: 'What it is',

@@ -34,8 +34,8 @@ export function sectionView(section: Section, today: Temporal.PlainDate, locale:
     students: entryTexts.students(section.students),
     strands: [...counted.keys()].flatMap((strand) => (strand && strand !== 'week' ? [strand] : [])),
     count:
-      [...counted].map(([strand, own]) => courseTexts.classes(own.length, strand)).join(', ') ||
-      courseTexts.classes(0),
+      [...counted].map(([strand, own]) => entryTexts.classes(own.length, strand)).join(', ') ||
+      entryTexts.classes(0),
     meetings: section.meetings.map((meeting) => ({
       id: meeting.id,
       number: numberOf(meeting),

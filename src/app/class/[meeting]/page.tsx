@@ -9,6 +9,12 @@ import { filesInPlace } from '@/server/materials/filesInPlace';
 import { materialsSeenBy } from '@/server/materials/materialsSeenBy';
 import { whomToAsk } from '@/server/students/whomToAsk';
 import { WhomToAsk } from '@/ui/student/WhomToAsk';
+import type { MeetingId } from '@/core/ids';
+import { closureTitle } from '@/core/plan/closureTitle';
+import { dateLabel } from '@/core/time/dateLabels';
+import type { LostClass } from '@/server/plan/lostClass';
+import { lostClass } from '@/server/plan/lostClass';
+import type { SignedIn } from '@/server/session/session';
 import { sharedPembit } from '@/server/pembit';
 import { Link } from '@/ui/controls/Link';
 import { classPageView } from '@/ui/daySheet/classPageView';
@@ -33,6 +39,22 @@ export async function generateMetadata({ params }: Props): Promise<Metadata> {
   });
 }
 
+/** Where a class was that a closure or another week has taken away: its day, and why. */
+function GoneClass({ lost, actor, locale }: { lost: LostClass; actor: SignedIn; locale: string }) {
+  const { course, date, closure } = lost;
+  return (
+    <PageFrame actor={actor}>
+      <h1>{say.goneClass(course.tag, dateLabel(date, 'long', locale))}</h1>
+      <p>{closure ? say.goneFor(closureTitle(closure.name, closure, locale)) : say.goneMoved}</p>
+      <p>
+        <Link className="lone" href={`/day/${date.toString()}`}>
+          {say.goneDay}
+        </Link>
+      </p>
+    </PageFrame>
+  );
+}
+
 /** One class by its address, which stays when the class moves: its plan, its place, the way in, what is set and due that day. */
 export default async function ClassPage({ params, searchParams }: Props) {
   const id = decodeURIComponent((await params).meeting);
@@ -40,7 +62,10 @@ export default async function ClassPage({ params, searchParams }: Props) {
     everyTerm: true,
   });
   const seen = plan.classes.find(({ meeting }) => meeting.id === id);
-  if (!seen) notFound();
+  if (!seen) {
+    const lost = lostClass(plan, id as MeetingId);
+    return lost ? <GoneClass lost={lost} actor={actor} locale={plan.locale} /> : notFound();
+  }
   const pembit = sharedPembit();
   const view = classPageView(seen, {
     plan,
