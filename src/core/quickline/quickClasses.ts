@@ -9,8 +9,8 @@ import { COUNT, countOf } from '../time/typedDay';
 
 const EDGE = '(?:(?:at\\s+)?the\\s+(start|beginning|end)\\s+of\\s+)?';
 const BY_NUMBER = new RegExp(`${EDGE}(?:in\\s+)?class\\s+(\\d{1,3})\\b`);
-/** What counts apart is a title as well (`Lab 3 report`): it needs a word before it that says it is a date. */
-const OF_STRAND = new RegExp(`(?:(?:at\\s+)?the\\s+(start|beginning|end)\\s+of\\s+|(?<=\\b(?:due|set|opens|closes|by)\\s+)|\\b(?:at|in)\\s+)(${STRANDS.join('|')})\\s+(\\d{1,3})\\b`); // prettier-ignore
+/** What counts apart is a title as well (`Lab 3 report`), and a place (`in Lab 3`): it needs a word before it that says it is a date. */
+const OF_STRAND = new RegExp(`(?:(?:at\\s+)?the\\s+(start|beginning|end)\\s+of\\s+|(?<=\\b(?:due|set|opens|closes|by)\\s+)(?:(?:at|in)\\s+)?)(${STRANDS.join('|')})\\s+(\\d{1,3})\\b`); // prettier-ignore
 const NEXT = new RegExp(`${EDGE}(?:in\\s+)?(?:the\\s+)?(next|last)\\s+class\\b`);
 const AROUND = new RegExp(`${EDGE}(?:the\\s+)?(?:(${COUNT})\\s+)?class(?:es)?\\s+(before|after)\\s+(?:the\\s+)?([^,;\\u{E000}]+)`); // prettier-ignore
 

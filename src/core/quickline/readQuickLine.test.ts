@@ -227,6 +227,8 @@ describe('labs, which count apart', () => {
     ['Offsets report due at the start of lab 5 HL', 'assignment Offsets report | hl | due start of lab 5'],
     ['Offsets report due lab 5 HL', 'assignment Offsets report | hl | due start of lab 5'],
     ['Offsets report due the end of lab 5 HL', 'assignment Offsets report | hl | due end of lab 5'],
+    ['Offsets report due in lab 5 HL', 'assignment Offsets report | hl | due start of lab 5'],
+    ['Guest talk in Lab 5, Thu 15 Oct 14:00-15:00, HL', 'event Guest talk | hl | 2026-10-15 14:00 to 15:00 | at Lab 5'],
     ['Lab 5 report due class 12 HL', 'assignment Lab 5 report | hl | due start of class 12'],
     ['Report due next class HL', 'assignment Report | hl | due start of class 12'],
     ['Report due lab 7 HL', '? HL 210 has 5 labs; there is no lab 7. [0]'],
