@@ -29,6 +29,7 @@ const entryState = z.object({ row, audiences: z.array(row), extensions: z.array(
 /** A class as it stood, or the class that a plan stood on. */
 const classState = z.object({
   date: z.string(),
+  /** Empty for one that stands for a teaching week. */
   start: z.string(),
   title: z.string(),
   cancelled: z.string().nullable(),

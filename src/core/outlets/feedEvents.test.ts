@@ -13,6 +13,7 @@ import {
   plan,
   sheet,
   student,
+  time,
 } from '../../../tests/support/plans';
 import type { OutletId, SectionId } from '../ids';
 import { momentProperty } from '../icalendar/values';
@@ -83,6 +84,15 @@ test('a timed event takes time, an all-day one does not', () => {
     )[0]!.transp,
   ).toBe('TRANSPARENT');
 });
+
+test('a teaching week is whole days that keep nobody from anything else', () => {
+  const midnight = time('00:00');
+  const week = meeting({ key: 'week-7', ordinal: 7, strand: 'week', date: day('2026-10-19'), until: day('2026-10-26'), start: midnight, end: midnight });
+  const sections = [{ id: 'a' as SectionId, name: 'A', students: 20, patterns: [], meetings: [week] }];
+  const [written] = write(plan({ courses: [course({ sections })] }));
+  expect(written).toMatchObject({ summary: 'HL: Week 7', transp: 'TRANSPARENT', location: '' });
+  expect([String(written!.dtstart), String(written!.dtend)]).toEqual(['2026-10-19', '2026-10-26']);
+}); // prettier-ignore
 
 test('a cancelled class stays, marked as such', () => {
   const sections = [

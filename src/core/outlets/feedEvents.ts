@@ -26,7 +26,7 @@ function classEvents(contents: OutletContents, { plan, addresses, named }: Event
     )[0]!;
     const tzid = plan.terms.find((term) => term.id === course.term)?.tzid ?? 'UTC';
     const page = addresses.class(meeting);
-    const dayName = plan.dayNames.get(meeting.date.toString());
+    const dayName = meeting.until ? undefined : plan.dayNames.get(meeting.date.toString());
     return {
       uid: meeting.id,
       dtstamp: modified,
@@ -47,7 +47,8 @@ function classEvents(contents: OutletContents, { plan, addresses, named }: Event
       conference: course.meetingLink,
       categories: [course.code],
       class: 'PUBLIC',
-      transp: meeting.cancelled === undefined ? 'OPAQUE' : 'TRANSPARENT',
+      // A teaching week keeps nobody from anything else.
+      transp: meeting.cancelled === undefined && !meeting.until ? 'OPAQUE' : 'TRANSPARENT',
       status: meeting.cancelled === undefined ? 'CONFIRMED' : 'CANCELLED',
       sequence: meeting.sequence + (seen.plan?.sequence ?? 0),
       created: modified,

@@ -20,7 +20,7 @@ export async function takenRooms(reader: Reader, { term, except, from, places }:
        meetings.start_time AS start, meetings.end_time AS "end"
      FROM meetings JOIN sections ON sections.id = meetings.section_id JOIN courses ON courses.id = sections.course_id
      WHERE courses.term_id = :term AND courses.id NOT IN (:except) AND courses.archived_at IS NULL
-       AND meetings.cancelled IS NULL AND meetings.date >= :from
+       AND meetings.cancelled IS NULL AND meetings.until_date IS NULL AND meetings.date >= :from
        AND LOWER(TRIM(COALESCE(meetings.place, courses.place))) IN (:places)
      ORDER BY meetings.date, meetings.start_time, courses.code`,
     { term, except, from: from.toString(), places },

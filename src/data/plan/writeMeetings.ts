@@ -12,7 +12,7 @@ type ClassStates = NonNullable<EventPayload['class']>;
 /** A class as events keep it. `title`: of the plan that stood on it, where the event is about that. */
 export const stateOfClass = (meeting: Meeting, title = ''): ClassStates['before'] => ({
   date: meeting.date.toString(),
-  start: timeLabel(meeting.start),
+  start: meeting.until ? '' : timeLabel(meeting.start),
   title,
   cancelled: meeting.cancelled ?? null,
 });

@@ -1,4 +1,4 @@
-import type { Temporal } from 'temporal-polyfill';
+import { momentOfClass } from '@/core/events/momentOfClass';
 import type { SharedEntry } from '@/core/entries/entry';
 import { mainMoment } from '@/core/entries/entry';
 import type { SeenEntry } from '@/core/entries/seenBy';
@@ -11,7 +11,7 @@ import { listed } from '@/core/texts/entries';
 import { mailTexts } from '@/core/texts/mail';
 import { trustTexts } from '@/core/texts/trust';
 import { dateLabel } from '@/core/time/dateLabels';
-import { momentFrom, momentText } from '@/core/time/zonedWall';
+import { dayOf, momentText } from '@/core/time/zonedWall';
 import type { Reader } from '@/data/database';
 import { entryById } from '@/data/entries/entries';
 import { shownAsItWas } from '@/data/entries/shown';
@@ -80,12 +80,12 @@ async function tellOfClass(pembit: Pembit, reader: Reader, event: StoredEvent, t
   const { section, before, after } = event.payload.class!;
   const place = await codeOfSection(reader, section as SectionId);
   if (!place || (!before && !after)) return;
-  const moment = (state: NonNullable<typeof before>) => momentFrom(`${state.date}T${state.start}`, place.tzid);
+  const moment = (state: NonNullable<typeof before>) => momentOfClass(state, place.tzid);
   const date = (after ?? before)!.date;
   const link = `${pembit.config.baseUrl}/day/${date}?course=${encodeURIComponent(place.code)}`;
   const lineFor = (reading: Reading): string | undefined => {
     const [was, now] = [before, after].map((state) => state && momentFor(moment(state), reading));
-    const day = (state: typeof before) => state ? dateLabel((moment(state) as { wall: Temporal.PlainDateTime }).wall.toPlainDate(), 'short', reading.locale) : undefined; // prettier-ignore
+    const day = (state: typeof before) => state ? dateLabel(dayOf(moment(state)), 'short', reading.locale) : undefined; // prettier-ignore
     if (event.type === 'classPlanMoved') return after ? mailTexts.movedClassLine(after.title, day(before), day(after)!, link) : undefined;
     return mailTexts.classLine[event.type as keyof typeof mailTexts.classLine](place.code, was ?? '', now ?? '', after?.cancelled ?? '', link);
   };

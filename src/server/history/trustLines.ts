@@ -1,3 +1,4 @@
+import { momentOfClass } from '@/core/events/momentOfClass';
 import { audienceOf, mainMoment } from '@/core/entries/entry';
 import type { SeenEntry } from '@/core/entries/seenBy';
 import { seenBy } from '@/core/entries/seenBy';
@@ -10,7 +11,7 @@ import { trustTexts } from '@/core/texts/trust';
 import { momentLabel } from '@/core/time/dateLabels';
 import { toWall } from '@/core/time/zone';
 import { requireZone } from '@/core/time/zoneData';
-import { momentFrom, momentText } from '@/core/time/zonedWall';
+import { momentText } from '@/core/time/zonedWall';
 import type { StoredEvent } from '@/data/events/events';
 import { entryOfState, eventsAbout } from '@/data/events/events';
 import { tellingOf } from '@/data/events/tellings';
@@ -55,7 +56,7 @@ function entryStep(event: StoredEvent, viewer: SignedIn['viewer'], reading: Read
 
 function classStep(event: StoredEvent, tzid: string, reading: Reading): string | undefined {
   const { before, after } = event.payload.class!;
-  const [was, now] = [before, after].map((state) => state ? momentFor(momentFrom(`${state.date}T${state.start}`, tzid), reading) : ''); // prettier-ignore
+  const [was, now] = [before, after].map((state) => state ? momentFor(momentOfClass(state, tzid), reading) : ''); // prettier-ignore
   if (event.type === 'classMoved') return trustTexts.moved(was!, now!);
   if (event.type === 'classCalledOff') return trustTexts.calledOff(now!);
   return event.type === 'classReinstated' ? trustTexts.takesPlace(now!) : undefined;

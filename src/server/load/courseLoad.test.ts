@@ -10,6 +10,8 @@ import { changeCourse } from '../frame/courses';
 import { planEntry } from '../entries/planEntry';
 import { shiftEntries } from '../entries/shiftEntry';
 import type { SignedIn } from '../session/session';
+import { patternInput } from '@/core/frame/frameInput';
+import { changeWeek } from '../frame/sections';
 import { courseLoad } from './courseLoad';
 import { proposeSpread, spreadInput } from './spreadWork';
 import { rosterRow } from '@/data/people/memberRows';
@@ -37,6 +39,17 @@ const on = async (date: string, options: Parameters<typeof courseLoad>[3] = {}) 
   const day = found.days[found.dates.findIndex((d) => d.toString() === date)]!;
   return { ...day, own: day.own.map((item) => item.title) };
 };
+
+test('hours of class: a class of the night counts its hours, a week that is planned as a whole has none', async () => {
+  const { pembit, instructor, section } = school;
+  const meets = (week: string) =>
+    changeWeek(pembit, instructor, section, patternInput.parse({ from: '2026-09-08', week }));
+  const first = async () => (await load()).classMinutes.find((minutes) => minutes !== 0);
+  valueOf(await meets('Fri 22-1'));
+  expect(await first()).toBe(180);
+  valueOf(await meets('by week'));
+  expect(await first()).toBeUndefined();
+});
 
 test('what others plan counts for the same students, without a title, once they see it', async () => {
   await work('2026-10-22T17:00');

@@ -11,6 +11,7 @@ import { loadItems } from '@/core/load/loadItems';
 import type { Course } from '@/core/plan/plan';
 import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
+import { hoursOf } from '@/core/time/classHours';
 import type { Closure } from '@/core/time/closure';
 import type { Term, TeachingWeek } from '@/core/time/term';
 import { teachingWeeks } from '@/core/time/term';
@@ -115,10 +116,11 @@ function classMinutes(
 ): number[] {
   const weeks = new Array<number>((weekOf.at(-1) ?? -1) + 1).fill(0);
   for (const { meetings } of sections)
-    for (const { date, start, end, cancelled } of meetings) {
+    for (const { date, start, end, until, cancelled } of meetings) {
       const week = weekOf[startsOn.until(date, { largestUnit: 'days' }).days];
-      if (cancelled === undefined && week !== undefined)
-        weeks[week]! += start.until(end).total('minutes') / sections.length;
+      // A teaching week that is planned as a whole has no hours of class.
+      if (cancelled === undefined && !until && week !== undefined)
+        weeks[week]! += (hoursOf({ start, end }) * 60) / sections.length;
     }
   return weeks;
 }

@@ -4,6 +4,7 @@ import { closureInput, patternInput } from '@/core/frame/frameInput';
 import type { Meeting } from '@/core/time/meetings';
 import { slideInput } from '@/core/plan/slideInput';
 import { momentText } from '@/core/time/zonedWall';
+import { select } from '@/data/database';
 import { loadPlan } from '@/data/plan/loadPlan';
 import { historyOf, valueOf } from '../../../tests/support/outcomes';
 import type { School } from '../../../tests/support/school';
@@ -11,7 +12,11 @@ import { newSchool } from '../../../tests/support/school';
 import { planEntry } from '../entries/planEntry';
 import { addClosure } from '../frame/closures';
 import { changeWeek } from '../frame/sections';
+import { tellChange } from '../history/tellChange';
 import { undoChange } from '../history/undoChange';
+import { lookNow, unseenChanges } from '../students/changes';
+import { planSeenBy } from './planSeenBy';
+import { recordShown } from './recordShown';
 import { previewTopics, writeTopics } from './classPlans';
 import { slidePlans } from './slidePlans';
 import { slideWaiting } from './slideWaiting';
@@ -96,3 +101,20 @@ test('a section that never meets is planned by week: topics, work, a closed week
   valueOf(await slidePlans(pembit, instructor, course, await later('W3')));
   expect(await standing()).toEqual(['W1: week 1', 'W2: week 3', 'W3: week 5']);
 });
+
+test('who is told of a week whose plan slid reads the day on which it begins; nobody reads that a week has moved by itself', async () => {
+  const { pembit, instructor, course, students } = school;
+  await meets('by week');
+  valueOf(await writeTopics(pembit, instructor, course, { list: 'W1\nW2', from: 7, strand: 'week' }));
+  const student = students[0]!;
+  const seen = () => planSeenBy(pembit, student.viewer);
+  await recordShown(pembit, student.person.id, await seen());
+  await lookNow(pembit, student);
+  school.later(60_000);
+  const slid = await slidePlans(pembit, instructor, course, await later('W1'));
+  valueOf(await tellChange(pembit, instructor, historyOf(slid)));
+  const letters = await select<{ body: string }>(pembit, 'SELECT body FROM outbox');
+  expect(letters.map(({ body }) => body).join()).toMatch(/W1: it was planned for Mon 19 Oct; it is now planned for Mon 26 Oct\./);
+  const news = await unseenChanges(pembit, student, await seen());
+  expect(news.filter(({ kind }) => kind === 'moved')).toEqual([]);
+}); // prettier-ignore

@@ -1,3 +1,4 @@
+import { momentOfClass } from '@/core/events/momentOfClass';
 import type { Temporal } from 'temporal-polyfill';
 import { mainMoment } from '@/core/entries/entry';
 import { seenBy } from '@/core/entries/seenBy';
@@ -5,7 +6,6 @@ import type { Earlier, SeenChange } from '@/core/plan/changesSince';
 import { changesSince } from '@/core/plan/changesSince';
 import type { SeenPlan } from '@/core/plan/seenPlan';
 import { entryTexts } from '@/core/texts/entries';
-import { momentFrom } from '@/core/time/zonedWall';
 import type { StoredEvent } from '@/data/events/events';
 import { entryOfState, firstEventsSince } from '@/data/events/events';
 import { lookedAt, writeLooked } from '@/data/students/students';
@@ -47,7 +47,7 @@ function stateBefore(viewer: SignedIn['viewer'], plan: SeenPlan, event: StoredEv
   const own = viewer.memberOf.get(course.id);
   if (own !== undefined && own !== of.section && course.sections.length > 1) return [];
   const tzid = plan.terms.find(({ id }) => id === course.term)?.tzid ?? 'UTC';
-  const start = momentFrom(`${of.before.date}T${of.before.start}`, tzid);
+  const start = momentOfClass(of.before, tzid);
   const was = { start, title: entryTexts.kind.class, cancelled: of.before.cancelled !== null, courses: [course.id] };
   return [{ id: event.subject, was }];
 } // prettier-ignore
