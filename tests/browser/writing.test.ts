@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { demoId } from '@/server/demo/demoIds';
+import { MAREN } from '@/server/demo/people';
 import { signedIn } from '../support/api';
 import type { Person } from './browser';
 import { newPerson } from './browser';
@@ -70,3 +71,17 @@ test('from an entry that asks who is coming, to those who have not answered', as
   }, 30_000);
   await maren.sees(`/e/${id}`);
 });
+
+test('to a course of a coming term, whichever is looked at; what is not there is not another course', async () => {
+  const office = await signedIn(pembit.pembitUrl, 'office@kittiwake.example');
+  const made = async (route: string, body: object) =>
+    ((await (await office.call('POST', route, body)).json()) as { id: string }).id;
+  const term = await made('/api/terms', { name: 'Winter 2027', startsOn: '2027-01-11', endsOn: '2027-04-30', tzid: 'America/Halifax' });
+  const course = await made('/api/courses', { term, instructor: MAREN.id, code: 'SP 300', title: 'Spars', tag: 'SP', color: 'teal', sections: [{ name: 'A', week: 'Mon 9-10' }] });
+  await maren.open(`${pembit.pembitUrl}/write?course=${course}`);
+  await maren.find('field', /Spars/);
+  await maren.click('button', 'See whom it reaches');
+  await maren.sees('Nobody: no student of these meets that.');
+  await maren.open(`${pembit.pembitUrl}/write?entry=${course}`);
+  await maren.sees('Nothing here for you');
+}); // prettier-ignore

@@ -2,8 +2,10 @@ import type { PersonId } from '../ids';
 import type { CheckedEntry, Enrolled } from './check';
 import { groupBy } from '../groupBy';
 
-/** Who an entry meets, by the rosters of the courses that are known; worked out once for each entry. */
-export function checkedPeople(enrolled: readonly Enrolled[]): (entry: CheckedEntry) => ReadonlySet<PersonId> {
+/** Whom an audience reaches, by the rosters of the courses that are known; worked out once for each. */
+export function checkedPeople(
+  enrolled: readonly Enrolled[],
+): (entry: Pick<CheckedEntry, 'audience'>) => ReadonlySet<PersonId> {
   const byCourse = groupBy(enrolled, ({ course }) => course);
   const known = new Map<string, ReadonlySet<PersonId>>();
   return (entry) => {

@@ -9,16 +9,15 @@ import { ruleParts } from '../series/rule';
 const some = <T extends z.ZodType>(item: T, what: string) =>
   z.array(item).min(1, `Choose at least one ${what}, or everyone.`).max(500).optional();
 
+/** Some of those in a course; all absent: everybody. */
+export const audienceParts = {
+  sections: some(sectionId, 'section'),
+  groups: some(groupId, 'group'),
+  people: some(personId, 'student'),
+};
+
 export const audienceInput = z
-  .array(
-    z.object({
-      course: courseId,
-      sections: some(sectionId, 'section'),
-      groups: some(groupId, 'group'),
-      people: some(personId, 'student'),
-    }),
-    { error: 'Choose at least one course.' },
-  )
+  .array(z.object({ course: courseId, ...audienceParts }), { error: 'Choose at least one course.' })
   .min(1, 'Choose at least one course.')
   .max(30, 'At most 30 courses at once.')
   .refine(

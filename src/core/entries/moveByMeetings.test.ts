@@ -20,6 +20,14 @@ test.each([
   ['before the first class', '2026-10-13T17:00', -1, undefined],
 ])('%s', (_, from, n, days) => expect(daysByMeetings(due(from), [hull], n)).toBe(days));
 
+test('labs are passed over, where there are classes', () => {
+  const lab = meeting({ id: 'lab' as MeetingId, key: '2026-10-14', ordinal: 1, strand: 'lab', date: day('2026-10-14') });
+  const of = (own: typeof meetings) => course({ sections: [{ ...hull.sections[0]!, meetings: own }] });
+  const [first, ...later] = meetings;
+  expect(daysByMeetings(due('2026-10-13T17:00'), [of([first!, lab, ...later])], 1)).toBe(2);
+  expect(daysByMeetings(due('2026-10-13T17:00'), [of([lab])], 1)).toBe(1);
+}); // prettier-ignore
+
 test('what follows classes follows others, in sections of its own, too', () => {
   const sections = { [SECTION_A]: 13 };
   const bound = assignment({ atClass: { due: { ordinal: 12, edge: 'end', sections }, setOn: { ordinal: 10, edge: 'start' } } }); // prettier-ignore

@@ -17,7 +17,10 @@ export function daysByMeetings(
   const [part] = audienceOf(entry);
   const sections = courses.find((course) => course.id === part?.course)?.sections ?? [];
   const section = sections.find(({ id }) => !part?.sections || part.sections.includes(id));
-  const days = (section?.meetings ?? [])
+  const meetings = section?.meetings ?? [];
+  // Labs count apart: from class to class they are passed over, unless there are no classes.
+  const classes = meetings.filter(({ strand }) => strand === undefined);
+  const days = (classes.length > 0 ? classes : meetings)
     .filter((meeting) => meeting.cancelled === undefined)
     .map((meeting) => meeting.date);
   const own = dayOf(mainMoment(entry));

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { line, longText } from '../fields';
-import { entryId, groupId, personId, sectionId } from '../ids';
+import { audienceParts } from '../entries/entryInput';
+import { entryId } from '../ids';
 
 /** Until when a taken time counts. */
 export const WITHIN = ['thisWeek', 'nextWeek', 'term'] as const;
@@ -17,13 +18,9 @@ const condition = z.discriminatedUnion('kind', [
 /** What narrows an audience to some of it. */
 export type Condition = z.output<typeof condition>;
 
-const some = <T extends z.ZodType>(item: T) => z.array(item).min(1).max(500).optional();
-
 /** Whom a message is for: everybody in a course, or some sections, groups and students of it, narrowed by a condition. */
 export const recipientsInput = z.object({
-  sections: some(sectionId),
-  groups: some(groupId),
-  people: some(personId),
+  ...audienceParts,
   condition: condition.default({ kind: 'everyone' }),
   /** What it is about: an entry of the course. */
   entry: entryId.optional(),

@@ -33,7 +33,7 @@ const given: Recipients = {
   today: day('2026-10-13'),
 }; // prettier-ignore
 const reached = (condition: Condition, audience: object = {}) =>
-  recipientsOf({ ...audience, condition }, given).join(' ');
+  recipientsOf({ course: HL, ...audience }, condition, given).join(' ');
 
 test.each<[string, Condition, object, string]>([
   ['everybody', { kind: 'everyone' }, {}, 'ivo oda signe taavi'],
@@ -59,9 +59,9 @@ test('whatever the condition, with and without are all and share nobody; nobody 
   );
   fc.assert(
     fc.property(audience, fc.constantFrom('thisWeek', 'nextWeek', 'term'), (whom, within) => {
-      const all = recipientsOf({ ...whom, condition: { kind: 'everyone' } }, given);
-      const having = recipientsOf({ ...whom, condition: { kind: 'withTime', within } }, given);
-      const lacking = recipientsOf({ ...whom, condition: { kind: 'withoutTime', within } }, given);
+      const all = recipientsOf({ course: HL, ...whom }, { kind: 'everyone' }, given);
+      const having = recipientsOf({ course: HL, ...whom }, { kind: 'withTime', within }, given);
+      const lacking = recipientsOf({ course: HL, ...whom }, { kind: 'withoutTime', within }, given);
       expect([...having, ...lacking].sort()).toEqual([...all].sort());
       expect(new Set(all).size).toBe(all.length);
       expect(all).not.toContain('stranger');

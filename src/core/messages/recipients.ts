@@ -1,13 +1,14 @@
 import { Temporal } from 'temporal-polyfill';
 import type { Enrolled } from '../checks/check';
-import type { EventEntry } from '../entries/entry';
+import { checkedPeople } from '../checks/checkedPeople';
+import type { CourseAudience, EventEntry } from '../entries/entry';
 import type { PersonId } from '../ids';
 import type { Sheet } from '../signup/sheet';
 import type { Term } from '../time/term';
 import { weekStartOf } from '../time/term';
 import type { Zone } from '../time/zone';
 import { toWall } from '../time/zone';
-import type { Condition, RecipientsInput, Within } from './messageInput';
+import type { Condition, Within } from './messageInput';
 
 export type Recipients = Readonly<{
   /** The students of the course. */
@@ -22,14 +23,6 @@ export type Recipients = Readonly<{
   zone: Zone;
   today: Temporal.PlainDate;
 }>;
-
-type Audience = Pick<RecipientsInput, 'sections' | 'groups' | 'people'>;
-
-const isAmong = ({ sections, groups, people }: Audience, student: Enrolled): boolean =>
-  (!sections && !groups && !people) ||
-  (student.section !== undefined && sections?.includes(student.section) === true) ||
-  student.groups.some((group) => groups?.includes(group)) ||
-  people?.includes(student.person) === true;
 
 /** The days, the last one included, of which a condition speaks. */
 function daysOf(within: Within, { term, today }: Pick<Recipients, 'term' | 'today'>) {
@@ -76,16 +69,5 @@ function meets(condition: Condition, given: Recipients): (person: PersonId) => b
 }
 
 /** The students of a course whom a message reaches, each once. */
-export function recipientsOf(
-  { condition, ...audience }: Audience & Readonly<{ condition: Condition }>,
-  given: Recipients,
-): PersonId[] {
-  const wanted = meets(condition, given);
-  return [
-    ...new Set(
-      given.enrolled
-        .filter((student) => isAmong(audience, student) && wanted(student.person))
-        .map(({ person }) => person),
-    ),
-  ];
-}
+export const recipientsOf = (audience: CourseAudience, condition: Condition, given: Recipients): PersonId[] =>
+  [...checkedPeople(given.enrolled)({ audience: [audience] })].filter(meets(condition, given));

@@ -4,7 +4,7 @@ import { weekStartOf } from '../time/term';
 import type { Zone } from '../time/zone';
 import { toWall } from '../time/zone';
 import { noticeEnds } from './noticeOf';
-import type { Sheet, Slot } from './sheet';
+import type { Sheet, SheetRules, Slot } from './sheet';
 import { freeSeats } from './sheet';
 
 export type BookingRefusal =
@@ -40,6 +40,17 @@ export function decideSeat(slot: Slot, { person, now }: Pick<Asking, 'person' | 
   return { ok: true, seat: lowestFreeSeat(slot) };
 }
 
+/** Why nobody may take a time now, by the rules of its sheet. */
+export function shutFor(
+  { opens, closes, take }: Pick<SheetRules, 'opens' | 'closes' | 'take'>,
+  { interval }: Pick<Slot, 'interval'>,
+  { now, zone }: Pick<Asking, 'now' | 'zone'>,
+): 'notOpenYet' | 'sheetClosed' | 'tooLateToTake' | undefined {
+  if (opens && !isPast(opens.at, now)) return 'notOpenYet';
+  if (closes && isPast(closes.at, now)) return 'sheetClosed';
+  return isPast(noticeEnds(take, interval.start, zone), now) ? 'tooLateToTake' : undefined;
+}
+
 /**
  * Whether a person may take a time now by the rules of its sheet, and in which seat. Whether the person may see
  * the sheet at all is decided before, by `seenSheet`; UNIQUE (slot, seat) holds whatever this function believes.
@@ -49,10 +60,8 @@ export function decideBooking(sheet: Sheet, slot: Slot, asking: Asking): Booking
   const { rules } = sheet;
   const decision = decideSeat(slot, asking);
   if (!decision.ok && decision.reason === 'timeOver') return decision;
-  if (rules.opens && !isPast(rules.opens.at, now)) return { ok: false, reason: 'notOpenYet' };
-  if (rules.closes && isPast(rules.closes.at, now)) return { ok: false, reason: 'sheetClosed' };
-  if (isPast(noticeEnds(rules.take, slot.interval.start, zone), now))
-    return { ok: false, reason: 'tooLateToTake' };
+  const shut = shutFor(rules, slot, { now, zone });
+  if (shut) return { ok: false, reason: shut };
   const limit = decision.ok ? limitReached(sheet, slot, asking) : undefined;
   return limit ? { ok: false, reason: limit } : decision;
 }

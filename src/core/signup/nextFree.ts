@@ -1,7 +1,7 @@
 import { Temporal } from 'temporal-polyfill';
 import type { CourseId } from '../ids';
 import type { ZoneLookup } from '../time/zone';
-import { noticeEnds } from './noticeOf';
+import { shutFor } from './decideBooking';
 import type { SeenSheet, SeenSlot } from './seenSheet';
 import { freeOf } from './seenSheet';
 
@@ -13,24 +13,13 @@ export function nextFree(
   courses: readonly CourseId[],
   { now, zoneOf }: Readonly<{ now: Temporal.Instant; zoneOf: ZoneLookup }>,
 ): FreeTime | undefined {
-  const isOver = (at: Temporal.Instant) => Temporal.Instant.compare(at, now) <= 0;
   const free = sheets
-    .filter(
-      ({ asStaff, audience, rules: { opens, closes } }) =>
-        !asStaff &&
-        audience.some(({ course }) => courses.includes(course)) &&
-        (!opens || isOver(opens.at)) &&
-        !(closes && isOver(closes.at)),
-    )
-    .flatMap((sheet) =>
-      sheet.slots
-        .filter(
-          (slot) =>
-            freeOf(slot) > 0 &&
-            !slot.mine &&
-            !isOver(noticeEnds(sheet.rules.take, slot.interval.start, zoneOf(sheet.tzid))),
-        )
-        .map((slot) => ({ sheet, slot })),
-    );
+    .filter(({ asStaff, audience }) => !asStaff && audience.some(({ course }) => courses.includes(course)))
+    .flatMap((sheet) => {
+      const at = { now, zone: zoneOf(sheet.tzid) };
+      return sheet.slots
+        .filter((slot) => freeOf(slot) > 0 && !slot.mine && !shutFor(sheet.rules, slot, at))
+        .map((slot) => ({ sheet, slot }));
+    });
   return free.sort((a, b) => Temporal.Instant.compare(a.slot.interval.start, b.slot.interval.start))[0];
 }

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { SharedEntry } from '@/core/entries/entry';
-import type { CourseId, EntryId, PersonId } from '@/core/ids';
+import type { CourseId, EntryId } from '@/core/ids';
 import { mayIn } from '@/core/may/may';
 import type { MessageInput, RecipientsInput } from '@/core/messages/messageInput';
 import { recipientsOf } from '@/core/messages/recipients';
@@ -13,14 +13,14 @@ import { toWall } from '@/core/time/zone';
 import { queueLetters } from '@/data/mail/outbox';
 import { insertMessage, messagesOf } from '@/data/messages/messages';
 import { enrolledIn } from '@/data/people/enrolment';
-import { peopleById } from '@/data/people/people';
 import { loadPlan } from '@/data/plan/loadPlan';
+import type { Member } from '../people/roster';
 import { rosterOf } from '../people/roster';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
 
 type Reached = Readonly<{
-  people: readonly Readonly<{ id: PersonId; name: string; email: string }>[];
+  people: readonly Pick<Member, 'name' | 'email'>[];
   /** Whom that is, in words. */
   audience: string;
   entry?: SharedEntry;
@@ -59,24 +59,19 @@ async function reachedBy(
   if ((condition.kind === 'coming' || condition.kind === 'notReplied') && !asks)
     return refused('badRequest', [{ field: 'condition', message: messageTexts.asksNobody }]);
   const zone = requireZone(term.tzid);
-  const reached = recipientsOf(
-    { ...parts, condition },
-    {
-      enrolled,
-      notHere: new Set(roster.filter(({ waiting }) => waiting).map(({ person }) => person)),
-      sheets: plan.sheets,
-      asks,
-      term,
-      zone,
-      today: toWall(zone, pembit.now()).toPlainDate(),
-    },
-  );
+  const reached = recipientsOf({ course: id, ...parts }, condition, {
+    enrolled,
+    notHere: new Set(roster.filter(({ waiting }) => waiting).map(({ person }) => person)),
+    sheets: plan.sheets,
+    asks,
+    term,
+    zone,
+    today: toWall(zone, pembit.now()).toPlainDate(),
+  });
   const wanted = new Set(reached);
   const audience = messageTexts.sentence(whomOf(course, parts), condition);
   return done({
-    people: roster
-      .filter(({ person }) => wanted.has(person))
-      .map(({ person, name, email }) => ({ id: person, name, email })),
+    people: roster.filter(({ person }) => wanted.has(person)),
     audience,
     ...(entry ? { entry } : {}),
   });
@@ -111,11 +106,10 @@ export async function writeToStudents(
   const body = [text.trim(), about].filter(Boolean).join('\n\n');
   await pembit.queue.write(
     async (writer) => {
-      const known = new Map((await peopleById(writer, people.map((p) => p.id))).map((p) => [p.id, p])); // prettier-ignore
       const letters = people.map((person) => ({
         to: person.email,
         subject,
-        text: messageTexts.letter(known.get(person.id)?.name ?? person.name, actor.person.name, body, audience),
+        text: messageTexts.letter(person.name, actor.person.name, body, audience),
         sender: actor.person.id,
       }));
       await queueLetters(writer, letters, atMs);

@@ -41,11 +41,16 @@ export function WriteForm({
   courses: readonly PanelCourse[];
   course: string;
   /** What it is about. */
-  entry?: Readonly<{ id: string; asks: boolean; audience: CourseChoice }>;
+  entry?: Readonly<{
+    id: string;
+    asks: boolean;
+    /** Whom it is for, by course. */
+    audiences: Readonly<Record<string, CourseChoice>>;
+  }>;
 }) {
   const { submit, errors, message, busy } = useSubmit();
   const [id, setId] = useState(first);
-  const [choice, setChoice] = useState<CourseChoice | undefined>(entry?.audience ?? EVERYONE);
+  const [choice, setChoice] = useState<CourseChoice | undefined>(entry?.audiences[first] ?? EVERYONE);
   const [narrowed, setNarrowed] = useState('everyone');
   const [written, keepWritten] = useKept<Written>(`write ${entry?.id ?? ''}`, { subject: '', text: '' });
   const [preview, setPreview] = useState<Preview>();
@@ -89,7 +94,7 @@ export function WriteForm({
         void (ready ? send() : look());
       }}
     >
-      {courses.length > 1 && !entry ? (
+      {courses.length > 1 ? (
         <Select
           label={say.course}
           value={id}
@@ -97,7 +102,7 @@ export function WriteForm({
           onChange={(next) =>
             change(() => {
               setId(next);
-              setChoice(EVERYONE);
+              setChoice(entry?.audiences[next] ?? EVERYONE);
             })
           }
         />
