@@ -29,4 +29,30 @@ export default tseslint.config(
       'no-restricted-properties': ['error', { object: 'Temporal', property: 'Now' }],
     },
   },
+  {
+    // Statements stand in src/data alone: another database changes what is there, and nothing else.
+    files: ['src/server/**/*.ts', 'src/app/**/*.ts', 'src/app/**/*.tsx'],
+    ignores: ['**/*.test.ts'],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        {
+          paths: [
+            { name: '@/data/database', importNames: ['select'], message: 'Statements stand in src/data.' },
+          ],
+        },
+      ],
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: "MemberExpression[property.name='getQueryInterface']",
+          message: 'Statements stand in src/data.',
+        },
+        {
+          selector: "CallExpression[callee.object.name='sequelize'][callee.property.name='query']",
+          message: 'Statements stand in src/data.',
+        },
+      ],
+    },
+  },
 );

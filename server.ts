@@ -6,6 +6,7 @@ import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import type { ReadableStream as NodeReadableStream } from 'node:stream/web';
 import next from 'next';
+import { answerPreflight, isPreflight } from './src/app/api/crossOrigin';
 import { answerDirectly } from './src/app/api/directRoutes';
 import { problemBody } from './src/app/api/problem';
 import { judgeRequest } from './src/app/api/routeTable';
@@ -108,6 +109,7 @@ async function main(): Promise<void> {
     if (secure) response.setHeader('strict-transport-security', `max-age=${TWO_YEARS}`);
     // Not parsed as a URL: a request target such as `//` is none, and must not take the process down.
     const [pathname = '/', query = ''] = (request.url ?? '/').split(/\?(.*)/s);
+    if (isPreflight(request, pathname)) return void sendPreflight(request, response);
     const refusal = refusalOf(request.method ?? 'GET', pathname, query);
     if (refusal) return sendRefusal(response, refusal);
     const work =
@@ -123,6 +125,12 @@ async function main(): Promise<void> {
       response.end('Something went wrong on the server. Try again in a moment.');
     });
   });
+
+  async function sendPreflight(request: IncomingMessage, response: ServerResponse): Promise<void> {
+    const { status, headers } = await answerPreflight(pembit, request.headers.origin ?? '');
+    response.writeHead(status, headers);
+    response.end();
+  }
 
   async function sendMetrics(request: IncomingMessage, response: ServerResponse): Promise<void> {
     const answer = await answerMetrics(pembit, request.headers.authorization ?? '');
@@ -181,6 +189,7 @@ async function main(): Promise<void> {
   const stop = () => {
     if (stopping) return;
     stopping = true;
+    pembit.stop();
     standins?.close();
     const answered = new Promise<void>((resolve) => server.close(() => resolve()));
     server.closeIdleConnections();

@@ -34,6 +34,13 @@ import { notice } from './migrations/0027-notice';
 import { lateWork } from './migrations/0028-late-work';
 import { closedSections } from './migrations/0033-closed-sections';
 import { messages } from './migrations/0035-messages';
+import { lettersOneWants } from './migrations/0036-letters-one-wants';
+import { questions } from './migrations/0037-questions';
+import { guardians } from './migrations/0038-guardians';
+import { ownDates } from './migrations/0039-own-dates';
+import { tokens } from './migrations/0040-tokens';
+import { once } from './migrations/0041-once';
+import { following } from './migrations/0042-following';
 import { strands } from './migrations/0034-strands';
 import { devices } from './migrations/0032-devices';
 import { reminded } from './migrations/0031-reminded';
@@ -83,6 +90,13 @@ const MIGRATIONS: readonly Migration[] = [
   closedSections,
   strands,
   messages,
+  lettersOneWants,
+  questions,
+  guardians,
+  ownDates,
+  tokens,
+  once,
+  following,
 ];
 
 export type MigrationReport = Readonly<{ applied: readonly string[]; backups: readonly string[] }>;

@@ -212,6 +212,8 @@ export type Rows = {
     late_policy: string;
     points: number | null;
     effort_minutes: number | null;
+    /** `14 days` or `2 weeks`. */
+    pacing: string | null;
     /** The UID it had in the file that it was brought in from. */
     source_uid: string | null;
     /** Of a note: the entry that it hangs on. */
@@ -379,6 +381,15 @@ export type Rows = {
     gone_at: number;
   };
   done_marks: { id: string; person_id: string; entry_id: string; done_at: number };
+  /** When somebody began a course; `shared`: its staff may see that, and ticks. */
+  own_starts: {
+    id: string;
+    person_id: string;
+    course_id: string;
+    starts_on: string;
+    shared: number;
+    said_at: number;
+  };
   /** `id` is the person's; `settings` is JSON (`PersonSettings`). */
   person_settings: { id: string; settings: string };
   /** Entries that feeds held and hold no more, with the audience that saw them. */
@@ -410,5 +421,5 @@ export const TABLES: readonly Table[] = [
   'school', 'course_groups', 'group_members', 'themes', 'site_dates', 'extensions', 'replies', 'class_plans', 'plan_bindings',
   'dismissals', 'materials', 'waiting', 'calendars', 'calendar_courses', 'gone_addresses', 'tombstones',
   'done_marks', 'person_settings', 'arrangements', 'corrections', 'offered_places', 'departures',
-  'extra_classes',
+  'extra_classes', 'own_starts',
 ]; // prettier-ignore

@@ -12,12 +12,15 @@ export const REQUEST_ID = 'pembit-request';
 /** Lines of JSON on the standard output. Warnings and what failed, or every request, as the operator says. */
 export const createLog = (level: Config['log']): Logger => pino({ level, base: undefined });
 
+/** 256 bits in base64url, as every secret of an address is. */
+const SECRET = /(?<=[/.])[\w-]{43}(?![\w-])/g;
+
 /**
  * A path without what must not be in a log: whoever holds the token of an address, a link or a joining can read or enter,
  * and a query may say what somebody looked for.
  */
 export const loggedPath = (url: string): string =>
-  (url.split('?')[0] ?? '').replace(/^\/(feeds|embed|join|welcome|g)\/[^/.]+/, '/$1/…');
+  (url.split('?')[0] ?? '').replace(/^\/(feeds|embed|join|welcome|g)\/[^/.]+/, '/$1/…').replace(SECRET, '…');
 
 /** What libraries say goes into the same log, as lines of JSON like all others. */
 export function logConsole(log: Logger): void {

@@ -20,6 +20,10 @@ import { letIn, letInCommand } from './admin/letIn';
 import { backup } from './backup/backup';
 import { readConfig } from './config';
 import { openPembit } from './openPembit';
+import { allGuardians } from '@/data/guardians/guardians';
+import { guardianUrls } from './guardians/guardianAddress';
+import { issueGuardian } from './guardians/issue';
+import { createOutletAnswerer } from './outlets/answerOutlet';
 import { outletsFor, publish } from './outlets/publish';
 import { acceptInvitation } from './people/invitation';
 import { signIn } from './session/session';
@@ -36,6 +40,7 @@ const config = (env: Record<string, string> = {}) =>
 async function published(): Promise<string> {
   const school = await newSchool();
   await publish(school.pembit, school.instructor, outletInput.parse({ kind: 'feed', audience: 'public', name: 'HL', courses: [school.course] })); // prettier-ignore
+  await issueGuardian(school.pembit, school.students[0]!, { name: 'Gran', shows: [] });
   await backup(school.pembit.config, path.join(folder, 'copy'), () => undefined);
   await school.close();
   return path.join(folder, 'copy');
@@ -83,6 +88,9 @@ test('a database with published addresses and no secret does not start, until th
   const urls = (await outletsFor(pembit, actor as never)).map(({ url }) => url);
   // Its address is another one, and leads to it.
   expect(urls.some((url) => url.includes('/feeds/'))).toBe(true);
+  const [guardian] = await allGuardians(pembit);
+  const address = new URL(guardianUrls(pembit, guardian!).page).pathname;
+  expect((await createOutletAnswerer(pembit)({ method: 'GET', path: address, query: '', headers: {} })).status).toBe(200); // prettier-ignore
   await pembit.close();
 });
 

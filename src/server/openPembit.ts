@@ -1,7 +1,7 @@
 import { existsSync, mkdirSync, readdirSync } from 'node:fs';
 import path from 'node:path';
-import type { Sequelize } from 'sequelize';
-import { databaseFile, openDatabase, select } from '@/data/database';
+import { databaseFile, openDatabase } from '@/data/database';
+import { hasAddresses } from '@/data/soundness';
 import { lockFolder } from '@/data/folderLock';
 import { migrate } from '@/data/migrate';
 import { giveToOwner, makeOnlyPrivate, makePrivate } from '@/data/privateFolder';
@@ -32,12 +32,6 @@ function requireDatabase(folder: string): void {
     );
 }
 
-/** Whether addresses that people use hang on the secret. */
-async function hangsOnSecret(sequelize: Sequelize): Promise<boolean> {
-  const rows = await select({ sequelize }, 'SELECT id FROM outlets UNION SELECT id FROM courses WHERE join_hash IS NOT NULL LIMIT 1'); // prettier-ignore
-  return rows.length > 0;
-}
-
 /** Opens a data folder for this process alone. @throws Error with a sentence where that cannot be. */
 export async function openPembit(config: Config): Promise<Pembit> {
   makeOnlyPrivate();
@@ -51,11 +45,14 @@ export async function openPembit(config: Config): Promise<Pembit> {
     const now = createClock(config.startsAt);
     const migrations = await migrate(sequelize, config.dataFolder, now().toString());
     makePrivate(config.dataFolder);
-    const secret = readSecret(config.secretFile, { isNew: !(await hangsOnSecret(sequelize)) });
+    const secret = readSecret(config.secretFile, { isNew: !(await hasAddresses({ sequelize })) });
     await eraseAgain({ sequelize, queue }, config.dataFolder, now().epochMilliseconds);
     const tries = await keptTries({ sequelize }, now().epochMilliseconds);
     const unwrittenTries = new Set<string>();
+    const ending = new AbortController();
+    const stop = () => ending.abort();
     const close = async () => {
+      stop();
       await keepTries({ tries, unwrittenTries, queue, now });
       await queue.drained();
       await sequelize.close();
@@ -75,6 +72,8 @@ export async function openPembit(config: Config): Promise<Pembit> {
       reads: new Map(),
       tries,
       unwrittenTries,
+      stopping: ending.signal,
+      stop,
       close,
     };
   } catch (error) {

@@ -22,6 +22,10 @@ export type Pembit = Readonly<{
   /** What was tried of late, by who and what, and which of it is not written down yet. */
   tries: Map<string, Tries>;
   unwrittenTries: Set<string>;
+  /** Aborted as soon as the process is to end: what waits for something waits no more. */
+  stopping: AbortSignal;
+  /** Says that it is to end. */
+  stop: () => void;
   /** Finishes queued writes, closes the database, gives the folder back. */
   close: () => Promise<void>;
 }>;

@@ -10,6 +10,7 @@ type Letter = {
   subject: string;
   text: string;
   html?: string;
+  headers?: Readonly<Record<string, string>>;
   attachments: readonly Readonly<{ filename: string; content: string }>[];
   /** What became of each attempt to deliver it, oldest first. */
   attempts: { at: string; refused: boolean }[];
@@ -57,17 +58,18 @@ export function mailbox(now: () => number): Handler {
   };
 }
 
-function letterHtml({ messageId, to, subject, text, attachments, attempts }: Letter): string {
+function letterHtml({ messageId, to, subject, text, headers, attachments, attempts }: Letter): string {
   const state = attempts.at(-1)!.refused ? 'refused' : 'delivered';
   const tries = attempts.map((attempt) => `${attempt.at} ${attempt.refused ? 'refused' : 'delivered'}`);
   const files = attachments.map(
     ({ filename, content }) =>
       `<details><summary>Attachment: ${escape(filename)}</summary><pre>${escape(content)}</pre></details>`,
   );
+  const end = /<(.+)>/.exec(headers?.['List-Unsubscribe'] ?? '')?.[1];
   return `<section><h2>${escape(subject)}</h2>
     <p><small>To <a href="/mailbox?to=${encodeURIComponent(to)}">${escape(to)}</a>: <b>${state}</b>
       after ${attempts.length === 1 ? '1 attempt' : `${attempts.length} attempts`} (${escape(tries.join('; '))})
-      · <a href="/mailbox/html?id=${encodeURIComponent(messageId)}">As HTML</a></small></p>
+      · <a href="/mailbox/html?id=${encodeURIComponent(messageId)}">As HTML</a>${end ? ` · <a href="${escape(end)}">Unsubscribe (List-Unsubscribe)</a>` : ''}</small></p>
     <p style="white-space:pre-line">${linked(text)}</p>${files.join('')}</section>`;
 }
 

@@ -12,7 +12,7 @@ import { signedIn } from '../support/api';
 const base = inject('pembitUrl');
 
 /** Section A's class of 15 October. */
-const classOn15 = meetingIdOf(demoId(`${demoId('HL 210')} A`) as SectionId, '2026-10-15');
+const classOn15 = meetingIdOf(demoId<SectionId>('HL 210 A'), '2026-10-15');
 
 const PAGES: Readonly<Record<string, readonly string[]>> = {
   nobody: ['/sign-in', '/forgotten', '/accessibility', '/e/nothing'],
@@ -39,8 +39,9 @@ const PAGES: Readonly<Record<string, readonly string[]>> = {
     '/away?from=2026-10-20',
     '/schedule',
     '/write',
+    `/e/${demoId(`${demoId('HL 210')} assignment Half-breadth plan`)}`,
   ],
-  office: ['/school', '/school/tables'],
+  office: ['/school', '/school/tables', '/tokens'],
   ivo: [
     '/next',
     '/due',
@@ -50,6 +51,7 @@ const PAGES: Readonly<Record<string, readonly string[]>> = {
     '/sign-up',
     '/subscribe',
     `/class/${classOn15}`,
+    `/e/${demoId(`${demoId('HL 210')} assignment Half-breadth plan`)}`,
     '/day/2026-10-15',
     '/day/2026-10-18',
     '/day/2026-10-08..2026-10-15',
@@ -135,6 +137,9 @@ async function wrongWith(at: Person, path: string, phone: boolean): Promise<stri
   await at.size(DESKTOP);
   await at.open(base + path);
   const found = [await violations(at)];
+  // A page that is not there has nothing wrong with it.
+  if (path !== '/e/nothing' && (await at.text()).includes('Nothing here for you'))
+    found.push(['there is nothing here']);
   await at.size(DESKTOP, true);
   found.push(await violations(at, true));
   if (phone) {

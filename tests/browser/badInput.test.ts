@@ -349,7 +349,14 @@ const CASES: readonly Case[] = [
     }),
     ['sections'],
   ],
-  ['credits below nothing', `/api/courses/${NOT_THERE}`, newCourse({ credits: -1 }), ['credits'], 'PUT'],
+  [
+    'credits below nothing',
+    `/api/courses/${NOT_THERE}`,
+    () => ({ code: 'X 1', title: 'X', tag: 'XX', color: 'sea', credits: -1 }),
+    ['credits'],
+    'PUT',
+  ],
+  ['a field that there is none of', `/api/courses/${NOT_THERE}`, newCourse({ sections: [] }), ['term', 'instructor', 'sections'], 'PUT'], // prettier-ignore
   ['a section without a name', `/api/courses/${NOT_THERE}/sections`, () => ({ week: '' }), ['name']],
   [
     'a week from no day',

@@ -37,6 +37,8 @@ export type Person = Readonly<{
   clickOn: (css: string) => Promise<void>;
   /** Opens what is folded away under these words. */
   unfold: (words: string) => Promise<void>;
+  /** Opens the first thing folded away within what a CSS selector finds. */
+  unfoldAt: (css: string) => Promise<void>;
   sees: (text: string | RegExp) => Promise<void>;
   doesNotSee: (text: string) => Promise<void>;
   text: () => Promise<string>;
@@ -50,7 +52,7 @@ export type Role = 'button' | 'link' | 'field' | 'cell' | 'any';
 const SELECTORS: Record<Role, string> = {
   button: 'button, [role=button], [role=menuitemradio], input[type=submit]',
   link: 'a[href]',
-  field: 'input, textarea, select',
+  field: 'input, textarea, select, [role=textbox]',
   cell: '[role=gridcell]',
   any: 'button, a[href], input, textarea, select, [role=gridcell]',
 };
@@ -200,6 +202,18 @@ export async function newPerson(
 
   let inputs = 0;
 
+  /** Opens what is folded, again where the page moved under the pointer and the click fell beside it. */
+  const open = async (what: string, summary: By) => {
+    inputs += 1;
+    await withRetry(what, async () => {
+      const [element] = await driver.findElements(summary);
+      if (!element) return undefined;
+      const isOpen = () => driver.executeScript<boolean>('return arguments[0].parentElement.open', element);
+      if (!(await isOpen())) await tap(element);
+      return (await isOpen()) || undefined;
+    });
+  };
+
   return {
     driver,
     inputs: () => {
@@ -281,14 +295,9 @@ export async function newPerson(
         return element;
       });
     },
-    unfold: async (words) => {
-      inputs += 1;
-      await withRetry(`Nothing folded under ${words}`, async () => {
-        const [element] = await driver.findElements(By.xpath(`//summary[normalize-space()="${words}"]`));
-        if (element) await tap(element);
-        return element;
-      });
-    },
+    unfold: (words) =>
+      open(`Nothing folded under ${words}`, By.xpath(`//summary[normalize-space()="${words}"]`)),
+    unfoldAt: (css) => open(`Nothing folded at ${css}`, By.css(`${css} summary`)),
     sees: async (text) => {
       await withRetry(`Not on the page: ${text}`, async () => {
         const all = (await pageText()).replace(/\s+/g, ' ');

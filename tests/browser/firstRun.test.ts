@@ -66,7 +66,7 @@ describe('an empty installation', () => {
 
     for (const [name, firstDay, lastDay, closesAt] of CLOSURES) {
       await admin.open(`${pembit.pembitUrl}/school`);
-      await admin.clickOn('section[aria-labelledby=closures] summary');
+      await admin.unfoldAt('section[aria-labelledby=closures]');
       await admin.typeInto('section[aria-labelledby=closures] form', 'Name', name);
       await admin.typeInto('section[aria-labelledby=closures] form', 'First day', firstDay);
       await admin.typeInto('section[aria-labelledby=closures] form', 'Last day', lastDay);
@@ -80,14 +80,14 @@ describe('an empty installation', () => {
       await admin.sees(`Added the closure ${name}`);
     }
 
-    await admin.clickOn('section[aria-labelledby=people] summary');
+    await admin.unfoldAt('section[aria-labelledby=people]');
     await admin.typeInto('section[aria-labelledby=people] form', 'Name', 'Edda Quist');
     await admin.typeInto('section[aria-labelledby=people] form', 'E-mail address', 'edda@ropewalk.example');
     await admin.click('button', 'Add the person');
     await admin.sees('A letter with a sign-in link is on its way to Edda Quist.');
 
     await admin.open(`${pembit.pembitUrl}/school`);
-    await admin.clickOn('section[aria-labelledby=courses] summary');
+    await admin.unfoldAt('section[aria-labelledby=courses]');
     await admin.typeInto('section[aria-labelledby=courses] form', 'Code', 'RW 101');
     await admin.typeInto('section[aria-labelledby=courses] form', 'Tag', 'rw');
     await admin.typeInto('section[aria-labelledby=courses] form', 'Title', 'Rope work');
@@ -153,7 +153,7 @@ describe('an empty installation', () => {
 
   test('shows what a late closure hits, and gives the classes back when it is removed', async () => {
     await edda.open(`${pembit.pembitUrl}/courses/RW%20101`);
-    await edda.clickOn('section[aria-labelledby=closures] summary');
+    await edda.unfoldAt('section[aria-labelledby=closures]');
     await edda.typeInto('section[aria-labelledby=closures] form', 'Name', 'Storm');
     await edda.typeInto('section[aria-labelledby=closures] form', 'First day', '2027-02-22');
     await edda.typeInto('section[aria-labelledby=closures] form', 'Last day', '2027-02-23');

@@ -173,7 +173,7 @@ test('when somebody else signs in on another tab, nothing that was typed before 
 test('on a phone every page is reachable, and the term opens at the present week', async () => {
   await maren.size(PHONE);
   await maren.open(`${pembit.pembitUrl}/today`);
-  await maren.clickOn('nav details summary');
+  await maren.unfoldAt('nav details');
   await maren.click('link', /^Checks/);
   await maren.sees(/things to look at/);
   await maren.open(`${pembit.pembitUrl}/term`);

@@ -299,7 +299,7 @@ test('links are tested on demand with progress; staff alone learn how they answe
 
 test('somebody who was away sees several days on one page', async () => {
   await ivo.open(`${pembit.pembitUrl}/day/2026-10-13?course=HL%20210`);
-  await ivo.clickOn('main details summary');
+  await ivo.unfoldAt('main details');
   await ivo.typeInto('main form', 'From', '2026-10-06');
   await ivo.click('button', 'Show these days');
   await ivo.sees('Tuesday 6 October to Tuesday 13 October');

@@ -70,7 +70,7 @@ test(
   async () => {
     const { counted, print } = effortTable();
     await counted(astrid, 'a new 15-week course, planned and published', 59, async () => {
-      await astrid.clickOn('section[aria-labelledby=courses] summary');
+      await astrid.unfoldAt('section[aria-labelledby=courses]');
       await add('Code', 'RW 101');
       await add('Tag', 'RW');
       await add('Title', 'Rope work');

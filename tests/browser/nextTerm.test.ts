@@ -88,7 +88,7 @@ test('a roster from the school’s system is seen first, taken over, and the sam
   writeFileSync(file, zipSync(Object.fromEntries(Object.entries(tables).map(([name, text]) => [name, strToU8(text)])))); // prettier-ignore
   await maren.open(`${pembit.pembitUrl}/courses`);
   await maren.clickOn(winter);
-  await maren.clickOn('section[aria-labelledby="roster"] details summary');
+  await maren.unfoldAt('section[aria-labelledby="roster"] details');
   await maren.chooseFile('Package of rosters', file);
   await maren.sees('1 new, 0 changed, 0 as they are');
   await maren.sees('users.csv, line 3: “nonsense” is not an e-mail address.');
@@ -144,7 +144,7 @@ test('a term is saved by the administrator and brought into an empty school', as
     await folk.click('button', 'Sign in');
     await folk.sees('Ropewalk School');
     await folk.open(`${empty.pembitUrl}/school`);
-    await folk.clickOn('section[aria-labelledby="courses"] details:last-of-type summary');
+    await folk.unfoldAt('section[aria-labelledby="courses"] details:last-of-type');
     await folk.chooseFile('Plan package', file);
     await folk.sees(/HL 210 Hull lofting: \d+ classes, \d+ planned/);
     await folk.click('button', /^Bring in \d+ courses/);

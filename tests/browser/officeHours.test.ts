@@ -175,7 +175,7 @@ test('waiting: what is given back is offered to who waits, who takes it', async 
   await maren.open(`${pembit.pembitUrl}/office-hours/new`);
   await maren.type('What it is called', 'Last chance');
   await maren.type('Days and hours', 'Sat 31 Oct 9-9:30');
-  await maren.clickOn('main details summary');
+  await maren.unfoldAt('main details');
   await maren.click('field', 'A waiting list for times that are taken');
   await maren.click('button', 'Offer 1 time to 38 students');
   await maren.find('link', 'Who comes: Last chance');

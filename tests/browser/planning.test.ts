@@ -63,7 +63,7 @@ describe('on the term grid', () => {
     // The message of the first move gives way to that of the second.
     await maren.doesNotSee('Move its other dates too');
     await maren.click('button', 'Tell 1 student');
-    await maren.sees('1 letter goes out in a minute');
+    await maren.sees('1 reads it in the letter of the day');
     await maren.open(`${pembit.pembitUrl}/everything`);
     await maren.type('Search', 'half-breadth set');
     await maren.sees(/Tue 6 Oct HL Set set: Half-breadth plan/);
@@ -217,7 +217,7 @@ test('a class was not reached: the rest slides in three inputs, is undone, and t
   });
   await maren.sees('Tell 38 students');
   await maren.click('button', 'Tell 38 students');
-  await maren.sees('38 letters go out in a minute');
+  await maren.sees('38 read it in the letter of the day');
   await maren.click('button', 'Undo');
   await maren.sees('Undone.');
   await maren.click('button', /Class, 10:00, Stations 2 to 6/);

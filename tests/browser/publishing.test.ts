@@ -86,7 +86,7 @@ test('the code to photograph is drawn when one asks how to subscribe, and only t
       "return [...document.querySelectorAll('details img')].filter((image) => image.naturalWidth > 0).length",
     );
   expect(await drawn()).toBe(0);
-  await maren.clickOn('section[aria-label="Feed: Hull lofting"] details summary');
+  await maren.unfoldAt('section[aria-label="Feed: Hull lofting"] details');
   await expect.poll(drawn, { timeout: 20_000 }).toBe(1);
 });
 

@@ -1,3 +1,5 @@
+import { demoId } from '@/server/demo/demoIds';
+import { MAREN } from '@/server/demo/people';
 import { readFileSync } from 'node:fs';
 import { request } from 'node:http';
 import { beforeAll, describe, expect, inject, test } from 'vitest';
@@ -31,6 +33,7 @@ const NOT_THERE = '00000000-0000-4000-8000-000000000000';
 
 const term = { name: 'X', startsOn: '2027-01-11', endsOn: '2027-04-30', tzid: 'America/Halifax' };
 const closure = () => ({ term: NOT_THERE, name: 'X', firstDay: '2026-11-20', lastDay: '2026-11-20' });
+const courseFacts = { code: 'XX 100', title: 'X', tag: 'XX', color: 'moss' };
 const newCourse = {
   term: NOT_THERE, instructor: NOT_THERE, code: 'X', title: 'X', tag: 'XX', color: 'sea', sections: [{ name: 'A', week: '' }],
 }; // prettier-ignore
@@ -130,6 +133,7 @@ const CHECKS: Readonly<Record<string, () => readonly Check[]>> = {
   '/office-hours/new': () => [{ method: 'GET', path: '/office-hours/new', expected: page(307) }],
   '/publish': () => [{ method: 'GET', path: '/publish', expected: page(307) }],
   '/away': () => [{ method: 'GET', path: '/away?from=2026-10-20', expected: page(307) }],
+  '/tokens': () => [{ method: 'GET', path: '/tokens', expected: page() }],
   '/write': () => [{ method: 'GET', path: '/write', expected: page(307) }],
   '/schedule': () => [{ method: 'GET', path: '/schedule', expected: page(307) }],
   '/close': () => [{ method: 'GET', path: '/close?day=2026-10-20', expected: page(307) }],
@@ -153,7 +157,10 @@ const CHECKS: Readonly<Record<string, () => readonly Check[]>> = {
     },
   ],
   '/api/changes': () => [{ method: 'DELETE', path: '/api/changes', expected: signedInOnly(200) }],
-  '/api/account': () => [{ method: 'PUT', path: '/api/account', body: {}, expected: signedInOnly(200) }],
+  '/api/account': () => [
+    { method: 'GET', path: '/api/account', expected: signedInOnly(200) },
+    { method: 'PUT', path: '/api/account', body: {}, expected: signedInOnly(200) },
+  ],
   '/api/commands/import': () => [
     {
       method: 'POST',
@@ -258,6 +265,144 @@ const CHECKS: Readonly<Record<string, () => readonly Check[]>> = {
     { method: 'GET', path: '/courses/nothing', expected: page(404) },
   ],
   '/help': () => [{ method: 'GET', path: '/help', expected: page() }],
+  '/api/tokens': () => [
+    { method: 'GET', path: '/api/tokens', expected: signedInOnly(200) },
+    {
+      method: 'POST',
+      path: '/api/tokens',
+      // Refused to whoever administers nothing, however long ago they signed in.
+      body: { name: 'T', scopes: ['read:school'] },
+      expected: signedInOnly(400),
+    },
+  ],
+  '/api/events': () => [
+    { method: 'GET', path: '/api/events', expected: signedInOnly(200) },
+    { method: 'GET', path: `/api/events?after=${NOT_THERE}`, expected: signedInOnly(410) },
+  ],
+  '/api/tokens/[id]': () => [
+    { method: 'DELETE', path: `/api/tokens/${NOT_THERE}`, expected: signedInOnly(404) },
+  ],
+  '/api/questions': () => [
+    {
+      method: 'GET',
+      path: `/api/questions?about=${hlEntry}`,
+      expected: { nobody: 401, stranger: 404, student: 200 },
+    },
+    {
+      method: 'POST',
+      path: '/api/questions',
+      body: { about: hlEntry, text: '<p>Which?</p>' },
+      expected: { nobody: 401, stranger: 404, student: 201 },
+    },
+  ],
+  '/api/questions/[id]': () => [
+    {
+      method: 'PUT',
+      path: `/api/questions/${NOT_THERE}`,
+      body: { closed: true },
+      expected: signedInOnly(404),
+    },
+    {
+      method: 'PUT',
+      path: `/api/questions/${demoId('question spline weights')}`,
+      body: { closed: true },
+      expected: signedInOnly(404),
+    },
+  ],
+  '/api/questions/[id]/answers': () => [
+    {
+      method: 'POST',
+      path: `/api/questions/${demoId('question spline weights')}/answers`,
+      body: { text: '<p>No.</p>' },
+      expected: signedInOnly(404),
+    },
+  ],
+  '/api/questions/[id]/report': () => [
+    {
+      method: 'POST',
+      path: `/api/questions/${demoId('question spline weights')}/report`,
+      body: {},
+      expected: { nobody: 401, stranger: 404, student: 200 },
+    },
+  ],
+  '/api/answers/[id]': () => [
+    {
+      method: 'DELETE',
+      path: `/api/answers/${demoId('answer spline weights')}`,
+      expected: signedInOnly(404),
+    },
+  ],
+  '/api/asking/[id]': () => [
+    { method: 'PUT', path: `/api/asking/${hlCourse}`, body: { open: false }, expected: signedInOnly(404) },
+    { method: 'PUT', path: `/api/asking/${hlEntry}`, body: { open: false }, expected: signedInOnly(404) },
+  ],
+  '/api/courses/[id]/questions': () => [
+    {
+      method: 'POST',
+      path: `/api/courses/${hlCourse}/questions`,
+      body: { to: MAREN.id },
+      expected: signedInOnly(404),
+    },
+  ],
+  '/api/courses/[id]/start': () => [
+    {
+      method: 'PUT',
+      path: `/api/courses/${demoId('NV 140')}/start`,
+      body: { on: '2026-09-08' },
+      expected: { ...signedInOnly(404), student: 200 },
+    },
+  ],
+  '/api/guardians': () => [
+    { method: 'GET', path: '/api/guardians', expected: signedInOnly(200) },
+    { method: 'GET', path: `/api/guardians?child=${MAREN.id}`, expected: signedInOnly(404) },
+    {
+      method: 'POST',
+      path: '/api/guardians',
+      body: { name: 'Gran', child: MAREN.id },
+      expected: signedInOnly(404),
+    },
+  ],
+  '/api/guardians/[id]': () => [
+    { method: 'DELETE', path: `/api/guardians/${NOT_THERE}`, body: {}, expected: signedInOnly(404) },
+  ],
+  '/api/guardians/[id]/address': () => [
+    { method: 'POST', path: `/api/guardians/${NOT_THERE}/address`, expected: signedInOnly(404) },
+  ],
+  '/api/guardians/[id]/agreement': () => [
+    { method: 'POST', path: `/api/guardians/${NOT_THERE}/agreement`, expected: signedInOnly(404) },
+  ],
+  '/api/guardian-letters/[token]': () => [
+    {
+      method: 'PUT',
+      path: `/api/guardian-letters/${'x'.repeat(43)}`,
+      body: { email: 'gran@home.example' },
+      expected: all(404),
+    },
+  ],
+  '/api/guardian-letters/confirm/[id]/[proof]': () => [
+    {
+      method: 'POST',
+      path: `/api/guardian-letters/confirm/${NOT_THERE}/${'x'.repeat(43)}`,
+      expected: all(410),
+    },
+  ],
+  '/api/people/[id]/minor': () => [
+    {
+      method: 'PUT',
+      path: `/api/people/${MAREN.id}/minor`,
+      body: { minor: true },
+      expected: signedInOnly(404),
+    },
+  ],
+  '/guardian/[...tokens]': () => [{ method: 'GET', path: `/guardian/${'x'.repeat(43)}`, expected: all(404) }],
+  '/guardian/confirm/[id]/[proof]': () => [
+    { method: 'GET', path: `/guardian/confirm/${NOT_THERE}/${'x'.repeat(43)}`, expected: all(404) },
+  ],
+  '/letters/[token]': () => [{ method: 'GET', path: `/letters/${'x'.repeat(43)}`, expected: all(404) }],
+  '/api/unsubscribe/[token]': () => [
+    { method: 'GET', path: `/api/unsubscribe/${'x'.repeat(43)}`, expected: all(303) },
+    { method: 'POST', path: `/api/unsubscribe/${'x'.repeat(43)}`, expected: all(404) },
+  ],
   '/welcome/[token]': () => [{ method: 'GET', path: `/welcome/${'x'.repeat(43)}`, expected: all(200) }],
   '/e/[entry]': () => [
     { method: 'GET', path: `/e/${hlEntry}`, expected: { nobody: 307, stranger: 404, student: 200 } },
@@ -630,8 +775,8 @@ const CHECKS: Readonly<Record<string, () => readonly Check[]>> = {
     { method: 'POST', path: '/api/courses', body: newCourse, expected: signedInOnly(403) },
   ],
   '/api/courses/[id]': () => [
-    { method: 'PUT', path: `/api/courses/${hlCourse}`, body: newCourse, expected: signedInOnly(404) },
-    { method: 'PUT', path: `/api/courses/${NOT_THERE}`, body: newCourse, expected: signedInOnly(404) },
+    { method: 'PUT', path: `/api/courses/${hlCourse}`, body: courseFacts, expected: signedInOnly(404) },
+    { method: 'PUT', path: `/api/courses/${NOT_THERE}`, body: courseFacts, expected: signedInOnly(404) },
     { method: 'DELETE', path: `/api/courses/${hlCourse}`, expected: signedInOnly(404) },
   ],
   '/api/courses/[id]/sections': () => [

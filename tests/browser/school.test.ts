@@ -25,7 +25,7 @@ afterAll(async () => {
   await pembit?.stop();
 });
 const unfold = (person: Person, section: string, n = 1) =>
-  person.clickOn(`section[aria-labelledby=${section}] details:nth-of-type(${n}) summary`);
+  person.unfoldAt(`section[aria-labelledby=${section}] details:nth-of-type(${n})`);
 
 describe('the administrator', () => {
   test('sees what another zone changes before it is saved, and takes it back', async () => {

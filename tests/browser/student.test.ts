@@ -77,8 +77,38 @@ test('work that is ticked is out of the way, and comes back by undo', async () =
   await ivo.find('field', 'Done: Half-breadth plan');
 });
 
+test('work by one’s own start: the staff set the pace, a student says when they begin, and shares it or not', async () => {
+  await maren.open(`${url}/everything`);
+  await maren.type('Search', 'half-breadth plan');
+  await maren.click('button', 'Half-breadth plan');
+  await maren.click('button', 'Edit');
+  await maren.unfold('Opens, closes, points, own dates, extensions');
+  await maren.choose('By each student’s own start', 'Days after they begin');
+  await maren.click('button', /^Save for/);
+  await maren.sees('Type a number of days or weeks');
+  await maren.type('How many days after', '10');
+  await maren.click('button', /^Save for/);
+  await maren.sees('Changed Half-breadth plan');
+  await ivo.open(`${url}/due`);
+  await ivo.sees('HL 210 Hull lofting: not begun yet');
+  await ivo.unfold('Say when I begin');
+  await ivo.type('I begin HL 210 Hull lofting on', '2026-10-05');
+  await ivo.clickOn('form button[type=submit]');
+  await ivo.sees('HL 210 Hull lofting: begun Mon 5 Oct');
+  await ivo.sees(/Thursday 15 October.*Half-breadth plan.*your own date · On paper/);
+  await maren.open(`${url}/courses/HL%20210`);
+  await maren.sees(/1 of \d+ students have begun\./);
+  await maren.sees('Nobody shares it with you so far.');
+  await ivo.click('button', 'Undo');
+  await ivo.sees('HL 210 Hull lofting: not begun yet');
+  await maren.open(`${url}/courses/NV%20140`);
+  await maren.sees(/Ivo Saltmarsh\s.*0 of 1/);
+  await ivo.open(`${url}/next`);
+  await ivo.sees(/last day; yours follows your start/);
+});
+
 test('looks for words, kinds and another week', async () => {
-  await ivo.clickOn('main summary');
+  await ivo.unfoldAt('main');
   await ivo.type('Words of a title', 'bevel');
   await ivo.click('button', 'Show');
   await ivo.sees(/\d found/);
@@ -148,7 +178,7 @@ test('due work stands by day; time for it is put on a day and taken off, and wha
   await ivo.open(`${url}/due`);
   await ivo.click('button', name);
   await ivo.element(`button[aria-label="${name}"][aria-pressed="false"]`);
-  await ivo.clickOn('main section input[type=checkbox]');
+  await ivo.clickOn('section[aria-labelledby=late] input[type=checkbox]');
   await ivo.sees(/Done: \d/);
 });
 

@@ -62,7 +62,7 @@ describe('what students had seen and is changed', () => {
 
 test('more time for one student holds for all work of the course, and an archived course refuses planning', async () => {
   await maren.open(`${pembit.pembitUrl}/courses/HL%20210`);
-  await maren.clickOn('section[aria-labelledby="more-time"] summary');
+  await maren.unfoldAt('section[aria-labelledby="more-time"]');
   await maren.choose('Student', 'Ivo Saltmarsh');
   await maren.typeInto('section[aria-labelledby="more-time"]', 'Days more', '3');
   await maren.click('button', 'Give more time');

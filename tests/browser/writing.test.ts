@@ -72,6 +72,31 @@ test('from an entry that asks who is coming, to those who have not answered', as
   await maren.sees(`/e/${id}`);
 });
 
+test('a letter carries its own end: one click, from anywhere, signed in or not', async () => {
+  const ivo = await signedIn(pembit.pembitUrl, 'ivo@kittiwake.example');
+  const { items } = (await (await ivo.call('GET', '/api/slots?limit=200')).json()) as { items: { id: string; start: string }[] };
+  const taken = await Promise.all(items.filter(({ start }) => start > '2026-10-14').slice(0, 8).map(({ id }) => ivo.call('POST', `/api/slots/${id}/booking`, {})));
+  expect(taken.some(({ ok }) => ok)).toBe(true);
+  await maren.open(`${pembit.standinsUrl}/mailbox?to=ivo%40kittiwake.example`);
+  const link = await maren.driver.wait(async () => {
+    await maren.driver.navigate().refresh();
+    const [found] = await maren.driver.findElements({ css: 'a[href*="/api/unsubscribe/"]' });
+    return found && (await found.getAttribute('href'));
+  }, 30_000);
+  await maren.open(link!);
+  await maren.sees('You would get no more letters about times that you take or give back.');
+  await maren.click('button', 'End these letters');
+  await maren.sees('They have ended.');
+  expect(await (await ivo.call('GET', '/api/account')).json()).toMatchObject({ letters: { times: 'never', near: 'now' } });
+  // As a mail program does it (RFC 8058): without a cookie, from no page or from one of another site.
+  const body = 'List-Unsubscribe=One-Click';
+  const headers = { 'content-type': 'application/x-www-form-urlencoded' };
+  const elsewhere: Record<string, string> = { origin: 'https://mail.example', 'sec-fetch-site': 'cross-site' };
+  for (const from of [{}, elsewhere])
+    expect((await fetch(link!, { method: 'POST', body, headers: { ...headers, ...from } })).status).toBe(200);
+  expect((await fetch(link!.replace('.times.', '.near.'), { method: 'POST', body, headers })).status).toBe(404);
+}); // prettier-ignore
+
 test('to a course of a coming term, whichever is looked at; what is not there is not another course', async () => {
   const office = await signedIn(pembit.pembitUrl, 'office@kittiwake.example');
   const made = async (route: string, body: object) =>

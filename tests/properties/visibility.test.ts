@@ -1,9 +1,10 @@
 import fc from 'fast-check';
+import { Temporal } from 'temporal-polyfill';
 import { expect, test } from 'vitest';
 import type { Entry, SharedEntry } from '@/core/entries/entry';
 import { audienceSeenBy } from '@/core/entries/audience';
 import { audienceOf } from '@/core/entries/entry';
-import type { CourseId, MaterialId, OutletId } from '@/core/ids';
+import type { CourseId, MaterialId, OutletId, PersonId } from '@/core/ids';
 import type { Viewer } from '@/core/entries/viewer';
 import { coursesOf, isStaffOf } from '@/core/entries/viewer';
 import type { Material } from '@/core/materials/material';
@@ -13,13 +14,16 @@ import { PERSONAL_DEFAULTS } from '@/core/outlets/outlet';
 import { feedEvents, feedTombstones } from '@/core/outlets/feedEvents';
 import { outletContents } from '@/core/outlets/outletContents';
 import { outletViewer } from '@/core/outlets/outletViewer';
+import { GUARDIAN_SHOWS } from '@/core/guardians/guardian';
+import { guardianContents } from '@/core/guardians/guardianContents';
 import { occurrencesOf } from '@/core/plan/occurrences';
 import { seenPlan } from '@/core/plan/seenPlan';
 import { writeCalendar } from '@/core/icalendar/writeCalendar';
 import { requireZone } from '@/core/time/zoneData';
+import { SCOPES, viewerWithin } from '@/core/tokens/token';
 import { toInstant } from '@/core/time/zone';
-import { isDay, zonedWall } from '@/core/time/zonedWall';
-import { NOW, PEOPLE, SECTIONS, mark, outlet, person, plan } from '../support/arbitraryPlan';
+import { dayOf, isDay, zonedWall } from '@/core/time/zonedWall';
+import { NOW, PEOPLE, SECTIONS, mark, outlet, person, plan, saidAt } from '../support/arbitraryPlan';
 import { complaintsAbout } from '../support/strictIcs';
 
 const isReleased = (entry: SharedEntry): boolean =>
@@ -27,8 +31,30 @@ const isReleased = (entry: SharedEntry): boolean =>
     ('at' in entry.visibility && entry.visibility.at.epochMilliseconds <= NOW.epochMilliseconds)) &&
   (!entry.hiddenAfter || entry.hiddenAfter.at.epochMilliseconds > NOW.epochMilliseconds);
 
-/** The same for one viewer: a student whose own due time is to come sees the work until then, whatever hides it for others. */
+/** The same for one viewer: "so many days before" counts from a date of their own. */
 function isReleasedFor(viewer: Viewer, entry: SharedEntry): boolean {
+  const own = viewer.kind === 'person' ? ownDayOf(entry, viewer.id) : undefined;
+  const isTaught =
+    viewer.kind === 'person' && entry.audience.some(({ course }) => viewer.staffOf.has(course));
+  if (!own || isTaught || entry.visibility.kind !== 'before') return isReleasedOrExtended(viewer, entry);
+  const at = own.subtract({ days: entry.visibility.days }).toZonedDateTime('America/Halifax').toInstant();
+  return isReleased({ ...entry, visibility: { ...entry.visibility, at } });
+}
+
+/** The day on which work is due by somebody's own start, plainly: so much later, not before it is set, not after the last day. */
+function ownDayOf(entry: SharedEntry, who: PersonId): Temporal.PlainDate | undefined {
+  if (entry.kind !== 'assignment' || !entry.pacing || entry.extensions.some((e) => e.person === who)) return undefined;
+  const days = (entry.starts ?? []).filter((start) => start.person === who).map(({ on }) => on.toString()).sort();
+  if (!days[0]) return undefined;
+  const { unit, count } = entry.pacing;
+  const later = Temporal.PlainDate.from(days[0]).add({ days: unit === 'days' ? count : count * 7 - 1 });
+  const last = isDay(entry.due) ? entry.due : entry.due.wall.toPlainDate();
+  const [, middle] = [entry.setOn ?? later, later, last].map(String).sort();
+  return Temporal.PlainDate.from(middle!);
+} // prettier-ignore
+
+/** The same for one viewer: a student whose own due time is to come sees the work until then, whatever hides it for others. */
+function isReleasedOrExtended(viewer: Viewer, entry: SharedEntry): boolean {
   if (isReleased(entry) || entry.kind !== 'assignment' || viewer.kind !== 'person') return isReleased(entry);
   const own = entry.extensions.find(({ person: id }) => id === viewer.id);
   const isStaff = entry.audience.some(({ course }) => viewer.staffOf.has(course));
@@ -71,6 +97,31 @@ const addresses = {
 };
 const textOf = (value: unknown) => JSON.stringify(value);
 
+test('a token reads what its owner sees of its courses and its parts, no more and no less', () => {
+  const courses = fc.option(fc.subarray(['c1', 'c2', 'c3'] as CourseId[], { minLength: 1 }), { nil: undefined });
+  const scopes = fc.subarray([...SCOPES], { minLength: 1 });
+  fc.assert(
+    fc.property(plan, person, courses, scopes, (given, owner, only, allowed) => {
+      const kept = (course: CourseId) => !only || only.includes(course);
+      const seen = seenPlan(viewerWithin(owner, { scopes: new Set(allowed), ...(only ? { courses: new Set(only) } : {}) }), given, NOW);
+      const may = (part: string) => allowed.some((scope) => scope.endsWith(`:${part}`));
+      // The owner with the other courses struck out, plainly.
+      const within: typeof owner = {
+        ...owner,
+        staffOf: new Set([...owner.staffOf].filter(kept)),
+        memberOf: new Map([...owner.memberOf].filter(([course]) => kept(course))),
+      };
+      const expected = given.entries.filter((entry) => (entry.kind === 'note' ? may('own') : may('plan')) && mayKnow(entry, within));
+      expect(seen.entries.map(({ id }) => id)).toEqual(expected.map(({ id }) => id));
+      expect(seen.courses.every(({ id }) => kept(id))).toBe(true);
+      if (!may('hours')) expect(seen.sheets).toEqual([]);
+      if (!may('plan')) expect(seen.classes).toEqual([]);
+      const whole = new Set(seenPlan(owner, given, NOW).entries.map(({ id }) => id));
+      expect(seen.entries.every(({ id }) => whole.has(id))).toBe(true);
+    }),
+  );
+}); // prettier-ignore
+
 test('a person sees exactly the entries they may know of, in the plan and expanded', () => {
   fc.assert(
     fc.property(plan, person, (given, viewer) => {
@@ -82,11 +133,19 @@ test('a person sees exactly the entries they may know of, in the plan and expand
       const text = textOf(seen) + textOf(occurrencesOf(seen, requireZone));
       given.entries.forEach((entry, n) => {
         const staff = audienceOf(entry).some((part) => viewer.staffOf.has(part.course));
+        const day = ownDayOf(entry as SharedEntry, viewer.id);
+        const due = seen.entries.find(({ id }) => id === entry.id);
+        if (day && !staff && due?.kind === 'assignment')
+          expect(dayOf(due.due).toString()).toBe(day.toString());
         expect(text.includes(mark('staff', n))).toBe(staff && entry.kind !== 'note');
         // Others' replies and extensions are the staff's to read.
         for (const other of PEOPLE.filter((p) => p !== viewer.id))
           if (!staff) expect(text).not.toContain(mark(`ename-${other}-`, n));
       });
+      // When anybody began is nobody else's to read, its staff's neither.
+      for (const other of PEOPLE.filter((p) => p !== viewer.id))
+        expect(text).not.toContain(saidAt(other).slice(0, -1));
+      expect(text).not.toMatch(/"starts"/);
     }),
   );
 });
@@ -109,6 +168,35 @@ test('nobody but the staff meets the name or note of another who took a time, no
   );
 });
 
+test('a guardian reads what the child’s section reads: nothing by name unless it was chosen, no notes, names, ways into meetings, or rooms', () => {
+  fc.assert(
+    fc.property(plan, person, fc.subarray([...GUARDIAN_SHOWS]), (given, child, shows) => {
+      const { contents } = guardianContents({ id: 'g', child: child.id, shows }, child, { name: 'C', plan: given, now: NOW }); // prettier-ignore
+      const events = feedEvents(contents, addresses, requireZone);
+      const file = writeCalendar({ name: 'C', events, tombstones: feedTombstones(contents, events) }, requireZone); // prettier-ignore
+      expect(complaintsAbout(Buffer.from(file))).toEqual([]);
+      const text = file.replaceAll('\r\n ', '') + textOf(contents.plan);
+      // Whoever is in the child's sections and groups, and nobody by name: apart from the core.
+      const id = shows.includes('own') ? child.id : ('nobody' as PersonId);
+      const classmate: Viewer = { ...child, id, staffOf: new Set(), instructs: new Set(), helps: new Map() };
+      given.entries.forEach((entry, n) => {
+        const known = entry.kind !== 'note' && mayKnow(entry, classmate);
+        if (!known) for (const kind of ['title', 'text', 'link']) expect(text).not.toContain(mark(kind, n));
+        else expect(contents.plan.entries.map((seen) => seen.id)).toContain(entry.id);
+        expect(text).not.toContain(mark('staff', n));
+      });
+      expect(text).not.toMatch(/~meet/);
+      for (const other of PEOPLE.filter((p) => p !== child.id)) expect(text).not.toMatch(new RegExp(`~e?(name|note)-${other}-`)); // prettier-ignore
+      expect(text).not.toMatch(/~note-/);
+      if (!shows.includes('bookings')) expect(text).not.toMatch(/~name-/);
+      expect(text).not.toMatch(/~room/);
+      expect(text).not.toMatch(/"starts"/);
+      for (const other of PEOPLE.filter((p) => p !== id))
+        expect(text).not.toContain(saidAt(other).slice(0, -1));
+    }),
+  );
+});
+
 test('no public or roster outlet holds a draft, unreleased or out-of-audience entry, a private note, an unticked meeting link or calendar, or a name', () => {
   fc.assert(
     fc.property(plan, outlet, person, (given, published, owner) => {
@@ -127,6 +215,8 @@ test('no public or roster outlet holds a draft, unreleased or out-of-audience en
         expect(text).not.toContain(mark('staff', n));
       });
       expect(text).not.toMatch(/~(name|ename|note|room)/);
+      if (viewer.kind !== 'person')
+        for (const one of PEOPLE) expect(text).not.toContain(saidAt(one).slice(0, -1));
       if (published.audience === 'personal' || !published.meetingLinks) expect(text).not.toMatch(/~meet/);
       if (published.detail === 'titles') expect(text).not.toMatch(/~(text|link|meet)/);
       given.calendars.forEach((calendar, n) => {

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { Temporal } from 'temporal-polyfill';
-import type { Entry, Visibility } from '@/core/entries/entry';
+import type { CourseAudience, Entry, Visibility } from '@/core/entries/entry';
+import type { OwnStart } from '@/core/entries/pacing';
 import type { Tombstone } from '@/core/entries/tombstone';
 import type {
   CalendarId,
@@ -85,6 +86,18 @@ function differing(what: string, at: Moment): Pick<Recurrence, 'exdates' | 'over
   return { exdates: [], overrides: [{ recurrenceId: at, ...change }] };
 }
 
+/** When each of them said when they begin: nobody else's answer holds it. */
+export const saidAt = (person: PersonId) => `2026-08-01T00:00:00.00${PEOPLE.indexOf(person) + 1}Z`;
+const startsOf = (people: readonly PersonId[], parts: readonly CourseAudience[], on: Temporal.PlainDate): OwnStart[] =>
+  people.flatMap((person, i) =>
+    parts.map(({ course }, k) => ({ person, course, on: on.add({ days: i + k }), said: Temporal.Instant.from(saidAt(person)) })),
+  ); // prettier-ignore
+const shownBefore = (due: Temporal.PlainDate, days: number): Visibility => ({
+  kind: 'before',
+  days,
+  at: due.subtract({ days }).toZonedDateTime('America/Halifax').toInstant(),
+});
+
 const entries: fc.Arbitrary<Entry[]> = fc
   .array(
     fc.record({
@@ -96,6 +109,12 @@ const entries: fc.Arbitrary<Entry[]> = fc
       person: fc.constantFrom(...PEOPLE),
       hidden: fc.option(fc.integer({ min: -48, max: 48 })),
       second,
+      paced: fc.option(
+        fc.record({ unit: fc.constantFrom('days', 'weeks'), count: fc.integer({ min: 1, max: 9 }) }),
+      ),
+      begun: fc.subarray(PEOPLE),
+      began: day,
+      daysBefore: fc.option(fc.integer({ min: 0, max: 30 })),
     }),
     {
       maxLength: 12,
@@ -149,6 +168,12 @@ const entries: fc.Arbitrary<Entry[]> = fc
           handIn: '',
           latePolicy: '',
           extensions: [{ person: item.person, name: mark(`ename-${item.person}-`, n), due: moment }],
+          ...(item.paced
+            ? { pacing: { ...item.paced }, starts: startsOf(item.begun, item.audience, item.began) }
+            : {}),
+          ...(item.paced && item.daysBefore !== null
+            ? { visibility: shownBefore(item.day, item.daysBefore) }
+            : {}),
         };
       const when =
         moment instanceof Temporal.PlainDate

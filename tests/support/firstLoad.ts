@@ -22,6 +22,7 @@ export const FIRST_LOADS = [
   [MAREN, '/away', 255],
   [MAREN, '/schedule', 255],
   [MAREN, '/write', 250],
+  [MAREN, '/tokens', 255],
   [MAREN, '/help', 192],
   [MAREN, '/everything', 285],
   [MAREN, '/checks', 245],

@@ -5,6 +5,8 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import type { EntryInput } from '@/core/entries/entryInput';
 import { entryInput } from '@/core/entries/entryInput';
+import { NO_PERSON_SETTINGS } from '@/core/frame/personSettings';
+import { USUAL_LETTERS } from '@/core/mail/letters';
 import type { CourseId, PersonId, SectionId, TermId } from '@/core/ids';
 import { patternInput, sectionInput } from '@/core/frame/frameInput';
 import { select } from '@/data/database';
@@ -15,6 +17,7 @@ import { readConfig } from '@/server/config';
 import type { Pembit } from '@/server/pembit';
 import { openPembit } from '@/server/openPembit';
 import { addSection, changeWeek } from '@/server/frame/sections';
+import { changeOwnSettings } from '@/server/students/settings';
 import type { SignedIn } from '@/server/session/session';
 import { rosterRow, staffRow } from '@/data/people/memberRows';
 import { valueOf } from './outcomes';
@@ -146,6 +149,12 @@ export async function newSchool({ students = 3 } = {}): Promise<School> {
     close,
   };
 }
+
+/** Has students written to at once about whatever they are told. */
+export async function toldAtOnce({ pembit }: Pick<School, 'pembit'>, students: readonly SignedIn[]): Promise<void> {
+  const letters = { ...USUAL_LETTERS, changes: 'now' } as const;
+  for (const student of students) valueOf(await changeOwnSettings(pembit, student, { ...NO_PERSON_SETTINGS, letters }));
+} // prettier-ignore
 
 /** Work of a course as it is sent: due on 22 October 2026 at five, unless said otherwise. */
 export const workIn = (course: CourseId, json: object = {}): EntryInput =>

@@ -4,6 +4,7 @@ import { Link } from '@/ui/controls/Link';
 import { accountTexts } from '@/core/texts/account';
 import { frameTexts } from '@/core/texts/frame';
 import { noticeTexts } from '@/core/texts/notices';
+import { tokenTexts } from '@/core/texts/tokens';
 import { passwordTexts } from '@/core/texts/passwords';
 import { zonesInUse } from '@/core/time/zoneData';
 import { isOnStaff } from '@/core/entries/viewer';
@@ -95,6 +96,11 @@ export default async function AccountPage({
           />
         ) : null}
         {person.isAdmin || isOnStaff(actor.viewer) ? <SecondStep on={secondStep} /> : null}
+        <p>
+          <Link className="lone" href="/tokens">
+            {tokenTexts.link}
+          </Link>
+        </p>
         <p>
           <a className="lone" href={`/api/people/${person.id}`} download>
             {accountTexts.exportOwn}

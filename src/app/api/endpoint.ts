@@ -7,16 +7,18 @@ import type { Pembit } from '@/server/pembit';
 import { sharedPembit } from '@/server/pembit';
 import type { SubjectTable } from '@/server/session/condition';
 import { etagOf, onCondition } from '@/server/session/condition';
-import { owesSecondStep } from '@/server/session/secondStep';
-import type { Tried } from '@/server/session/tries';
+import type { Tried, Try } from '@/server/session/tries';
 import { BUSY_SECONDS, TooBusy } from '@/server/session/password';
-import { takeTries } from '@/server/session/tries';
+import { limitOf, takeTries } from '@/server/session/tries';
 import { TERM_COOKIE } from '@/core/frame/chosenTerm';
 import { CLIENT_ADDRESS } from '@/server/clientAddress';
 import type { SignedIn } from '@/server/session/session';
-import { cookieName, signedInBy } from '@/server/session/session';
+import { onlyOnce } from '@/server/requests/onlyOnce';
 import { problem } from './problem';
+import { openTo } from './crossOrigin';
 import { readJson, withoutNul } from './readBody';
+import { unknownFields } from './unknownFields';
+import { whoAsks } from './whoAsks';
 
 type Answer<T> = Outcome<T> & { status?: number; headers?: Record<string, string> };
 type Parsed<S> = S extends z.ZodType ? z.output<S> : undefined;
@@ -30,6 +32,8 @@ type Spec<P, Q, B, W> = Readonly<{
   body?: B;
   /** Also for whoever has yet to set up a second step that the school asks for. */
   beforeSecondStep?: true;
+  /** Carries its own proof in its address: it may come from anywhere, without anybody being signed in. */
+  provesItself?: true;
   /** How many bytes the body may have; 64 kB unless it says more. */
   bytes?: number;
   /** What has to hold before the body is read at all. */
@@ -75,17 +79,25 @@ export function endpoint<
 >(spec: Spec<P, Q, B, W>, answer: (asked: Asked<P, Q, B, W>) => Promise<Answer<T> | Response>) {
   const handle = async (request: Request, context: RouteContext): Promise<Response> => {
     const pembit = sharedPembit();
-    if (request.method !== 'GET' && !sameOrigin(request, pembit.config.baseUrl))
-      return problem('wrongOrigin');
-    const jar = parseCookie(request.headers.get('cookie') ?? '');
-    const actor = await signedInBy(pembit, jar[cookieName(pembit.config.baseUrl)], { owing: true });
+    const asks = await whoAsks(pembit, request, spec);
+    const answered =
+      'refusal' in asks ? problem(asks.refusal) : await answerTo(pembit, request, context, asks.actor);
+    if (asks.origin) openTo(answered.headers, asks.origin);
+    if (spec.limit && 'actor' in asks)
+      sayLimit(pembit, answered.headers, [spec.limit, limited(request, asks.actor)]);
+    return answered;
+  };
+  const answerTo = async (
+    pembit: Pembit,
+    request: Request,
+    context: RouteContext,
+    actor: SignedIn | undefined,
+  ): Promise<Response> => {
     if (spec.who === 'person' && !actor) return problem('notSignedIn');
-    if (actor && !spec.beforeSecondStep && (await owesSecondStep(pembit, actor)))
-      return problem('secondStepOwed');
 
     const from = request.headers.get(CLIENT_ADDRESS) ?? '';
     if (spec.limit) {
-      const seconds = takeTries(pembit, [[spec.limit, actor?.person.id ?? from]]);
+      const seconds = takeTries(pembit, [[spec.limit, limited(request, actor)]]);
       if (seconds > 0) return problem('tooManyTries', { seconds });
     }
 
@@ -97,7 +109,8 @@ export function endpoint<
     const sent = spec.body && (await readJson(request, spec.bytes));
     if (sent?.ok === false && sent.reason === 'tooLarge') return problem('tooLarge');
     const body = spec.body?.safeParse(sent?.ok ? sent.value : NOT_JSON);
-    const errors = [...fieldErrors(query), ...fieldErrors(body)];
+    const unknown = spec.body && sent?.ok && isByProgram(request) ? unknownFields(spec.body, sent.value) : [];
+    const errors = [...fieldErrors(query), ...fieldErrors(body), ...unknown];
     if (errors.length > 0) return problem('badRequest', { fields: errors });
 
     const id = (params?.data as Readonly<{ id?: string }> | undefined)?.id;
@@ -109,29 +122,37 @@ export function endpoint<
       actor && subject && method !== 'GET'
         ? onCondition(actor, request.headers.get('if-match'), subject)
         : actor;
-    const outcome = await orRefused(pembit, () =>
-      answer({
-        pembit,
-        request,
-        from,
-        actor: asking as Asked<P, Q, B, W>['actor'],
-        params: params?.data as Parsed<P>,
-        query: query?.data as Parsed<Q>,
-        body: body?.data as Parsed<B>,
-        term: jar[TERM_COOKIE],
-      }),
-    );
-    if (outcome instanceof Response) return outcome;
-    if (!outcome.ok) return problem(outcome.reason, outcome);
-    const etag = subject && method === 'PUT' ? await etagOf(pembit, subject) : seen;
-    const headers = {
-      'content-type': 'application/json; charset=utf-8',
-      ...(etag ? { etag } : {}),
-      'cache-control': 'no-store',
-      ...(outcome.history ? { 'pembit-history': outcome.history } : {}),
-      ...outcome.headers,
+    const respond = async (): Promise<Response> => {
+      const outcome = await orRefused(pembit, () =>
+        answer({
+          pembit,
+          request,
+          from,
+          actor: asking as Asked<P, Q, B, W>['actor'],
+          params: params?.data as Parsed<P>,
+          query: query?.data as Parsed<Q>,
+          body: body?.data as Parsed<B>,
+          term: parseCookie(request.headers.get('cookie') ?? '')[TERM_COOKIE],
+        }),
+      );
+      if (outcome instanceof Response) return outcome;
+      if (!outcome.ok) return problem(outcome.reason, outcome);
+      const etag = subject && method === 'PUT' ? await etagOf(pembit, subject) : seen;
+      const headers = {
+        'content-type': 'application/json; charset=utf-8',
+        ...(etag ? { etag } : {}),
+        'cache-control': 'no-store',
+        ...(outcome.history ? { 'pembit-history': outcome.history } : {}),
+        ...outcome.headers,
+      };
+      return new Response(JSON.stringify(outcome.value ?? null), { status: outcome.status ?? 200, headers });
     };
-    return new Response(JSON.stringify(outcome.value ?? null), { status: outcome.status ?? 200, headers });
+    const key = request.headers.get('idempotency-key');
+    if (method !== 'POST' || !actor || !key) return respond();
+    const { pathname: path } = new URL(request.url);
+    const sentBody = sent?.ok ? sent.value : undefined;
+    const once = await onlyOnce(pembit, { person: actor.person.id, key, path, body: sentBody }, respond);
+    return once instanceof Response ? once : problem(once);
   };
   return Object.assign(handle, { contract: spec as Contract });
 }
@@ -151,16 +172,22 @@ async function orRefused<T>(
   }
 }
 
-/** Browsers say where a write comes from; a script that sends neither header is no browser with cookies. */
-function sameOrigin(request: Request, baseUrl: string): boolean {
-  const site = request.headers.get('sec-fetch-site');
-  if (site) return site === 'same-origin' || site === 'none';
-  const origin = request.headers.get('origin');
-  return !origin || origin === new URL(baseUrl).origin;
-}
-
 const queryOf = ({ url }: Request) =>
   Object.fromEntries([...new URL(url).searchParams].map(([name, value]) => [name, withoutNul(name, value)]));
+
+/** Whom a limit counts: a person, or an address where nobody is signed in. */
+const limited = (request: Request, actor: SignedIn | undefined): string =>
+  actor?.person.id ?? request.headers.get(CLIENT_ADDRESS) ?? '';
+
+/** The limit of a route and what is left of it (IETF draft on RateLimit header fields for HTTP). */
+function sayLimit(pembit: Pembit, headers: Headers, [what, who]: Try): void {
+  const { most, seconds, left, resetSeconds } = limitOf(pembit, what, who);
+  headers.set('ratelimit-policy', `"${what}";q=${most};w=${seconds}`);
+  headers.set('ratelimit', `"${what}";r=${left};t=${resetSeconds}`);
+}
+
+/** Browsers say where a request comes from; what does not is a program. */
+const isByProgram = ({ headers }: Request) => !headers.has('sec-fetch-site');
 
 const NOT_JSON = { notJson: true };
 

@@ -22,6 +22,11 @@ const STATUS = {
   sharedDevice: 409,
   notFound: 404,
   notSignedIn: 401,
+  noSuchToken: 401,
+  underWay: 409,
+  cursorGone: 410,
+  keyReused: 422,
+  notInScope: 403,
   wrongSignIn: 401,
   badRequest: 400,
   wrongOrigin: 403,
@@ -47,6 +52,7 @@ const STATUS = {
   signInAnew: 403,
   noRoomForFiles: 507,
   wrongMethod: 405,
+  noQuestions: 409,
   noJoining: 404,
   seatsTaken: 409,
   seatsFree: 409,
@@ -81,6 +87,12 @@ export const problemBody = (reason: Refusal): Readonly<{ text: string; type: str
   type: PROBLEM_TYPE,
 });
 
+/** What a token lacks, by RFC 6750, section 3.1. */
+const CHALLENGES: Partial<Record<Refusal, string>> = {
+  noSuchToken: 'Bearer error="invalid_token"',
+  notInScope: 'Bearer error="insufficient_scope"',
+};
+
 /**
  * A refusal as RFC 9457 problem details; `errors` names the fields, each with a sentence. `seconds` says when to try again
  * (RFC 9110, Retry-After).
@@ -98,6 +110,7 @@ export function problem(
       'content-type': PROBLEM_TYPE,
       'cache-control': 'no-store',
       ...(seconds === undefined ? {} : { 'retry-after': String(seconds) }),
+      ...(CHALLENGES[reason] ? { 'www-authenticate': CHALLENGES[reason] } : {}),
     },
   });
 }

@@ -1,4 +1,5 @@
 import type { Metadata } from 'next';
+import { guardianTexts } from '@/core/texts/guardians';
 import { publishTexts, subscribeTexts } from '@/core/texts/publish';
 import { requireZone } from '@/core/time/zoneData';
 import { outletUses } from '@/server/outlets/countReads';
@@ -6,6 +7,8 @@ import { outletsFor } from '@/server/outlets/publish';
 import { planSeenBy } from '@/server/plan/planSeenBy';
 import { todayIn } from '@/server/plan/todayIn';
 import { addressPicture } from '@/server/outlets/addressPicture';
+import { managedGuardians } from '@/server/guardians/issue';
+import { GuardianPart } from '@/ui/guardians/GuardianPart';
 import { sharedPembit } from '@/server/pembit';
 import { CopyField } from '@/ui/controls/CopyField';
 import { READ_DAYS, readWords } from '@/ui/outlets/outletCardView';
@@ -18,6 +21,9 @@ import styles from './subscribe.module.css';
 
 export const metadata: Metadata = { title: subscribeTexts.title };
 
+const { title, lead, begin } = guardianTexts;
+const guardianWords = { title, lead, begin };
+
 /** One's own feed: from nothing to a subscribed phone. */
 export default async function SubscribePage() {
   const actor = await signedInOr('/subscribe');
@@ -25,6 +31,8 @@ export default async function SubscribePage() {
   const [plan, outlets] = await Promise.all([planSeenBy(pembit, actor.viewer), outletsFor(pembit, actor)]);
   const own = outlets.find((outlet) => outlet.audience === 'personal' && outlet.owner === actor.person.id);
   if (own?.audience !== 'personal') return <PageFrame actor={actor}>{null}</PageFrame>;
+  const takesCourses = actor.viewer.memberOf.size > 0;
+  const guardians = takesCourses ? await managedGuardians(pembit, actor, actor.person.id) : undefined;
   const today = todayIn(pembit, plan);
   const use = (await outletUses(pembit, [own.id], today.subtract({ days: READ_DAYS }))).get(own.id);
   const zone = requireZone(plan.terms[0]?.tzid ?? 'UTC');
@@ -73,6 +81,7 @@ export default async function SubscribePage() {
             action={publishTexts.copyAddress}
           />
         </section>
+        {guardians?.ok ? <GuardianPart start={guardians.value} say={guardianWords} /> : null}
         <p className="notice">{subscribeTexts.secret}</p>
         <p className="soft">{subscribeTexts.slow}</p>
         <PersonalFeedForm

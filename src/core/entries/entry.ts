@@ -2,6 +2,7 @@ import type { ClassNumber } from '../time/classNumber';
 import type { Temporal } from 'temporal-polyfill';
 import type { CourseId, EntryId, FileId, GroupId, MaterialId, PersonId, SectionId } from '../ids';
 import type { Recurrence } from '../series/recurrence';
+import type { OwnStart, Pacing } from './pacing';
 import type { Moment, ZonedWall } from '../time/zonedWall';
 
 /**
@@ -161,6 +162,9 @@ export type AssignmentEntry = Shared &
     latePolicy: string;
     points?: number;
     effortMinutes?: number;
+    /** Due by each student's own start; `due` is then the last day. `starts`: who of its courses has begun. */
+    pacing?: Pacing;
+    starts?: readonly OwnStart[];
     /** Later (or earlier) due times for some; each is seen by that student and the staff alone. */
     extensions: readonly Extension[];
     /** Dates that follow a class; the moments above are what they come to in the first section. */

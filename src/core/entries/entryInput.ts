@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { dayOrWall, line, longText, plainDate, plainDateTime, url } from '../fields';
 import { courseId, entryId, fileId, groupId, materialId, personId, sectionId } from '../ids';
 import { LATE_WORK } from './entry';
+import { pacing } from './pacing';
 import { freqFirst, hasShortLists, isRule } from '../series/isRule';
 import { ruleParts } from '../series/rule';
 
@@ -169,6 +170,8 @@ const assignmentInput = z
       .min(1, 'At least a minute.')
       .max(100_000)
       .optional(),
+    /** By each student's own start; `due` is then the last day. */
+    pacing: pacing.optional(),
     extensions: z
       .array(
         z.object({

@@ -68,6 +68,7 @@ export function sentFrom(facts: EntryFacts): EntryInputJson {
         latePolicy: facts.latePolicy,
         points: facts.points,
         effortMinutes: facts.effortMinutes,
+        pacing: facts.pacing,
         extensions: facts.extensions.map((e) => ({
           person: e.person,
           due: momentText(e.due),

@@ -224,6 +224,8 @@ export function factsFromInput(
         latePolicy: input.latePolicy,
         points: input.points,
         effortMinutes: input.effortMinutes,
+        ...(input.pacing ? { pacing: input.pacing } : {}),
+        ...(before?.kind === 'assignment' && before.starts ? { starts: before.starts } : {}),
         ...(input.atClass ? { atClass: refsFrom(input.atClass, before) } : {}),
         extensions: input.extensions.map((e) => ({
           person: e.person,

@@ -3,9 +3,10 @@ import { audienceSeenBy } from './audience';
 import { waitingFor } from './coming';
 import type { PersonId, SectionId } from '../ids';
 import type { AssignmentEntry, CourseAudience, Entry, NoteEntry, SharedEntry } from './entry';
-import { extendedDates } from './extendedDates';
+import { ownDatesOf, startOf } from './ownDates';
+import type { Moment } from '../time/zonedWall';
 import type { Viewer } from './viewer';
-import { getsMeetingLinks } from './viewer';
+import { getsMeetingLinks, readsPart } from './viewer';
 import type { Release } from './visibility';
 import { releaseAt } from './visibility';
 
@@ -19,13 +20,22 @@ type Marks = Readonly<{
 
 /**
  * An entry as one viewer may see it: out-of-sight courses, staff-only links, others' replies and extensions are gone
- * from it. `extended` is set where the due time is the viewer's own.
+ * from it. `extended` is set where the viewer was given later dates; `ownStart` where dates follow from the viewer's own.
  */
-export type SeenEntry =
-  (SharedEntry & Marks & ComingCounts & Readonly<{ extended?: boolean }>) | (NoteEntry & Marks);
+export type SeenEntry = (SharedEntry & Marks & Counts & OwnMarks) | (NoteEntry & Marks);
 
-/** How many come, how many wait for a seat, and how many of these before the viewer. */
-type ComingCounts = Readonly<{ comingCount?: number; waitingCount?: number; waitBefore?: number }>;
+/** How many come, how many wait for a seat, and how many of these before the viewer; how many have begun what follows own starts. */
+export type Counts = Readonly<{
+  comingCount?: number;
+  waitingCount?: number;
+  waitBefore?: number;
+  begunCount?: number;
+}>;
+/** What is the viewer's own in a due date. */
+export type OwnMarks = Readonly<{
+  extended?: boolean;
+  ownStart?: Readonly<{ on: Temporal.PlainDate; last: Moment }>;
+}>;
 
 /** A part of an audience as a student may know it: their own groups and name, nobody else's. */
 export function ownPart(viewer: Viewer, { people, groups, ...part }: CourseAudience): CourseAudience {
@@ -43,6 +53,7 @@ export function ownPart(viewer: Viewer, { people, groups, ...part }: CourseAudie
  * queries may narrow before it, nothing widens after it.
  */
 export function seenBy(viewer: Viewer, entry: Entry, now: Temporal.Instant): SeenEntry | undefined {
+  if (!readsPart(viewer, entry.kind === 'note' ? 'own' : 'plan')) return undefined;
   if (entry.kind === 'note')
     return viewer.kind === 'person' && viewer.id === entry.author
       ? { ...entry, release: 'shown', asStaff: false, whole: true }
@@ -60,7 +71,7 @@ export function seenBy(viewer: Viewer, entry: Entry, now: Temporal.Instant): See
   });
 }
 
-function comingOf(entry: SharedEntry, viewer?: PersonId): ComingCounts {
+function comingOf(entry: SharedEntry, viewer?: PersonId): Counts {
   if (entry.kind !== 'event' || !entry.coming) return {};
   const waiting = waitingFor(entry.coming);
   const place = waiting.findIndex(({ person }) => person === viewer);
@@ -71,13 +82,18 @@ function comingOf(entry: SharedEntry, viewer?: PersonId): ComingCounts {
   };
 }
 
-const asStaff = (entry: SharedEntry) => ({ ...entry, ...comingOf(entry) });
+/** Who has begun is told to the staff as a number. */
+const asStaff = (entry: SharedEntry) =>
+  entry.kind === 'assignment' && entry.starts
+    ? { ...entry, starts: undefined, begunCount: new Set(entry.starts.map(({ person }) => person)).size }
+    : { ...entry, ...comingOf(entry) };
 
-/** An entry with what one student was given, as far as that says until when it is seen. */
+/** An entry with the dates that are one student's own, as far as these say from and until when it is seen. */
 function datedFor(viewer: Viewer, entry: SharedEntry): SharedEntry {
-  if (entry.kind !== 'assignment' || viewer.kind !== 'person' || entry.extensions.length === 0) return entry;
-  const extension = entry.extensions.find(({ person }) => person === viewer.id);
-  return extension ? { ...entry, ...extendedDates(entry, extension) } : entry;
+  if (entry.kind !== 'assignment' || viewer.kind !== 'person') return entry;
+  if (entry.extensions.length === 0 && !entry.starts?.length) return entry;
+  const own = ownDatesOf(datesSeenBy(viewer, entry), viewer.id);
+  return own ? { ...entry, ...own } : entry;
 }
 
 /** The dates of the viewer's own section, or of those that an outlet holds. */
@@ -96,7 +112,7 @@ function datesSeenBy(viewer: Viewer, entry: AssignmentEntry): AssignmentEntry {
 }
 
 /** A copy without what concerns others. */
-function asReader(viewer: Viewer, entry: SharedEntry): SharedEntry & ComingCounts & { extended?: boolean } {
+function asReader(viewer: Viewer, entry: SharedEntry): SharedEntry & Counts & OwnMarks {
   const own = viewer.kind === 'person' ? viewer.id : undefined;
   switch (entry.kind) {
     case 'event':
@@ -112,11 +128,15 @@ function asReader(viewer: Viewer, entry: SharedEntry): SharedEntry & ComingCount
         },
       };
     case 'assignment': {
-      const extension = entry.extensions.find((e) => e.person === own);
+      const dated = datesSeenBy(viewer, entry);
+      const dates = own && ownDatesOf(dated, own);
+      const start = entry.pacing && own && startOf(entry, own);
       return {
-        ...datesSeenBy(viewer, entry),
+        ...dated,
         extensions: [],
-        ...(extension ? { ...extendedDates(entry, extension), extended: true } : {}),
+        starts: undefined,
+        ...dates,
+        ...(start ? { ownStart: { on: start.on, last: dated.due } } : {}),
       };
     }
     case 'announcement':

@@ -9,6 +9,10 @@ export type Help = Readonly<{
   since?: Temporal.Instant;
 }>;
 
+/** What a plan is made of beside its frame: what is planned, materials, office hours, notes. */
+export const PLAN_PARTS = ['plan', 'materials', 'hours', 'own'] as const;
+export type PlanPart = (typeof PLAN_PARTS)[number];
+
 /**
  * Whoever looks. A person sees as staff of some courses and as a member of others; a public or roster outlet
  * is a viewer, too: what it may hold is what it may see.
@@ -26,6 +30,10 @@ export type Viewer =
       /** Courses the person takes, with the section, if the course has any. */
       memberOf: ReadonlyMap<CourseId, SectionId | undefined>;
       groups: ReadonlySet<GroupId>;
+      /** Of a token: the parts of a plan that it reads; absent: all of them. */
+      reads?: ReadonlySet<PlanPart>;
+      /** Absent: they have the ways into meetings. */
+      meetingLinks?: false;
     }>
   | Readonly<{
       kind: 'public' | 'roster';
@@ -35,7 +43,11 @@ export type Viewer =
       meetingLinks: boolean;
     }>;
 
-export const getsMeetingLinks = (viewer: Viewer): boolean => viewer.kind === 'person' || viewer.meetingLinks;
+export const getsMeetingLinks = (viewer: Viewer): boolean =>
+  viewer.kind === 'person' ? viewer.meetingLinks !== false : viewer.meetingLinks;
+
+export const readsPart = (viewer: Viewer, part: PlanPart): boolean =>
+  viewer.kind !== 'person' || (viewer.reads?.has(part) ?? true);
 
 export const isStaffOf = (viewer: Viewer, course: CourseId): boolean =>
   viewer.kind === 'person' && viewer.staffOf.has(course);

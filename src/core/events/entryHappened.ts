@@ -46,6 +46,7 @@ function fieldsOf(entry: SharedEntry): Partial<Record<ChangedField, string>> {
         handIn: entry.handIn,
         late: entry.latePolicy + json([entry.lateWork, entry.handInAgain]),
         points: json(entry.points),
+        pacing: json(entry.pacing),
       };
     case 'announcement':
       return shared;

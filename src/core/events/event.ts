@@ -16,7 +16,7 @@ export type EventType = (typeof EVENT_TYPES)[number];
 /** Facts of an entry that readers care about, by what they are called where it is written. */
 export const CHANGED_FIELDS = [
   'title', 'date', 'setOn', 'opens', 'closes', 'end', 'place', 'meeting', 'handIn', 'points', 'audience', 'links', 'text',
-  'occurrences', 'shown', 'hidden', 'late', 'coming', 'kind',
+  'occurrences', 'shown', 'hidden', 'late', 'coming', 'pacing', 'kind',
 ] as const; // prettier-ignore
 export type ChangedField = (typeof CHANGED_FIELDS)[number];
 

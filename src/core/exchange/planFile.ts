@@ -2,6 +2,7 @@ import { ALL_STRANDS, STRANDS } from '../time/classNumber';
 import { Temporal } from 'temporal-polyfill';
 import { z } from 'zod';
 import { LATE_WORK } from '../entries/entry';
+import { pacing } from '../entries/pacing';
 import { ruleText, titleInput } from '../entries/entryInput';
 import { line, longText } from '../fields';
 import { safeUri } from '../icalendar/text';
@@ -172,6 +173,7 @@ const entry = z.discriminatedUnion('kind', [
     latePolicy: longText(5000),
     points: z.number().min(0).max(100_000).optional(),
     effortMinutes: z.number().int().min(0).max(100_000).optional(),
+    pacing: pacing.optional(),
     atClass: z
       .object({ setOn: classRef, opens: classRef, due: classRef, closes: classRef })
       .partial()

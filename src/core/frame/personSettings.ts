@@ -1,8 +1,8 @@
 import { z } from 'zod';
 import { line } from '../fields';
+import { LETTER_WHEN, NEWS_WHEN, USUAL_LETTERS } from '../mail/letters';
 import { COURSE_COLORS } from '../plan/plan';
 import { zoneNamed } from '../time/zoneData';
-import { DIGESTS } from './digests';
 import type { Locale } from './locales';
 import { LOCALES, WEEK_STARTS } from './locales';
 
@@ -11,6 +11,15 @@ const minutesBefore = z
   .int('Whole minutes only.')
   .min(15, 'At least 15 minutes before.')
   .max(4 * 7 * 24 * 60, 'At most four weeks before.');
+
+const when = z.enum(LETTER_WHEN, { error: 'Say now, daily, weekly or never.' });
+/** Of each sort of letter: when it is written. What cannot be switched off is no sort of its own. */
+const letters = z.object({
+  near: when.default(USUAL_LETTERS.near),
+  changes: when.default(USUAL_LETTERS.changes),
+  times: when.default(USUAL_LETTERS.times),
+  news: z.enum(NEWS_WHEN, { error: 'Say daily, weekly or never.' }).default(USUAL_LETTERS.news),
+});
 
 /** What somebody chooses for themselves; what is absent is as the school has it. */
 export const personSettingsInput = z.object({
@@ -34,19 +43,21 @@ export const personSettingsInput = z.object({
   colors: z
     .record(z.string().max(50), z.enum(COURSE_COLORS, { error: 'Choose one of the colours.' }))
     .default({}),
-  /** Letters about what changed. */
-  digest: z.enum(DIGESTS, { error: 'Say off, daily or weekly.' }).default('off'),
+  letters: letters.default(USUAL_LETTERS),
   /** How many minutes before due work and taken times a letter is written; absent: none. */
   remind: z.object({ due: minutesBefore.optional(), booking: minutesBefore.optional() }).default({}),
   /** Of staff: how students and parents reach them, on the pages of their courses that anyone may read. */
   contact: line(200).default(''),
+  /** Whether guardians read that, too. */
+  guardiansRead: z.boolean().default(false),
 });
 export type PersonSettings = z.output<typeof personSettingsInput>;
 export type PersonSettingsJson = z.input<typeof personSettingsInput>;
 export const NO_PERSON_SETTINGS: PersonSettings = {
   plain: false,
   colors: {},
-  digest: 'off',
+  letters: USUAL_LETTERS,
   contact: '',
+  guardiansRead: false,
   remind: {},
 };

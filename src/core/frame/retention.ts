@@ -8,6 +8,8 @@ export const YEAR = 365;
 export const RETENTION = {
   /** Times that were taken, with their notes, after the day. */
   bookings: { suggested: YEAR },
+  /** What students asked, and what was answered. */
+  questions: { suggested: YEAR },
   letters: { suggested: 90 },
   /** What was done and undone. */
   history: { suggested: 2 * YEAR },
@@ -15,6 +17,8 @@ export const RETENTION = {
   readDates: { suggested: YEAR },
   /** People on no roster and no staff, after they last came or were added. */
   people: { suggested: 2 * YEAR },
+  /** Guardians' addresses, after they ended; whom the office has barred stays. */
+  guardians: { suggested: YEAR },
   /** Uploaded sound and film, after it was uploaded. */
   recordings: { suggested: YEAR },
   /** Archived courses with everything in them. */

@@ -17,6 +17,8 @@ export type DueWork = Readonly<{
   /** Where sections, or single students, have another day. */
   bySection: ReadonlyMap<SectionId, Readonly<{ due: string; setOn?: string }>>;
   byPerson: ReadonlyMap<PersonId, string>;
+  /** Where it is due by own starts: the day of whoever has begun, and a last day of their own, if not everybody's. */
+  byStart?: ReadonlyMap<PersonId, Readonly<{ day: string; last?: string }>>;
 }>;
 
 /** One student in one course. */
@@ -65,7 +67,8 @@ export function loadItems(
       others.length === 0 &&
       isEveryone(part) &&
       due.bySection.size === 0 &&
-      due.byPerson.size === 0
+      due.byPerson.size === 0 &&
+      !due.byStart?.size
     ) {
       const people = everyone.get(part.course);
       return people ? [[due.due, { set: due.setOn, people }]] : [];
@@ -75,7 +78,7 @@ export function loadItems(
       for (const student of byCourse.get(part.course) ?? []) {
         if (!meant(part, student)) continue;
         const own = student.section && due.bySection.get(student.section);
-        const on = due.byPerson.get(student.person) ?? own?.due ?? due.due;
+        const on = dayFor(due, student.person, own ?? due);
         const known = days.get(on);
         if (known) known.people.add(student.number);
         else days.set(on, { set: own?.setOn ?? due.setOn, people: new Set([student.number]) });
@@ -99,6 +102,19 @@ export function loadItems(
       people,
     }));
   });
+}
+
+/** The day on which one student has it; `all` are the dates of everybody in their section. */
+function dayFor(
+  { byPerson, byStart }: DueWork,
+  person: PersonId,
+  all: Readonly<{ due: string; setOn?: string }>,
+): string {
+  const begun = byStart?.get(person);
+  if (!begun) return byPerson.get(person) ?? all.due;
+  const last = begun.last ?? all.due;
+  const earliest = all.setOn !== undefined && all.setOn > begun.day ? all.setOn : begun.day;
+  return earliest < last ? earliest : last;
 }
 
 const meant = (part: CourseAudience, { person, section, groups }: Taking): boolean =>

@@ -47,14 +47,19 @@ export const ACTS = {
   // Office hours
   offerTimes: HOURS, changeSheet: HOURS, deleteSheet: HOURS, retime: HOURS, addSlot: HOURS, changeSlot: HOURS,
   cancelTime: CALL_OFF_HOURS, cancelDays: CALL_OFF_HOURS, beAway: CALL_OFF_HOURS, takeOverDay: HOURS, bookFor: HOURS, markCame: HOURS,
-  writeToThoseWhoCome: CALL_OFF_HOURS, writeToStudents: PLAN, tellChange: CALL_OFF,
+  writeToThoseWhoCome: CALL_OFF_HOURS, writeToStudents: PLAN, allowQuestions: PLAN, answerQuestion: CALL_OFF_HOURS, tellChange: CALL_OFF,
+  askQuestion: { roles: ['student'] },
   takeTime: STUDENT, giveBack: STUDENT, moveBooking: STUDENT, waitFor: STUDENT, stopWaiting: STUDENT,
   // What is published
   publish: PLAN, changeOutlet: PLAN, replaceAddress: PLAN, deleteOutlet: PLAN, repointOutlets: PLAN,
   addCalendar: { roles: ['instructor', 'co'], office: true }, changeCalendar: { roles: ['instructor', 'co'], office: true },
   removeCalendar: { roles: ['instructor', 'co'], office: true },
+  // Whom and what one lets read
+  makeToken: OWN, endToken: { roles: [], own: true, office: true },
+  issueGuardian: { roles: [], own: true, office: true }, endGuardian: { roles: [], own: true, office: true }, agreeToGuardian: OWN, barGuardian: OFFICE,
+  markMinor: OFFICE,
   // One's own
-  writeNote: OWN, declinePlace: OWN, reply: STUDENT, tickDone: STUDENT, changeOwnSettings: OWN, ownFeed: OWN, makePersonalFeed: OWN,
+  beginCourse: STUDENT, withdrawQuestion: OWN, writeNote: OWN, declinePlace: OWN, reply: STUDENT, tickDone: STUDENT, changeOwnSettings: OWN, ownFeed: OWN, makePersonalFeed: OWN,
 } as const satisfies Readonly<Record<string, Rule>>; // prettier-ignore
 export type Act = keyof typeof ACTS;
 

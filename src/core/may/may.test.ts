@@ -64,6 +64,12 @@ const TABLE: readonly (readonly [Act, string])[] = [
   ['bookFor', 'yes yes yes no no no no'],
   ['writeToThoseWhoCome', 'yes yes yes yes no no no'],
   ['writeToStudents', 'yes yes no no no no no'],
+  ['allowQuestions', 'yes yes no no no no no'],
+  ['answerQuestion', 'yes yes yes yes no no no'],
+  ['askQuestion', 'no no no no yes no no'],
+  ['issueGuardian', 'no no no no no yes no'],
+  ['agreeToGuardian', 'no no no no no no no'],
+  ['barGuardian', 'no no no no no yes no'],
   ['changeStaff', 'yes no no no no yes no'],
   ['handOver', 'yes no no no no yes no'],
   ['deleteCourse', 'yes no no no no yes no'],
@@ -111,9 +117,15 @@ describe('what is one’s own', () => {
   const student = actor([{ role: 'student' }], { id: IVO });
   test.each<[string, Actor, Act, Subject, boolean]>([
     ['a student takes a time for themselves', student, 'takeTime', { ...HULL, owner: IVO }, true],
+    ['makes a token', student, 'makeToken', { parts: [], owner: IVO }, true],
+    ['ends nobody else’s', student, 'endToken', { parts: [], owner: MAREN }, false],
+    ['begins a course', student, 'beginCourse', { ...HULL, owner: IVO }, true],
+    ['which its staff do not for them', actor([{ role: 'instructor' }]), 'beginCourse', { ...HULL, owner: IVO }, false],
     ['not for another', student, 'takeTime', { ...HULL, owner: MAREN }, false],
     ['nor off the roster', actor([], { id: IVO }), 'takeTime', { ...HULL, owner: IVO }, false],
     ['one’s settings', actor([], { id: IVO }), 'changeOwnSettings', { parts: [], owner: IVO }, true],
+    ['one’s guardians', actor([], { id: IVO }), 'issueGuardian', { parts: [], owner: IVO }, true],
+    ['nobody else’s guardians', actor([], { id: IVO }), 'endGuardian', { parts: [], owner: MAREN }, false],
     ['nobody else’s', actor([], { id: IVO }), 'changeOwnSettings', { parts: [], owner: MAREN }, false],
     ['what is about no course is not the staff’s', actor([{ role: 'instructor' }]), 'changeEntry', { parts: [] }, false],
   ])('%s', (_, who, act, subject, expected) => expect(says(who, act, subject)).toBe(expected)); // prettier-ignore

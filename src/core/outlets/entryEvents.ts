@@ -1,4 +1,5 @@
 import { lateLines } from '../entries/lateLines';
+import { pacingLine } from '../entries/pacingLine';
 import type { Temporal } from 'temporal-polyfill';
 import type { AnnouncementEntry, AssignmentEntry, EventEntry, NoteEntry } from '../entries/entry';
 import type { SeenEntry } from '../entries/seenBy';
@@ -97,6 +98,7 @@ function assignmentEvents(
   const { locale } = context.plan;
   const facts = [
     entry.handIn,
+    ...[pacingLine(entry, locale)].filter(Boolean),
     ...lateLines(entry, locale),
     entry.opens && feedTexts.opens(momentLabel(entry.opens, locale)),
     entry.closes && feedTexts.closes(momentLabel(entry.closes, locale)),

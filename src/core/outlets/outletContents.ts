@@ -1,7 +1,7 @@
 import { Temporal } from 'temporal-polyfill';
 import { forgottenAt } from '../entries/tombstone';
 import type { Viewer } from '../entries/viewer';
-import { extendedBoundaries } from '../entries/extendedDates';
+import { ownBoundaries } from '../entries/ownDates';
 import { boundariesOf } from '../entries/visibility';
 import type { Plan } from '../plan/plan';
 import type { SeenPlan } from '../plan/seenPlan';
@@ -47,7 +47,7 @@ export function outletContents(
   const day = outlet.daysBack === undefined ? undefined : dayIn(plan, now);
   const boundaries = [
     ...plan.entries.flatMap((entry) => (entry.kind === 'note' ? [] : boundariesOf(entry))),
-    ...plan.entries.flatMap((entry) => (entry.kind === 'assignment' ? extendedBoundaries(entry) : [])),
+    ...plan.entries.flatMap((entry) => (entry.kind === 'assignment' ? ownBoundaries(entry) : [])),
     ...plan.materials.flatMap(({ visibleFrom }) => (visibleFrom ? [visibleFrom.at] : [])),
     ...plan.tombstones.map(forgottenAt),
     ...(day ? [day.begins, day.ends] : []),

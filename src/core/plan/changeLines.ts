@@ -1,5 +1,6 @@
 import type { SeenChange } from './changesSince';
 import type { SeenPlan } from './seenPlan';
+import { classPath } from './classPath';
 import { studentTexts } from '../texts/student';
 import { momentLabel } from '../time/dateLabels';
 
@@ -27,6 +28,12 @@ export const changeLines = (changes: readonly SeenChange[], plan: SeenPlan): Cha
     tags: plan.courses
       .filter((course) => change.courses.includes(course.id))
       .map(({ tag, color }) => ({ tag, color })),
-    // What is gone has a page that says so; a class has none.
-    href: plan.classes.some((seen) => seen.meeting.id === change.key) || change.title === '' ? undefined : `/e/${change.key}`, // prettier-ignore
+    href: hrefOf(change),
   }));
+
+/** What is gone has a page that says so; what has no title has none. */
+function hrefOf({ key, kind, title, ofClass }: SeenChange): string | undefined {
+  if (title === '') return undefined;
+  const page = ofClass ? classPath(key) : `/e/${key}`;
+  return kind === 'answered' ? `${page}#questions` : page;
+}

@@ -14,6 +14,7 @@ export type Earlier = Readonly<{
   id: string;
   /** Absent: it did not exist, or the reader did not see it. */
   was?: Readonly<{ start: Moment; title: string; cancelled: boolean; courses: readonly CourseId[] }>;
+  ofClass?: true;
 }>;
 
 /** What is different for a viewer since they looked. `key` is the entry's id or the class's. */
@@ -24,6 +25,8 @@ export type SeenChange = Readonly<{
   was?: Moment;
   now: Moment;
   courses: readonly CourseId[];
+  /** It is about a class. */
+  ofClass?: true;
 }>;
 
 type Now = Readonly<{
@@ -89,15 +92,24 @@ export function changesSince(
       cancelled: seen.meeting.cancelled !== undefined,
       courses: [seen.course.id],
     });
-    return change && change.kind !== 'changed' ? [change] : [];
+    return change && change.kind !== 'changed' ? [{ ...change, ofClass: true }] : [];
   });
   const here = new Set<string>([
     ...plan.entries.map(({ id }) => id),
     ...plan.classes.map((seen) => seen.meeting.id),
   ]);
-  const gone = [...first.values()].flatMap(({ id, was }): SeenChange[] =>
+  const gone = [...first.values()].flatMap(({ id, was, ofClass }): SeenChange[] =>
     was && !here.has(id)
-      ? [{ key: id, kind: 'gone', title: was.title, now: was.start, courses: was.courses }]
+      ? [
+          {
+            key: id,
+            kind: 'gone',
+            title: was.title,
+            now: was.start,
+            courses: was.courses,
+            ...(ofClass ? { ofClass } : {}),
+          },
+        ]
       : [],
   );
   return [...entries, ...classes, ...gone].sort((a, b) => (momentText(a.now) < momentText(b.now) ? -1 : 1));

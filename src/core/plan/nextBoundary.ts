@@ -1,5 +1,5 @@
 import type { Temporal } from 'temporal-polyfill';
-import { extendedBoundaries } from '../entries/extendedDates';
+import { ownBoundaries } from '../entries/ownDates';
 import { boundariesOf } from '../entries/visibility';
 import type { Plan } from './plan';
 
@@ -16,7 +16,7 @@ export function nextBoundary({ entries, materials, sheets }: Plan, now: Temporal
   };
   for (const entry of entries) {
     if (entry.kind !== 'note') boundariesOf(entry).forEach(consider);
-    if (entry.kind === 'assignment') extendedBoundaries(entry).forEach(consider);
+    if (entry.kind === 'assignment') ownBoundaries(entry).forEach(consider);
   }
   for (const { visibleFrom } of materials) consider(visibleFrom?.at);
   for (const { slots } of sheets)

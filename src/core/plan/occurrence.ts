@@ -24,7 +24,7 @@ type Common = Readonly<{
   news?: NewsKind;
 }>;
 
-export type NewsKind = 'new' | 'moved' | 'cancelled' | 'takesPlace' | 'changed' | 'gone';
+export type NewsKind = 'new' | 'moved' | 'cancelled' | 'takesPlace' | 'changed' | 'gone' | 'answered';
 
 /** One line of a plan on one day (or over several), whatever it comes from. */
 export type Occurrence = Common &
@@ -65,6 +65,8 @@ export type Occurrence = Common &
         setOn?: Temporal.PlainDate;
         /** The viewer's own due time, later (or earlier) than the others'. */
         extended: boolean;
+        /** Due by own starts: on the viewer's own date, or the last day of all. */
+        paced?: 'own' | 'last';
         /** The date of some sections only, which follows their class: it is not moved by itself. */
         variant: boolean;
         links: readonly Link[];

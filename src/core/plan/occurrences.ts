@@ -88,6 +88,7 @@ function ofEntry(entry: SectionVariant, expanding: Expanding): Occurrence[] {
         handIn: entry.handIn,
         setOn: entry.setOn,
         extended: entry.extended ?? false,
+        ...(entry.pacing ? { paced: entry.ownStart ? ('own' as const) : ('last' as const) } : {}),
         variant: entry.variant ?? false,
         links,
         ...common,

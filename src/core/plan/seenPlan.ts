@@ -3,7 +3,7 @@ import type { Link } from '../entries/entry';
 import type { SeenEntry } from '../entries/seenBy';
 import { ownPart, seenBy } from '../entries/seenBy';
 import type { Viewer } from '../entries/viewer';
-import { coursesOf, getsMeetingLinks, isStaffOf, readsAsStaff } from '../entries/viewer';
+import { coursesOf, getsMeetingLinks, isStaffOf, readsAsStaff, readsPart } from '../entries/viewer';
 import { linkedMaterials } from '../materials/linkedMaterials';
 import { seenMaterials } from '../materials/seenMaterials';
 import { audienceSeenBy } from '../entries/audience';
@@ -166,7 +166,7 @@ export function seenPlan(viewer: Viewer, plan: Plan, now: Temporal.Instant): See
           ].map(([date, { day }]) => [date, day] as const),
         ),
     ),
-    classes: courses.flatMap((course) =>
+    classes: (readsPart(viewer, 'plan') ? courses : []).flatMap((course) =>
       classesOf(
         viewer,
         course,
@@ -187,7 +187,7 @@ export function seenPlan(viewer: Viewer, plan: Plan, now: Temporal.Instant): See
       ...plan.tombstones,
       ...plan.entries.flatMap((entry) => (entry.kind === 'note' ? [] : tombstonesOfHidden(entry, now))),
     ]
-      .filter(({ part }) => audienceSeenBy(viewer, [part]))
+      .filter(({ part }) => readsPart(viewer, 'plan') && audienceSeenBy(viewer, [part]))
       .map((tombstone) => ({
         ...tombstone,
         part: ownPart(viewer, tombstone.part),

@@ -3,7 +3,7 @@ import { audienceSeenBy } from '../entries/audience';
 import type { CourseAudience } from '../entries/entry';
 import { ownPart } from '../entries/seenBy';
 import type { Viewer } from '../entries/viewer';
-import { isStaffOf } from '../entries/viewer';
+import { getsMeetingLinks, isStaffOf, readsPart } from '../entries/viewer';
 import type { Release } from '../entries/visibility';
 import type { BookingId, PersonId, SheetId, SlotId } from '../ids';
 import type { Interval } from '../time/interval';
@@ -62,11 +62,12 @@ export type SeenSheet = Readonly<{
 
 /** What a viewer may see of a sheet: the same gate as `seenBy`, for the one thing students write to. */
 export function seenSheet(viewer: Viewer, sheet: Sheet, now: Temporal.Instant): SeenSheet | undefined {
+  if (!readsPart(viewer, 'hours')) return undefined;
   const seen = audienceSeenBy(viewer, sheet.audience);
   if (!seen || !isForHelper(viewer, sheet)) return undefined;
   if (!seen.asStaff && !sheet.offered) return undefined;
   const { offered, slots, ...common } = sheet;
-  const known = viewer.kind === 'person';
+  const known = viewer.kind === 'person' && getsMeetingLinks(viewer);
   const own = viewer.kind === 'person' ? viewer.id : undefined;
   const comes = slots.some((slot) => slot.bookings.some((booking) => booking.person === own));
   return {

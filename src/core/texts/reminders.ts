@@ -2,8 +2,8 @@
 export const reminderTexts = {
   title: 'Reminders by letter',
   lead: 'Many calendar applications leave the reminders of a subscribed calendar out; a letter arrives. It is written within a quarter of an hour.',
-  due: 'Before due work',
-  booking: 'Before a time you took',
+  due: 'A reminder before due work',
+  booking: 'A reminder before a time you took',
   times: {
     '': 'none',
     '60': '1 hour before',

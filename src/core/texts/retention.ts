@@ -7,10 +7,12 @@ export const retentionTexts = {
   lead: 'Afterwards they are forgotten by night, in the history as well. Empty: always. The suggestions are common practice; your law or your board may say otherwise.',
   classes: {
     bookings: 'Times that were taken, with their notes',
+    questions: 'Questions of students, and answers',
     letters: 'Letters that were sent',
     history: 'Who did what, and undo',
     readDates: 'When somebody was shown something',
     people: 'People on no roster and no staff',
+    guardians: 'Guardians’ addresses that have ended',
     recordings: 'Uploaded sound and film',
     courses: 'Archived courses',
   } satisfies Readonly<Record<RetentionClass, string>>,

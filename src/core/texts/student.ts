@@ -26,6 +26,7 @@ export const studentTexts = {
     cancelled: (now: string) => `called off, ${now}`,
     takesPlace: (now: string) => `takes place after all, ${now}`,
     changed: (now: string) => `has another title, ${now}`,
+    answered: (now: string) => `there is an answer to a question, ${now}`,
     gone: (was: string) => `no longer planned, was ${was}`,
   },
   mark: {
@@ -34,6 +35,7 @@ export const studentTexts = {
     cancelled: 'called off',
     takesPlace: 'takes place',
     changed: 'changed',
+    answered: 'answered',
     gone: 'gone',
   },
   moreChanges: (n: number) => (n === 1 ? '1 more change' : `${n} more changes`),
@@ -61,9 +63,19 @@ export const studentTexts = {
   whomToAsk: 'Whom to ask',
   reached: (name: string, contact: string) => `${name}: ${contact}`,
   comeBy: (title: string) => `${title}, next free:`,
-  digestSubject: (n: number) => (n === 1 ? '1 change in your courses' : `${n} changes in your courses`),
-  digest: (name: string, lines: readonly string[], link: string) =>
-    `Hello ${name},\n\nsince you last looked:\n\n${lines.join('\n')}\n\nEverything: ${link}\n\nHow often you get this letter is chosen on the page of your account.\n`,
+  gatheredSubject: (n: number) => (n === 1 ? '1 change in your courses' : `${n} changes in your courses`),
+  gathered: (
+    name: string,
+    { told, news }: Readonly<{ told: readonly string[]; news: readonly string[] }>,
+    base: string,
+  ) =>
+    [
+      `Hello ${name},`,
+      ...told,
+      ...(news.length > 0 ? [`new or changed since you last looked:\n${news.join('\n')}`] : []),
+      `Everything: ${base}/next`,
+      `Which letters you get, and when, is chosen on your account’s page: ${base}/account\n`,
+    ].join('\n\n'),
   inDays: (n: number) => (n === 1 ? 'in 1 day' : `in ${n} days`),
   setLine: (day: string) => `set ${day}`,
   withNames: (names: string) => `Your time with ${names}`,
@@ -81,6 +93,23 @@ export const notesOnTexts = {
   keep: 'Keep the note',
   kept: 'Noted, for you alone.',
   about: 'A note on',
+} as const;
+
+/** Words of the page on which a letter's reader ends letters like it. */
+export const endLettersTexts = {
+  title: 'Fewer letters',
+  sort: {
+    near: 'You would get no more letters about what is called off, or changed within two days.',
+    changes: 'You would get no more letters about changes that you are told of.',
+    times: 'You would get no more letters about times that you take or give back.',
+    news: 'You would get no more letters about what is new.',
+    gathered: 'You would get no more gathered letters, of the day or of the week.',
+    reminders: 'You would be reminded by letter no more.',
+    guardian: 'You would get no more letters about the weeks of this child.',
+  },
+  end: 'End these letters',
+  ended: 'They have ended. What others do to a time of yours is still written to you.',
+  account: 'All your letters, on your account’s page',
 } as const;
 
 export const ownSettingsTexts = {
@@ -101,7 +130,20 @@ export const ownSettingsTexts = {
   plain: 'Titles and times only, without places and other words',
   contact: 'How students and parents reach you',
   contactHint: 'Stands on the pages of your courses that you publish. Empty: your name does not stand there.',
-  digest: 'A letter about what changed',
-  digests: { off: 'none', daily: 'once a day', weekly: 'once a week, on Monday' },
+  letters: 'Letters to you',
+  lettersLead:
+    'What others do to a time of yours, and what the school closes or calls off for the next two days, is always written at once.',
+  sorts: {
+    near: 'Called off, or changed within two days',
+    changes: 'Other changes you are told of',
+    times: 'Times you take or give back',
+    news: 'What is new or changed besides',
+  },
+  whens: {
+    now: 'at once',
+    daily: 'in one letter a day (school days, 16:00)',
+    weekly: 'in one letter a week (its last school day)',
+    never: 'never',
+  },
   save: 'Save',
 } as const;

@@ -29,7 +29,14 @@ export const termTexts = {
   noClassThen: 'There is no class of this section on that day.',
   bringAlong: 'Move its other dates too',
   tell: (n: number) => (n === 1 ? 'Tell 1 student' : `Tell ${n} students`),
-  told: (n: number) => (n === 1 ? '1 letter goes out in a minute' : `${n} letters go out in a minute`),
+  told: ({ told, gathered }: Readonly<{ told: number; gathered: number }>) => {
+    const now = told - gathered;
+    const later =
+      gathered === 1 ? '1 reads it in the letter of the day' : `${gathered} read it in the letter of the day`;
+    if (now === 0 && gathered > 0) return later;
+    const letters = now === 1 ? '1 letter goes out in a minute' : `${now} letters go out in a minute`;
+    return gathered === 0 ? letters : `${letters}; ${later}`;
+  },
   weeks: { all: 'Whole term', six: 'Six weeks', one: 'One week' } as Readonly<
     Record<'all' | 'six' | 'one', string>
   >,
@@ -74,7 +81,7 @@ export const panelTexts = {
   extensionTime: (n: number) => `At, for student ${n}`,
   removeExtension: (n: number) => `Remove extension ${n}`,
   chooseStudent: 'Choose a student',
-  moreDates: 'Opens, closes, points, extensions',
+  moreDates: 'Opens, closes, points, own dates, extensions',
   takesPlaceOn: 'Takes place',
   lineOfDates: 'Line of dates',
   dateOf: (label: string, words: string) => `${label}: ${words}`,

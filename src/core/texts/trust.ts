@@ -26,10 +26,10 @@ export const trustTexts = {
     title: 'title', date: 'date', setOn: 'the day it is set', opens: 'when it opens', closes: 'when it closes', end: 'end',
     place: 'place', meeting: 'how to join', handIn: 'how it is handed in', points: 'points', audience: 'whom it is for',
     links: 'links', text: 'text', occurrences: 'single days', shown: 'when it is shown', hidden: 'until when it is shown',
-    late: 'late work', coming: 'seats', kind: 'kind',
+    late: 'late work', coming: 'seats', pacing: 'own dates', kind: 'kind',
   } satisfies Record<ChangedField, string>,
   own: (when: string, own: string) => `${when} (${own} where you are)`,
   lettersTitle: 'Letters you had sent',
-  lettersSoFar: (summary: string, { told, sent, failed, shown }: Readonly<{ told: number; sent: number; failed: number; shown: number }>) =>
-    `${summary}: ${sent} of ${told === 1 ? '1 letter' : `${told} letters`} sent${failed === 0 ? '' : `, ${failed} could not be delivered`}${shown === 0 ? '' : `; shown on ${shown === 1 ? '1 device' : `${shown} devices`}`}.`, // prettier-ignore
+  lettersSoFar: (summary: string, { told, gathered, sent, failed, shown }: Readonly<{ told: number; gathered: number; sent: number; failed: number; shown: number }>) =>
+    `${summary}: ${sent} of ${told - gathered === 1 ? '1 letter' : `${told - gathered} letters`} sent${gathered === 0 ? '' : `, ${gathered} in the letter of the day`}${failed === 0 ? '' : `, ${failed} could not be delivered`}${shown === 0 ? '' : `; shown on ${shown === 1 ? '1 device' : `${shown} devices`}`}.`, // prettier-ignore
 } as const; // prettier-ignore

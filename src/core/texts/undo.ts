@@ -11,6 +11,7 @@ export const undoTexts = {
       extensions: ['an extended due date', 'extended due dates'],
       replies: ['an answer', 'answers'],
       done_marks: ['a tick on work done', 'ticks on work done'],
+      own_starts: ['a start of a student', 'starts of students'],
       outlets: ['a feed or embed', 'feeds and embeds'],
       entry_audiences: ['an entry', 'entries'],
       entries: ['an entry', 'entries'],

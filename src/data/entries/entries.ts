@@ -6,6 +6,7 @@ import { select } from '../database';
 import type { Rows } from '../rows';
 import type { EntryParts } from './entryRows';
 import { toEntry } from './entryRows';
+import { startsIn } from './ownStarts';
 
 /** Entries whose id the sub-select `ids` finds, each whole, even where its audience reaches into other courses. */
 async function load(reader: Reader, ids: string, replacements: Record<string, unknown>): Promise<Entry[]> {
@@ -29,6 +30,13 @@ async function load(reader: Reader, ids: string, replacements: Record<string, un
     named<EntryParts['extensions'][number]>('extensions'),
     named<EntryParts['replies'][number]>('replies'),
   ]);
+  // Who has begun, where anything goes by that.
+  const starts = rows.some(({ pacing }) => pacing !== null)
+    ? await startsIn(
+        reader,
+        audiences.map(({ course_id }) => course_id as CourseId),
+      )
+    : [];
   const under = <T extends { entry_id: string }>(parts: readonly T[]) => groupBy(parts, (p) => p.entry_id);
   const [audienceOfId, linksOf, extensionsOf, repliesOf] = [
     under(audiences),
@@ -36,12 +44,16 @@ async function load(reader: Reader, ids: string, replacements: Record<string, un
     under(extensions),
     under(replies),
   ];
+  const startsOf = groupBy(starts, ({ course }) => course);
+  const startsFor = (parts: readonly Rows['entry_audiences'][]) =>
+    parts.flatMap(({ course_id }) => startsOf.get(course_id as CourseId) ?? []);
   return rows.map((row) =>
     toEntry(row, {
       audiences: audienceOfId.get(row.id) ?? [],
       links: linksOf.get(row.id) ?? [],
       extensions: extensionsOf.get(row.id) ?? [],
       replies: repliesOf.get(row.id) ?? [],
+      starts: row.pacing === null ? [] : startsFor(audienceOfId.get(row.id) ?? []),
     }),
   );
 }

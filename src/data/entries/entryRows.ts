@@ -11,14 +11,15 @@ import { mainMoment } from '@/core/entries/entry';
 import { indexMs } from '@/core/entries/factsFromInput';
 import { hiddenAfterOf, visibilityFor } from '@/core/entries/visibility';
 import type { PlainVisibility } from '@/core/entries/entry';
+import type { OwnStart, Pacing } from '@/core/entries/pacing';
 import type { EntryId, FileId, MaterialId, PersonId, SectionId } from '@/core/ids';
-import type { Override, Recurrence } from '@/core/series/recurrence';
 import { requireZone } from '@/core/time/zoneData';
 import type { Moment } from '@/core/time/zonedWall';
 import { isDay, momentFrom, momentText, zonedWall } from '@/core/time/zonedWall';
 import { fromAudience, toAudience } from '../audiences';
 import { partId } from '../partId';
 import type { Rows } from '../rows';
+import { fromOverride, toRecurrence } from './recurrenceRows';
 
 type EntryRow = Rows['entries'];
 type Named<T extends 'extensions' | 'replies'> = Rows[T] & { person_name: string };
@@ -27,44 +28,9 @@ export type EntryParts = Readonly<{
   links: readonly Rows['links'][];
   extensions: readonly Named<'extensions'>[];
   replies: readonly Named<'replies'>[];
+  /** Left out of what is past. */
+  starts?: readonly OwnStart[];
 }>;
-
-type StoredOverride = Readonly<{
-  recurrenceId: string;
-  start?: string;
-  end?: string;
-  title?: string;
-  place?: string;
-  description?: string;
-  cancelled?: string;
-}>;
-
-function toRecurrence(row: EntryRow): Recurrence | undefined {
-  if (row.rrule === null) return undefined;
-  const moment = (text: string) => momentFrom(text, row.tzid);
-  const optional = (text: string | undefined) => (text === undefined ? undefined : moment(text));
-  const stored = JSON.parse(row.overrides ?? '[]') as StoredOverride[];
-  return {
-    rrule: row.rrule,
-    exdates: (JSON.parse(row.exdates ?? '[]') as string[]).map(moment),
-    ...(row.closed === null || row.closed === undefined
-      ? {}
-      : { closed: (JSON.parse(row.closed) as string[]).map(moment) }),
-    overrides: stored.map((o): Override => ({
-      ...o,
-      recurrenceId: moment(o.recurrenceId),
-      start: optional(o.start),
-      end: optional(o.end),
-    })),
-  };
-}
-
-const fromOverride = ({ recurrenceId, start, end, ...others }: Override): StoredOverride => ({
-  ...others,
-  recurrenceId: momentText(recurrenceId),
-  ...(start ? { start: momentText(start) } : {}),
-  ...(end ? { end: momentText(end) } : {}),
-});
 
 type StoredSectionDates = Readonly<{
   section: SectionId;
@@ -107,8 +73,17 @@ function plainVisibility(row: EntryRow): PlainVisibility {
   return { kind: row.visibility === 'draft' ? 'draft' : 'visible' };
 }
 
+/** Reads `14 days` or `2 weeks`. */
+export function toPacing(stored: string): Pacing {
+  const [count, unit] = stored.split(' ');
+  return { unit: unit === 'weeks' ? 'weeks' : 'days', count: Number(count) };
+}
+
 /** A row with everything that hangs on it as an entry. */
-export function toEntry(row: EntryRow, { audiences, links, extensions, replies }: EntryParts): Entry {
+export function toEntry(
+  row: EntryRow,
+  { audiences, links, extensions, replies, starts = [] }: EntryParts,
+): Entry {
   const zone = requireZone(row.tzid);
   const moment = (text: string) => momentFrom(text, row.tzid);
   const optional = (text: string | null) => (text === null ? undefined : moment(text));
@@ -166,6 +141,7 @@ export function toEntry(row: EntryRow, { audiences, links, extensions, replies }
       latePolicy: row.late_policy,
       points: row.points ?? undefined,
       effortMinutes: row.effort_minutes ?? undefined,
+      ...(row.pacing === null ? {} : { pacing: toPacing(row.pacing), starts }),
       ...(row.class_refs ? { atClass: JSON.parse(row.class_refs) as AssignmentEntry['atClass'] } : {}),
       ...(row.section_dates ? { sectionDates: toSectionDates(row.section_dates, row.tzid) } : {}),
       extensions: extensions.map((e) => ({
@@ -248,6 +224,7 @@ const NOTHING = {
   late_policy: '',
   points: null,
   effort_minutes: null,
+  pacing: null,
   source_uid: null,
   about_id: null,
 } as const satisfies Partial<EntryRow>;
@@ -302,6 +279,7 @@ export function fromEntry(entry: Entry): EntryRow {
         late_policy: entry.latePolicy,
         points: entry.points ?? null,
         effort_minutes: entry.effortMinutes ?? null,
+        pacing: entry.pacing ? `${entry.pacing.count} ${entry.pacing.unit}` : null,
       };
     case 'announcement':
       return { ...common, ...visibilityColumns(entry) };

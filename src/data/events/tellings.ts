@@ -22,6 +22,8 @@ export type ToldLately = Readonly<{
   history: HistoryId;
   summary: string;
   told: number;
+  /** Of them: how many read it in their letter of the day or of the week. */
+  gathered: number;
   sent: number;
   failed: number;
   /** How many devices showed it. */
@@ -35,22 +37,25 @@ export const toldLately = (
 ): Promise<ToldLately[]> =>
   select<ToldLately>(
     reader,
-    `SELECT tellings.history_id AS history, history.summary, tellings.told,
+    `SELECT tellings.history_id AS history, history.summary, tellings.told, tellings.gathered,
        SUM(CASE WHEN outbox.state = 'sent' THEN 1 ELSE 0 END) AS sent,
        SUM(CASE WHEN outbox.state = 'failed' THEN 1 ELSE 0 END) AS failed,
        (SELECT COUNT(*) FROM notices WHERE notices.history_id = tellings.history_id AND notices.state = 'sent') AS shown
      FROM tellings JOIN history ON history.id = tellings.history_id
      LEFT JOIN outbox ON outbox.history_id = tellings.history_id
      WHERE tellings.actor_id = :actor AND tellings.at > :sinceMs AND tellings.told > 0 AND history.undone_at IS NULL
-     GROUP BY tellings.history_id, history.summary, tellings.told, tellings.at ORDER BY tellings.at DESC LIMIT 5`,
+     GROUP BY tellings.history_id, history.summary, tellings.told, tellings.gathered, tellings.at ORDER BY tellings.at DESC LIMIT 5`,
     { actor, sinceMs },
   );
 
-type Noted = Readonly<{ history: HistoryId; atMs: number; actor: PersonId; told: number }>;
+type Noted = Readonly<{ history: HistoryId; atMs: number; actor: PersonId; told: number; gathered?: number }>;
 
-export async function noteTelling(writer: Writer, { history, atMs, actor, told }: Noted): Promise<void> {
+export async function noteTelling(
+  writer: Writer,
+  { history, atMs, actor, told, gathered = 0 }: Noted,
+): Promise<void> {
   await writer.sequelize.query(
-    'INSERT INTO tellings (history_id, at, actor_id, told) VALUES (:history, :atMs, :actor, :told)',
-    { replacements: { history, atMs, actor, told }, transaction: writer.transaction },
+    'INSERT INTO tellings (history_id, at, actor_id, told, gathered) VALUES (:history, :atMs, :actor, :told, :gathered)',
+    { replacements: { history, atMs, actor, told, gathered }, transaction: writer.transaction },
   );
 }

@@ -148,6 +148,7 @@ export function recordChange<T>(
 const SCOPED: ReadonlySet<Table> = new Set([
   'entries', 'entry_audiences', 'links', 'extensions', 'replies', 'class_plans', 'plan_bindings', 'sheets', 'sheet_audiences',
   'hosts', 'slots', 'bookings', 'waiting', 'outlets', 'gone_addresses', 'tombstones', 'done_marks', 'person_settings',
+  'own_starts',
 ]); // prettier-ignore
 
 const sameRow = (a: PlainRow, b: PlainRow) => Object.keys(b).every((key) => a[key] === b[key]);

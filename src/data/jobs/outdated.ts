@@ -123,11 +123,15 @@ export async function forgetForAge(writer: Writer, retention: Retention, nowMs: 
     const days = daysKept(retention, name);
     return days === undefined ? undefined : nowMs - days * DAY;
   };
-  const [letters, bookings, reads, history, people, recordings] = (['letters', 'bookings', 'readDates', 'history', 'people', 'recordings'] as const).map(before); // prettier-ignore
+  const [letters, bookings, questions, reads, history, people, recordings, guardians] = (['letters', 'bookings', 'questions', 'readDates', 'history', 'people', 'recordings', 'guardians'] as const).map(before); // prettier-ignore
   if (letters !== undefined)
     await run(writer, `DELETE FROM outbox WHERE state <> 'queued' AND created_at < :letters`, { letters });
+  if (questions !== undefined)
+    await run(writer, 'DELETE FROM questions WHERE at < :questions', { questions });
   if (bookings !== undefined) await forgetBookings(writer, bookings, nowMs);
   if (reads !== undefined) await forgetReadDates(writer, reads);
+  if (guardians !== undefined)
+    await run(writer, 'DELETE FROM guardians WHERE barred IS NULL AND ended_at < :guardians', { guardians });
   if (history !== undefined) await forgetHistory(writer, history);
   return {
     people: people === undefined ? [] : await peopleToForget(writer, people),

@@ -1,10 +1,14 @@
 import { Temporal } from 'temporal-polyfill';
 import type { CourseId, GroupId, PersonId, SectionId } from '@/core/ids';
 import { groupBy } from '@/core/groupBy';
+import { pacedDay } from '@/core/entries/ownDates';
+import type { OwnStart } from '@/core/entries/pacing';
 import type { DueWork, Taking } from '@/core/load/loadItems';
 import { toAudience } from '../audiences';
 import type { Reader } from '../database';
 import { select } from '../database';
+import { toPacing } from '../entries/entryRows';
+import { startsIn } from '../entries/ownStarts';
 import type { Rows } from '../rows';
 
 /** Everything that the students of a course take in the terms that overlap with its own. */
@@ -41,6 +45,8 @@ type DueRow = Readonly<{
   set_on: string | null;
   effort_minutes: number | null;
   section_dates: string | null;
+  opens_local: string | null;
+  pacing: string | null;
   visibility: string;
   shown_from: string | null;
   shown_days_before: number | null;
@@ -61,6 +67,40 @@ function seenOn({ visibility, shown_from, shown_days_before, start_local }: DueR
   return from.toString() <= today;
 }
 
+/** When work is due for those who have begun; whoever was given a date singly has that. */
+function daysByStart(
+  row: DueRow,
+  {
+    parts,
+    starts,
+    extensions,
+  }: Readonly<{
+    parts: readonly Rows['entry_audiences'][];
+    starts: readonly OwnStart[];
+    extensions: readonly Rows['extensions'][];
+  }>,
+): DueWork['byStart'] {
+  if (row.pacing === null) return undefined;
+  const pacing = toPacing(row.pacing);
+  const given = new Map(extensions.map((x) => [x.person_id, x]));
+  const days = new Map<PersonId, Readonly<{ day: string; last?: string }>>();
+  // Who began several of its courses: the first counts.
+  const inTurn = [...starts].sort((a, b) => Temporal.PlainDate.compare(b.on, a.on));
+  for (const { person, course, on } of inTurn) {
+    const extension = given.get(person);
+    if (!parts.some((part) => part.course_id === course) || (extension && !extension.arranged)) continue;
+    const last = extension && dayText(extension.due_local);
+    const later = last ? daysBetween(dayText(row.start_local), last) : 0;
+    const day = pacedDay(pacing, on.add({ days: later })).toString();
+    const opens = row.opens_local === null ? '' : dayText(row.opens_local);
+    days.set(person, { day: day < opens ? opens : day, ...(last ? { last } : {}) });
+  }
+  return days;
+}
+
+const daysBetween = (from: string, to: string) =>
+  Temporal.PlainDate.from(from).until(Temporal.PlainDate.from(to), { largestUnit: 'days' }).days;
+
 /** Work due in some courses from a day on to another, both included. */
 export async function workIn(
   reader: Reader,
@@ -68,14 +108,15 @@ export async function workIn(
   { from, to }: Readonly<{ from: string; to: string }>,
 ): Promise<StoredWork[]> {
   if (courses.length === 0) return [];
-  const WHERE = `e.kind = 'assignment' AND e.cancelled IS NULL AND e.start_local >= :from AND e.start_local < :until
+  const WHERE = `e.kind = 'assignment' AND e.cancelled IS NULL AND e.start_local >= :from
+    AND (e.start_local < :until OR e.pacing IS NOT NULL)
     AND e.id IN (SELECT entry_id FROM entry_audiences WHERE course_id IN (:courses))`;
   // Behind every time of the last day.
   const values = { courses, from, until: `${to}U` };
   const [rows, parts, extended] = await Promise.all([
     select<DueRow>(
       reader,
-      `SELECT e.id, e.title, e.start_local, e.set_on, e.effort_minutes, e.section_dates, e.visibility, e.shown_from, e.shown_days_before
+      `SELECT e.id, e.title, e.start_local, e.set_on, e.effort_minutes, e.section_dates, e.opens_local, e.pacing, e.visibility, e.shown_from, e.shown_days_before
        FROM entries e WHERE ${WHERE} ORDER BY e.start_local, e.id`,
       values,
     ),
@@ -90,9 +131,20 @@ export async function workIn(
       values,
     ),
   ]);
+  const paced = new Set(rows.filter(({ pacing }) => pacing !== null).map(({ id }) => id));
+  const starts = await startsIn(
+    reader,
+    parts.filter((part) => paced.has(part.entry_id)).map((part) => part.course_id as CourseId),
+  );
   const partsOf = groupBy(parts, (part) => part.entry_id);
   const extensionsOf = groupBy(extended, (extension) => extension.entry_id);
   return rows.map((row) => {
+    const extensions = extensionsOf.get(row.id) ?? [];
+    const byStart = daysByStart(row, {
+      parts: partsOf.get(row.id) ?? [],
+      starts,
+      extensions,
+    });
     const sections = row.section_dates ? (JSON.parse(row.section_dates) as StoredDates) : [];
     return {
       work: {
@@ -106,9 +158,8 @@ export async function workIn(
         bySection: new Map(
           sections.map(({ section, due, setOn }) => [section, { due: dayText(due), setOn }]),
         ),
-        byPerson: new Map(
-          (extensionsOf.get(row.id) ?? []).map((x) => [x.person_id as PersonId, dayText(x.due_local)]),
-        ),
+        byPerson: new Map(extensions.map((x) => [x.person_id as PersonId, dayText(x.due_local)])),
+        ...(byStart ? { byStart } : {}),
       },
       start: row.start_local,
       seen: (today) => seenOn(row, today),

@@ -13,6 +13,10 @@ export type Letter = Readonly<{
   sender: PersonId | null;
   /** Ahead of all that is not. */
   urgent?: boolean;
+  /** Whom it tells of, where that is somebody else than who gets it: erasing them erases it. */
+  about?: PersonId;
+  /** What ends letters like this one by one click (RFC 8058). */
+  unsubscribe?: string;
   /** An iCalendar part, by iMIP (RFC 6047). */
   calendar?: Readonly<{ method: 'REQUEST' | 'CANCEL'; text: string }>;
 }>;
@@ -56,6 +60,8 @@ export async function queueLetters(
       sent_at: null,
       history_id: hold?.history ?? null,
       urgent: letter.urgent ? 1 : 0,
+      unsubscribe: letter.unsubscribe ?? null,
+      about_id: letter.about ?? null,
     })),
     { transaction: writer.transaction },
   );
@@ -83,6 +89,7 @@ export async function dueLetters(reader: Reader, nowMs: number, most: number): P
     attempts: number;
     calendar: string | null;
     calendar_method: 'REQUEST' | 'CANCEL' | null;
+    unsubscribe: string | null;
     senderName: string | null;
     senderEmail: string | null;
   }>(
@@ -99,6 +106,7 @@ export async function dueLetters(reader: Reader, nowMs: number, most: number): P
     text: row.body,
     sender: row.sender_id,
     attempts: row.attempts,
+    ...(row.unsubscribe ? { unsubscribe: row.unsubscribe } : {}),
     ...(row.senderName && row.senderEmail ? { from: { name: row.senderName, email: row.senderEmail } } : {}),
     ...(row.calendar && row.calendar_method
       ? { calendar: { method: row.calendar_method, text: row.calendar } }
@@ -119,6 +127,7 @@ export async function markLetter(writer: Writer, letter: QueuedLetter, result: S
           error: null,
           // What opens something is the reader's alone from now on.
           body: withoutTokens(letter.text),
+          unsubscribe: null,
         }
       : {
           state: result.state,

@@ -16,7 +16,11 @@ export type OfficeAct =
   | 'staff'
   | 'made'
   | 'held'
-  | 'retention';
+  | 'retention'
+  /** A guardian's address: issued, ended, barred. */
+  | 'guardian'
+  | 'token'
+  | 'minor';
 
 type Note = Readonly<{
   act: OfficeAct;

@@ -35,6 +35,11 @@ export const HELD: Readonly<Record<string, string>> = {
   replies: `SELECT entries.title, entries.start_local, replies.answer FROM replies ${OF_ENTRY} entry_id WHERE person_id = :id`,
   extensions: `SELECT entries.title, extensions.due_local FROM extensions ${OF_ENTRY} entry_id WHERE person_id = :id`,
   done_marks: `SELECT entries.title, done_marks.done_at FROM done_marks ${OF_ENTRY} entry_id WHERE person_id = :id`,
+  tokens: 'SELECT name, scopes, created_at, last_used_at FROM tokens WHERE owner_id = :id',
+  answered: 'SELECT at FROM answered WHERE person_id = :id',
+  followed: 'SELECT at FROM followed WHERE person_id = :id',
+  own_starts: `SELECT courses.code, own_starts.starts_on, own_starts.shared, own_starts.said_at FROM own_starts
+               JOIN courses ON courses.id = own_starts.course_id WHERE person_id = :id`,
   shown: `SELECT entries.title, shown.first_at, shown.at FROM shown LEFT JOIN entries ON entries.id = entry_id WHERE person_id = :id`,
   entries: `SELECT kind, title, description, start_local, created_at FROM entries WHERE author_id = :id`,
   entry_audiences: `SELECT entries.title FROM entry_audiences ${OF_ENTRY} entry_id WHERE entry_audiences.people LIKE '%"' || :id || '"%'`,
@@ -43,6 +48,7 @@ export const HELD: Readonly<Record<string, string>> = {
   tombstones: `SELECT uid, gone_at FROM tombstones WHERE people LIKE '%"' || :id || '"%'`,
   person_settings: 'SELECT settings FROM person_settings WHERE id = :id',
   reminded: 'SELECT what, sent_at FROM reminded WHERE person_id = :id',
+  gathered_lines: 'SELECT sort, line, at FROM gathered_lines WHERE person_id = :id ORDER BY at',
   looked: 'SELECT looked_at, told_at FROM looked WHERE person_id = :id',
   files: 'SELECT name, size, created_at FROM files WHERE owner_id = :id',
   outlets: 'SELECT kind, audience, name FROM outlets WHERE owner_id = :id',
@@ -61,7 +67,7 @@ export const HELD: Readonly<Record<string, string>> = {
   invitations: 'SELECT expires_at FROM invitations WHERE person_id = :id',
   mail_links: 'SELECT expires_at FROM mail_links WHERE person_id = :id',
   outbox: `SELECT subject, body, state, created_at FROM outbox
-           WHERE recipient = (SELECT email FROM people WHERE id = :id) OR sender_id = :id`,
+           WHERE recipient = (SELECT email FROM people WHERE id = :id) OR sender_id = :id OR about_id = :id`,
   join_requests:
     'SELECT name, email, expires_at FROM join_requests WHERE email = (SELECT email FROM people WHERE id = :id)',
   office_log: 'SELECT at, act, detail FROM office_log WHERE person_id = :id OR actor_id = :id ORDER BY at',
@@ -69,6 +75,13 @@ export const HELD: Readonly<Record<string, string>> = {
   events: `SELECT at, type FROM events WHERE actor_id = :id OR payload LIKE '%' || :id || '%' ORDER BY id`,
   event_scopes: `SELECT events.at, events.type FROM event_scopes JOIN events ON events.id = event_id WHERE scope = 'person:' || :id`,
   messages: 'SELECT subject, body, told, at FROM messages WHERE author_id = :id ORDER BY at',
+  questions: 'SELECT body, everybody, named, at FROM questions WHERE author_id = :id ORDER BY at',
+  answers: 'SELECT body, at FROM answers WHERE author_id = :id ORDER BY at',
+  question_reports: 'SELECT reason, at FROM question_reports WHERE person_id = :id ORDER BY at',
+  question_readers: `SELECT courses.code, questions.at FROM question_readers JOIN questions ON questions.id = question_id
+                     JOIN courses ON courses.id = questions.course_id WHERE person_id = :id`,
+  guardians: `SELECT name, shows, created_at, ended_at, email FROM guardians WHERE child_id = :id ORDER BY created_at`,
+  minors: 'SELECT 1 AS minor FROM minors WHERE person_id = :id',
   tellings: 'SELECT at, told FROM tellings WHERE actor_id = :id ORDER BY at',
   history: 'SELECT at, act, summary FROM history WHERE actor_id = :id ORDER BY at',
 };
@@ -170,7 +183,7 @@ export async function erasePerson(
     'SELECT course_id FROM roster WHERE person_id = :id UNION SELECT course_id FROM staff WHERE person_id = :id',
     { id: person.id },
   );
-  await run('DELETE FROM outbox WHERE recipient = :email OR sender_id = :id');
+  await run('DELETE FROM outbox WHERE recipient = :email OR sender_id = :id OR about_id = :id');
   await run('DELETE FROM join_requests WHERE email = :email');
   await run('UPDATE slots SET host_id = NULL WHERE host_id = :id');
   await leaveAudiences(writer, person.id);

@@ -17,10 +17,11 @@ export const staffRowsOf = (reader: Reader, course: CourseId): Promise<StaffRow[
     { course },
   );
 
-/** The staff of some courses who want to be written to, as they wrote how. */
+/** The staff of some courses who want to be written to, as they wrote how; by guardians: who chose that as well. */
 export async function contactsOf(
   reader: Reader,
   courses: readonly CourseId[],
+  { forGuardians = false }: Readonly<{ forGuardians?: boolean }> = {},
 ): Promise<{ name: string; contact: string }[]> {
   if (courses.length === 0) return [];
   const rows = await select<{ name: string; settings: string }>(
@@ -31,8 +32,8 @@ export async function contactsOf(
     { courses },
   );
   return rows.flatMap(({ name, settings }) => {
-    const { contact } = JSON.parse(settings) as Partial<PersonSettings>;
-    return contact ? [{ name, contact }] : [];
+    const { contact, guardiansRead } = JSON.parse(settings) as Partial<PersonSettings>;
+    return contact && (!forGuardians || guardiansRead) ? [{ name, contact }] : [];
   });
 }
 
@@ -117,3 +118,15 @@ export async function endJoining(change: Change, course: CourseId): Promise<void
   const [row] = await select<Rows['courses']>(change, 'SELECT * FROM courses WHERE id = :course', { course });
   if (row?.join_hash) await change.update('courses', course, { join_hash: null });
 }
+
+/** Who plans a course, instructors first. */
+export const plannersOf = (
+  reader: Reader,
+  course: CourseId,
+): Promise<Readonly<{ id: PersonId; email: string }>[]> =>
+  select(
+    reader,
+    `SELECT people.id, people.email FROM staff JOIN people ON people.id = staff.person_id
+     WHERE course_id = :course AND role IN ('instructor', 'co') ORDER BY staff.role DESC, people.email`,
+    { course },
+  );

@@ -1,4 +1,4 @@
-import type { ClosureId, MeetingId, PersonId, SectionId, TermId } from '@/core/ids';
+import type { ClosureId, CourseId, MeetingId, PersonId, SectionId, TermId } from '@/core/ids';
 import type { Closure } from '@/core/time/closure';
 import type { Meeting } from '@/core/time/meetings';
 import type { Pattern } from '@/core/time/pattern';
@@ -141,3 +141,16 @@ export async function studentsOfSections(
   );
   return rows.map(({ person }) => person);
 }
+
+/** Courses of a code, those of the latest term first; of one term, where it is named. */
+export const coursesByCode = (
+  reader: Reader,
+  code: string,
+  term: string,
+): Promise<Readonly<{ id: CourseId; term: string }>[]> =>
+  select(
+    reader,
+    `SELECT courses.id, terms.name AS term FROM courses JOIN terms ON terms.id = courses.term_id
+     WHERE code = :code AND (:term = '' OR terms.name = :term) ORDER BY terms.starts_on DESC`,
+    { code, term },
+  );

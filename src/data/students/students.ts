@@ -85,11 +85,11 @@ export async function writePersonSettings(
   change.concerns(`person:${person}`);
 }
 
-/** Whoever has letters written about what changed. */
-export async function wantingDigests(reader: Reader): Promise<PersonId[]> {
+/** Whoever has letters written about what is new or changed and nobody told. */
+export async function wantingNews(reader: Reader): Promise<PersonId[]> {
   const rows = await select<{ id: PersonId }>(
     reader,
-    "SELECT id FROM person_settings WHERE json_extract(settings, '$.digest') IN ('daily', 'weekly')",
+    "SELECT id FROM person_settings WHERE json_extract(settings, '$.letters.news') IN ('daily', 'weekly')",
   );
   return rows.map(({ id }) => id);
 }

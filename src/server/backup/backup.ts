@@ -4,7 +4,8 @@ import path from 'node:path';
 import { pipeline } from 'node:stream/promises';
 import type { Sequelize } from 'sequelize';
 import type { BackupReport } from '@/core/texts/backups';
-import { databaseFile, openDatabase, select } from '@/data/database';
+import { databaseFile, openDatabase } from '@/data/database';
+import { countOf, fileHashes, problemsIn } from '@/data/soundness';
 import type { Config } from '../config';
 import { makeOnlyPrivate, makePrivate } from '@/data/privateFolder';
 import { storedPath } from '../materials/fileStore';
@@ -12,30 +13,24 @@ import { erasuresFile } from '../people/erasures';
 import type { Report } from '../progress';
 
 /** The hashes of all uploaded files. */
-export const hashesIn = async (sequelize: Sequelize): Promise<string[]> =>
-  (await select<{ hash: string }>({ sequelize }, 'SELECT DISTINCT hash FROM files ORDER BY hash')).map(
-    ({ hash }) => hash,
-  );
+export const hashesIn = (sequelize: Sequelize): Promise<string[]> => fileHashes({ sequelize });
 
 /** @throws Error with a sentence when SQLite finds the database damaged. */
 export async function requireSound(sequelize: Sequelize): Promise<void> {
-  const problems = await select<Record<string, string>>({ sequelize }, 'PRAGMA integrity_check');
-  const foreign = await select<object>({ sequelize }, 'PRAGMA foreign_key_check');
-  const [first] = problems.flatMap((row) => Object.values(row));
-  if (first !== 'ok' || foreign.length > 0)
-    throw new Error(`The database is damaged (${first === 'ok' ? `${foreign.length} broken references` : first}). Use another backup.`); // prettier-ignore
+  const { first, broken } = await problemsIn({ sequelize });
+  if (first !== undefined || broken > 0)
+    throw new Error(
+      `The database is damaged (${first ?? `${broken} broken references`}). Use another backup.`,
+    );
 }
-
-const count = async (sequelize: Sequelize, table: string): Promise<number> =>
-  (await select<{ n: number }>({ sequelize }, `SELECT COUNT(*) AS n FROM ${table}`))[0]?.n ?? 0;
 
 export async function contentsOf(
   sequelize: Sequelize,
 ): Promise<Pick<BackupReport, 'courses' | 'entries' | 'people'>> {
   return {
-    courses: await count(sequelize, 'courses'),
-    entries: await count(sequelize, 'entries'),
-    people: await count(sequelize, 'people'),
+    courses: await countOf({ sequelize }, 'courses'),
+    entries: await countOf({ sequelize }, 'entries'),
+    people: await countOf({ sequelize }, 'people'),
   };
 }
 

@@ -34,7 +34,7 @@ import { openFiles } from '../outlets/openFiles';
 import { keptReads } from '../keptRead';
 import type { Pembit } from '../pembit';
 import { keptPlan } from '../plan/keptPlan';
-import { planSeenBy } from '../plan/planSeenBy';
+import { planSeenBy, viewerKey } from '../plan/planSeenBy';
 import { todayIn } from '../plan/todayIn';
 import type { SignedIn } from '../session/session';
 
@@ -195,7 +195,7 @@ export async function findingsOf(pembit: Pembit, actor: SignedIn, chosen?: strin
   const plan = await planSeenBy(pembit, actor.viewer);
   const term = shownTerm(plan.terms, todayIn(pembit, plan), chosen);
   if (!term) return NONE;
-  return kept(pembit, `${actor.person.id} ${term.id} ${minute}`, () =>
+  return kept(pembit, `${viewerKey(actor.viewer)} ${term.id} ${minute}`, () =>
     findAnew(pembit, actor, plan, term.id),
   );
 }

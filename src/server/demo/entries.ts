@@ -167,6 +167,9 @@ function specials({ day, wall }: Dates): readonly (readonly [author: DemoPerson,
   ]; // prettier-ignore
 }
 
+/** Due by each student's own start. */
+const PACED = 'Passage plan, first draft';
+
 /** What pieces of work take, in turn. */
 const EFFORTS = [240, 150, 300, 360, 210] as const;
 
@@ -202,6 +205,7 @@ export function demoEntries(term: DemoTerm, courses: readonly Course[], library:
         ...(ordinal ? { atClass: { due: { ordinal } } } : {}),
         handIn,
         effortMinutes: EFFORTS[i % EFFORTS.length],
+        ...(title === PACED ? { pacing: { unit: 'weeks', count: 12 } } : {}),
         ...(title === 'Half-breadth plan'
           ? {
               effortMinutes: 180,

@@ -5,6 +5,7 @@ import { toWall } from '@/core/time/zone';
 import { requireZone } from '@/core/time/zoneData';
 import { isEmpty } from '@/data/people/isEmpty';
 import { personRow } from '@/data/people/people';
+import { writeStart } from '@/data/entries/ownStarts';
 import { addEntries } from '@/data/entries/writeEntries';
 import type { Change } from '@/data/history/change';
 import { recordChange } from '@/data/history/change';
@@ -31,6 +32,7 @@ import { demoClassPlans } from './classPlans';
 import { demoEntries } from './entries';
 import { demoMaterials } from './materials';
 import { DEMO_PASSWORD, DEMO_SCHOOL, MAREN, STAFF, STUDENTS } from './people';
+import { insertQuestions } from './questions';
 import { demoSheets } from './sheets';
 
 /** Fills an empty data folder with the Kittiwake Point School of Boatcraft; one with people in it is left alone. */
@@ -74,6 +76,11 @@ export async function loadDemo(pembit: Pembit): Promise<void> {
       });
     }
     await insertOutlets(change, pembit.secret);
+    await insertQuestions(change);
+    // Two have begun; one lets the staff know.
+    const on = term.startsOn.toString();
+    await writeStart(change, STUDENTS[0]!.id, NV.id, { on, shared: true });
+    await writeStart(change, STUDENTS[1]!.id, NV.id, { on, shared: false });
   });
 }
 

@@ -14,10 +14,10 @@ import { dateLabel } from '@/core/time/dateLabels';
 import type { Term } from '@/core/time/term';
 import { addEntries } from '@/data/entries/writeEntries';
 import type { Reader } from '@/data/database';
-import { select } from '@/data/database';
 import type { Change } from '@/data/history/change';
 import { insertMaterials } from '@/data/materials/materials';
 import { personById } from '@/data/people/people';
+import { isAnyIn } from '@/data/soundness';
 import { writeClassPlan } from '@/data/plan/classPlans';
 import {
   fromClosure,
@@ -162,9 +162,8 @@ export async function bringPlan(
  */
 async function ownIds(reader: Reader, opened: OpenedPlan, term: Term | undefined): Promise<Outcome<OpenedPlan>> {
   const { plan } = opened;
-  const here = async (table: string, column: string, values: readonly string[]) =>
-    values.length > 0 &&
-    (await select(reader, `SELECT 1 FROM ${table} WHERE ${column} IN (:values) LIMIT 1`, { values })).length > 0;
+  const here = (table: string, column: string, values: readonly string[]) =>
+    isAnyIn(reader, { table, column, values });
   const ids = (things: readonly Readonly<{ id: string }>[]) => things.map(({ id }) => id);
   const known =
     (!term && (await here('terms', 'id', [plan.term.id]))) ||

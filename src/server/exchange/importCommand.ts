@@ -1,10 +1,10 @@
 import { Readable } from 'node:stream';
 import { z } from 'zod';
-import type { CourseId, PersonId } from '@/core/ids';
 import type { FieldError, Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
 import { importTexts } from '@/core/texts/imports';
-import { select } from '@/data/database';
+import { plannersOf } from '@/data/people/staff';
+import { coursesByCode } from '@/data/plan/frameStore';
 import { uploadFile } from '../materials/uploadFile';
 import { keptPerson } from '../people/keptPeople';
 import type { Pembit } from '../pembit';
@@ -62,21 +62,11 @@ export async function importByCommand(
   command: ImportCommand,
 ): Promise<Outcome<CommandReport>> {
   const { course: code, term, as, draft, name } = command;
-  const courses = await select<{ id: CourseId; term: string }>(
-    pembit,
-    `SELECT courses.id, terms.name AS term FROM courses JOIN terms ON terms.id = courses.term_id
-     WHERE code = :code AND (:term = '' OR terms.name = :term) ORDER BY terms.starts_on DESC`,
-    { code, term },
-  );
+  const courses = await coursesByCode(pembit, code, term);
   const [course, other] = courses;
   if (!course) return bad('course', importTexts.noCourse(code, term));
   if (other) return bad('term', importTexts.severalTerms(code, courses.map((c) => c.term))); // prettier-ignore
-  const staff = await select<{ id: PersonId; email: string }>(
-    pembit,
-    `SELECT people.id, people.email FROM staff JOIN people ON people.id = staff.person_id
-     WHERE course_id = :course AND role IN ('instructor', 'co') ORDER BY staff.role DESC, people.email`,
-    { course: course.id },
-  );
+  const staff = await plannersOf(pembit, course.id);
   const who = as ? staff.find(({ email }) => email === as) : staff[0];
   if (!who) return bad('as', importTexts.noStaff(code, as));
   const { person, viewer } = await keptPerson(pembit, who.id);

@@ -87,7 +87,7 @@ test('classes and their plans tell what happens to them, section by section', as
 test('every act writes an event, in the order of the acts, with a payload of its schema and nobody’s name', async () => {
   const { pembit, instructor, students } = school;
   await plan({ extensions: [{ person: students[0]!.person.id, due: '2026-10-24' }] });
-  valueOf(await changeOwnSettings(pembit, instructor, { ...NO_PERSON_SETTINGS, digest: 'daily' }));
+  valueOf(await changeOwnSettings(pembit, instructor, { ...NO_PERSON_SETTINGS, plain: true }));
   valueOf(await planEntry(pembit, instructor, entryInput.parse({ kind: 'note', title: 'Mine', on: '2026-10-14' }))); // prettier-ignore
   const acts = await select<{ id: string }>(pembit, 'SELECT id FROM history WHERE actor_id IS NOT NULL ORDER BY rowid'); // prettier-ignore
   const events = await select<{ history_id: string; payload: string }>(pembit, 'SELECT history_id, payload FROM events WHERE actor_id IS NOT NULL ORDER BY id'); // prettier-ignore

@@ -1,4 +1,5 @@
 import type { CourseId, HistoryId, PersonId } from '@/core/ids';
+import { NO_PERSON_SETTINGS } from '@/core/frame/personSettings';
 import type { Act } from '@/core/may/acts';
 import { may, mayOffice } from '@/core/may/may';
 import { reverseOf } from '@/core/may/undoing';
@@ -11,14 +12,19 @@ import { noteTelling, tellingOf } from '@/data/events/tellings';
 import { withNames } from '@/data/history/personRefs';
 import type { HistoryRecord } from '@/data/history/undo';
 import { historyRecord } from '@/data/history/undo';
+import type { GatheredLine } from '@/data/mail/gathered';
+import { gatherLines } from '@/data/mail/gathered';
 import type { Letter } from '@/data/mail/outbox';
 import { queueLetters } from '@/data/mail/outbox';
 import type { Notice } from '@/data/notices/notices';
 import { queueNotices } from '@/data/notices/notices';
 import { peopleById } from '@/data/people/people';
+import { allPersonSettings } from '@/data/students/students';
 import type { Writer } from '@/data/writeQueue';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
+import { asOneWishes } from '../mail/asOneWishes';
+import { unsubscribeToken } from '../mail/unsubscribe';
 import { toldLines } from './toldLines';
 
 /** What people must hear before they set out: their letters go ahead of all others. */
@@ -64,39 +70,63 @@ async function tellable(writer: Writer, actor: SignedIn, id: HistoryId): Promise
   return (await tellingOf(writer, id)) ? refused('toldAlready') : done(record);
 }
 
+type Prepared = Readonly<{
+  letters: readonly Letter[];
+  gathered: readonly GatheredLine[];
+  notices: ReadonlyMap<PersonId, Notice>;
+  /** How many read all of it in a gathered letter. */
+  later: number;
+}>;
+
+/** What an act is told by: letters at once and lines that wait, as each wishes; of what cannot wait notices on devices as well. */
+async function prepared(pembit: Pembit, writer: Writer, actor: SignedIn, { id, act, summary }: HistoryRecord): Promise<Prepared> {
+  const lines = await toldLines(pembit, writer, await eventsOfAct(writer, id as HistoryId));
+  const [said] = await withNames(writer, [{ summary }], historyTexts.somebody);
+  const urgent = CANNOT_WAIT.has(act);
+  const settings = await allPersonSettings(writer);
+  const letters: Letter[] = [];
+  const gathered: GatheredLine[] = [];
+  const notices = new Map<PersonId, Notice>();
+  let later = 0;
+  for (const person of await peopleById(writer, [...lines.keys()])) {
+    const all = lines.get(person.id)!;
+    const { now, gathered: waits, sort } = asOneWishes(person.id, all, settings.get(person.id) ?? NO_PERSON_SETTINGS, { emergency: urgent });
+    gathered.push(...waits);
+    if (now.length === 0 && waits.length > 0) later += 1;
+    if (urgent) notices.set(person.id, { title: said!.summary, body: noticeBody(all.map(({ line }) => line)), path: '/' });
+    if (now.length === 0) continue;
+    letters.push({
+      to: person.email,
+      subject: mailTexts.changedSubject(said!.summary),
+      text: mailTexts.changed(person.name, now.map(({ line }) => line), actor.person.name),
+      sender: actor.person.id,
+      urgent,
+      ...(sort ? { unsubscribe: unsubscribeToken(pembit, person.id, sort) } : {}),
+    });
+  }
+  return { letters, gathered, notices, later };
+} // prettier-ignore
+
 /**
- * Writes to everybody who had been shown what an act changed: what it was for them, what it is now. The letters wait a
- * minute; undoing the act takes them back.
+ * Tells everybody who had been shown what an act changed: what it was for them, what it is now, at once or in a gathered
+ * letter, as each wishes. The letters wait a minute; undoing the act takes them back, and lines that are not written yet.
  */
 export function tellChange(
   pembit: Pembit,
   actor: SignedIn,
   id: HistoryId,
-): Promise<Outcome<{ told: number }>> {
+): Promise<Outcome<{ told: number; gathered: number }>> {
   return pembit.queue.write(async (writer) => {
     const found = await tellable(writer, actor, id);
     if (!found.ok) return found;
-    const lines = await toldLines(pembit, writer, await eventsOfAct(writer, id));
-    const [said] = await withNames(writer, [{ summary: found.value.summary }], historyTexts.somebody);
-    const urgent = CANNOT_WAIT.has(found.value.act);
-    const ready: Letter[] = [];
-    const notices = new Map<PersonId, Notice>();
-    for (const person of await peopleById(writer, [...lines.keys()])) {
-      const told = lines.get(person.id)!;
-      if (urgent) notices.set(person.id, { title: said!.summary, body: noticeBody(told), path: '/' });
-      ready.push({
-        to: person.email,
-        subject: mailTexts.changedSubject(said!.summary),
-        text: mailTexts.changed(person.name, told, actor.person.name),
-        sender: actor.person.id,
-        urgent,
-      });
-    }
+    const { letters, gathered, notices, later } = await prepared(pembit, writer, actor, found.value);
     const nowMs = pembit.now().epochMilliseconds;
-    await queueLetters(writer, ready, nowMs, { holdMs: HELD_MS, history: id });
+    await queueLetters(writer, letters, nowMs, { holdMs: HELD_MS, history: id });
+    await gatherLines(writer, gathered, { nowMs, history: id });
     await queueNotices(writer, notices, { nowMs, holdMs: HELD_MS, history: id });
-    await noteTelling(writer, { history: id, atMs: nowMs, actor: actor.person.id, told: ready.length });
-    return done({ told: ready.length });
+    const told = letters.length + later;
+    await noteTelling(writer, { history: id, atMs: nowMs, actor: actor.person.id, told, gathered: later });
+    return done({ told, gathered: later });
   });
 }
 

@@ -1,10 +1,11 @@
 import { beforeEach, describe, expect, test } from 'vitest';
 import { historyOf, valueOf } from '../../../tests/support/outcomes';
 import type { School } from '../../../tests/support/school';
-import { newSchool, workIn } from '../../../tests/support/school';
+import { newSchool, toldAtOnce, workIn } from '../../../tests/support/school';
 import type { Entry } from '@/core/entries/entry';
 import { closureInput, meetingInput, patternInput } from '@/core/frame/frameInput';
 import { NO_PERSON_SETTINGS } from '@/core/frame/personSettings';
+import { USUAL_LETTERS } from '@/core/mail/letters';
 import type { Outcome } from '@/core/refusals';
 import { select } from '@/data/database';
 import { loadFrame } from '@/data/plan/loadPlan';
@@ -37,6 +38,7 @@ let one: SignedIn, two: SignedIn, three: SignedIn;
 beforeEach(async () => {
   school = await newSchool();
   [one, two, three] = school.students as [SignedIn, SignedIn, SignedIn];
+  await toldAtOnce(school, school.students);
   return () => school.close();
 });
 
@@ -92,10 +94,11 @@ describe('telling', () => {
   test('says to each their own date, in their own way of writing it, and is done once', async () => {
     const entry = await plan({ extensions: [{ person: two.person.id, due: '2026-10-23T17:00' }] });
     await show(one, two, three);
-    valueOf(await changeOwnSettings(school.pembit, three, { ...NO_PERSON_SETTINGS, clock: 12, tzid: 'Europe/Lisbon' })); // prettier-ignore
+    valueOf(await changeOwnSettings(school.pembit, three, { ...NO_PERSON_SETTINGS, letters: { ...USUAL_LETTERS, changes: 'now' }, clock: 12, tzid: 'Europe/Lisbon' })); // prettier-ignore
     const moved = await shiftEntries(school.pembit, school.instructor, [{ id: entry.id }], { days: 1, along: true }); // prettier-ignore
     expect(valueOf(await tellChange(school.pembit, school.instructor, historyOf(moved)))).toEqual({
       told: 3,
+      gathered: 0,
     });
     expect((await lettersTo(one))[0]).toContain('it was Thu 22 Oct, 17:00; it is now Fri 23 Oct, 17:00.');
     expect((await lettersTo(two))[0]).toContain('it was Fri 23 Oct, 17:00; it is now Sat 24 Oct, 17:00.');
@@ -235,7 +238,7 @@ test('the office closes the school and tells all at once: its letters go ahead o
   valueOf(await tellChange(pembit, instructor, historyOf(moved)));
   const closed = await addClosure(pembit, office, closureInput.parse({ term, name: 'Storm', firstDay: '2026-10-15', lastDay: '2026-10-15' })); // prettier-ignore
   expect(valueOf(await seenBefore(pembit, office, historyOf(closed))).seen).toBe(3);
-  expect(valueOf(await tellChange(pembit, office, historyOf(closed)))).toEqual({ told: 3 });
+  expect(valueOf(await tellChange(pembit, office, historyOf(closed)))).toEqual({ told: 3, gathered: 0 });
   school.later(HELD_MS);
   const due = await dueLetters(pembit, pembit.now().epochMilliseconds, 50);
   expect(due.map(({ subject }) => subject.includes('Storm'))).toEqual([true, true, true, false]);

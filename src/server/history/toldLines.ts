@@ -8,9 +8,12 @@ import { TOLD_TYPES } from '@/core/events/event';
 import { changedFields } from '@/core/events/entryHappened';
 import type { EntryId, PersonId, SectionId } from '@/core/ids';
 import { listed } from '@/core/texts/entries';
+import { isNear } from '@/core/mail/letters';
 import { mailTexts } from '@/core/texts/mail';
 import { trustTexts } from '@/core/texts/trust';
 import { dateLabel } from '@/core/time/dateLabels';
+import { requireZone } from '@/core/time/zoneData';
+import type { Moment } from '@/core/time/zonedWall';
 import { dayOf, momentText } from '@/core/time/zonedWall';
 import type { Reader } from '@/data/database';
 import { entryById } from '@/data/entries/entries';
@@ -18,6 +21,7 @@ import { shownAsItWas } from '@/data/entries/shown';
 import type { StoredEvent } from '@/data/events/events';
 import { entryOfState } from '@/data/events/events';
 import { codeOfSection, studentsOfSections } from '@/data/plan/frameStore';
+import type { ToldLine } from '../mail/asOneWishes';
 import type { Pembit } from '../pembit';
 import { keptPerson } from '../people/keptPeople';
 import type { Reading } from '../students/reading';
@@ -38,6 +42,9 @@ export function fieldsSeen(event: StoredEvent, was: SharedEntry, now: SharedEntr
 export const fieldWords = (fields: readonly ChangedField[]): string =>
   listed(fields.map((field) => trustTexts.field[field]));
 
+const near = (pembit: Pembit, moments: readonly (Moment | undefined)[], tzid: string): boolean =>
+  moments.some((moment) => moment !== undefined && isNear(moment, pembit.now(), requireZone, tzid));
+
 /** What differs for one reader between what they were shown and what they see now; nothing where they cannot tell. */
 function lineFor(event: StoredEvent, was: SeenEntry, now: SeenEntry | undefined, { reading, link }: Readonly<{ reading: Reading; link: string }>): string | undefined {
   if (was.kind === 'note' || now?.kind === 'note') return undefined;
@@ -52,12 +59,14 @@ function lineFor(event: StoredEvent, was: SeenEntry, now: SeenEntry | undefined,
 } // prettier-ignore
 
 /** What each is told, a line once; and how each reads it. */
-type Telling = Readonly<{ told: Map<PersonId, Set<string>>; readingOf: (person: PersonId) => Reading }>;
+type Telling = Readonly<{
+  told: Map<PersonId, Map<string, ToldLine>>;
+  readingOf: (person: PersonId) => Reading;
+}>;
 
-function put({ told }: Telling, person: PersonId, line: string): void {
-  const lines = told.get(person);
-  if (lines) lines.add(line);
-  else told.set(person, new Set([line]));
+function put({ told }: Telling, person: PersonId, line: ToldLine): void {
+  const lines = told.get(person) ?? new Map<string, ToldLine>();
+  told.set(person, lines.set(line.line, line));
 }
 
 async function tellOfEntry(pembit: Pembit, reader: Reader, event: StoredEvent, telling: Telling): Promise<void> {
@@ -69,10 +78,13 @@ async function tellOfEntry(pembit: Pembit, reader: Reader, event: StoredEvent, t
   for (const person of await shownAsItWas(reader, event.subject, state)) {
     const { viewer } = await keptPerson(pembit, person);
     const shown = seenBy(viewer, was, event.at);
-    if (!shown || (shown.kind !== 'note' && shown.asStaff)) continue;
+    if (!shown || shown.kind === 'note' || shown.asStaff) continue;
     const seen = now && seenBy(viewer, now, pembit.now());
     const line = lineFor(event, shown, seen, { reading: telling.readingOf(person), link });
-    if (line) put(telling, person, line);
+    if (!line) continue;
+    const called = !seen || seen.kind === 'note' || (seen.cancelled === undefined) !== (shown.cancelled === undefined);
+    const moments = [shown, seen].map((each) => each && mainMoment(each));
+    put(telling, person, { line, about: event.subject, near: called || near(pembit, moments, was.tzid) });
   }
 } // prettier-ignore
 
@@ -89,12 +101,14 @@ async function tellOfClass(pembit: Pembit, reader: Reader, event: StoredEvent, t
     if (event.type === 'classPlanMoved') return after ? mailTexts.movedClassLine(after.title, day(before), day(after)!, link) : undefined;
     return mailTexts.classLine[event.type as keyof typeof mailTexts.classLine](place.code, was ?? '', now ?? '', after?.cancelled ?? '', link);
   };
+  const called = event.type !== 'classMoved' && event.type !== 'classPlanMoved';
+  const soon = called || near(pembit, [before, after].map((state) => (state ? moment(state) : undefined)), place.tzid);
   const lines = new Map<Reading, string | undefined>();
   for (const person of await studentsOfSections(reader, [section as SectionId])) {
     const reading = telling.readingOf(person);
     if (!lines.has(reading)) lines.set(reading, lineFor(reading));
     const line = lines.get(reading);
-    if (line) put(telling, person, line);
+    if (line) put(telling, person, { line, about: event.subject, near: soon });
   }
 } // prettier-ignore
 
@@ -106,12 +120,12 @@ export async function toldLines(
   pembit: Pembit,
   reader: Reader,
   events: readonly StoredEvent[],
-): Promise<ReadonlyMap<PersonId, readonly string[]>> {
+): Promise<ReadonlyMap<PersonId, readonly ToldLine[]>> {
   const telling: Telling = { told: new Map(), readingOf: await allReadings(reader) };
   for (const event of events) {
     if (!TOLD_TYPES.has(event.type)) continue;
     if (event.payload.entry) await tellOfEntry(pembit, reader, event, telling);
     else if (event.payload.class) await tellOfClass(pembit, reader, event, telling);
   }
-  return new Map([...telling.told].map(([person, lines]) => [person, [...lines]]));
+  return new Map([...telling.told].map(([person, lines]) => [person, [...lines.values()]]));
 }

@@ -5,12 +5,13 @@ import { testLinksInTurn } from '../links/testLinks';
 import { writeReads } from '../outlets/countReads';
 import { refreshInTurn } from '../outside/refreshCalendar';
 import { passOnAllSeats } from '../entries/passOnSeats';
+import { sendWeeks } from '../guardians/weeksByLetter';
 import { passOnOffers } from '../signup/freedSeat';
 import { closeWithdrawnRooms, giveMissingRooms } from '../signup/rooms';
 import { remind } from '../signup/runTimes';
 import { keepTries } from '../session/tries';
 import { sendReminders } from '../students/reminders';
-import { sendDigests } from '../students/digests';
+import { sendGathered } from '../students/gatheredLetters';
 import { tidy } from './tidy';
 import { nightlyBackup } from '../backup/nightly';
 import type { Job } from './scheduler';
@@ -36,7 +37,8 @@ export function jobsOf(pembit: Pembit): Job[] {
     { name: 'reads', pattern: '*/10 * * * * *', run: writeReads },
     { name: 'tries', pattern: '*/3 * * * * *', run: keepTries },
     { name: 'ownReminders', pattern: '0 */15 * * * *', run: sendReminders },
-    { name: 'digests', pattern: '0 0 * * * *', run: sendDigests },
+    { name: 'gathered', pattern: '0 0 * * * *', run: sendGathered },
+    { name: 'guardians', pattern: '30 0 * * * *', run: sendWeeks },
     { name: 'backup', pattern: '0 40 2 * * *', run: nightlyBackup },
     { name: 'tidy', pattern: '0 20 3 * * *', run: tidy },
   ];

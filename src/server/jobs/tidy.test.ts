@@ -1,11 +1,15 @@
 import { beforeEach, describe, expect, test } from 'vitest';
 import { valueOf } from '../../../tests/support/outcomes';
 import type { School } from '../../../tests/support/school';
-import { newSchool } from '../../../tests/support/school';
+import { newSchool, workIn } from '../../../tests/support/school';
 import type { Retention } from '@/core/frame/retention';
+import { questionInput } from '@/core/questions/questionInput';
 import { sheetInput } from '@/core/signup/sheetInput';
 import { select } from '@/data/database';
+import { planEntry } from '../entries/planEntry';
 import { archiveCourse } from '../frame/archive';
+import { endGuardianAddress, issueGuardian } from '../guardians/issue';
+import { allowQuestions, ask } from '../questions/ask';
 import type { Pembit } from '../pembit';
 import { giveBack } from '../signup/giveBack';
 import { offerTimes } from '../signup/offerTimes';
@@ -56,6 +60,26 @@ describe('what a school keeps no longer', () => {
     expect([await count('bookings'), (await everything()).includes('A private matter')]).toEqual([1, true]);
     await later(60);
     expect([await count('bookings'), (await everything()).includes('A private matter')]).toEqual([0, false]);
+  });
+
+  test('questions and guardians’ addresses go when they are old, what the office has barred stays', async () => {
+    await keep({ questions: 30, guardians: 30 });
+    const [student] = school.students;
+    const { id: about } = valueOf(await planEntry(pembit, school.instructor, workIn(school.course)));
+    valueOf(await allowQuestions(pembit, school.instructor, school.course, true));
+    valueOf(await ask(pembit, student!, questionInput.parse({ about, text: '<p>Which?</p>' })));
+    const office = { ...school.stranger, person: { ...school.stranger.person, isAdmin: true } };
+    for (const [name, bar] of [
+      ['Gran', undefined],
+      ['Uncle', 'A court said so.'],
+    ] as const) {
+      const { id } = valueOf(await issueGuardian(pembit, student!, { name, shows: [] }));
+      valueOf(await endGuardianAddress(pembit, office, id, { ...(bar ? { bar } : {}) }));
+    }
+    await later(20);
+    expect([await count('questions'), await count('guardians')]).toEqual([1, 2]);
+    await later(40);
+    expect([await count('questions'), await count('guardians')]).toEqual([0, 1]);
   });
 
   test('nothing goes while it is held for a case', async () => {

@@ -9,6 +9,9 @@ import { recordChange } from '@/data/history/change';
 import { coursesArchivedBefore, coursesThatEnded } from '@/data/jobs/endedCourses';
 import { forgetAct, forgetForAge, forgetOutdated } from '@/data/jobs/outdated';
 import { forgetUnusedFiles } from '@/data/materials/files';
+import { tidyGuardians } from '@/data/guardians/guardians';
+import { forgetCursors } from '@/data/following/followed';
+import { forgetAnswered } from '@/data/requests/answered';
 import { forgetNotices } from '@/data/notices/notices';
 import { forgetReminded } from '@/data/students/reminded';
 import { noteInOffice } from '@/data/people/officeLog';
@@ -25,6 +28,11 @@ const DAY_MS = 24 * 3_600_000;
 /** Notices are said or given up within hours; the counts of a telling are looked at for some days. */
 const NOTICES_MS = 30 * DAY_MS;
 const REMINDED_MS = 60 * DAY_MS;
+/** How long a guardian's address holds after the child's last roster, and how long it is known when it was read. */
+const UNENROLLED_MS = 60 * DAY_MS;
+const READS_MS = 30 * DAY_MS;
+/** How long a cursor of whoever follows changes is known. */
+const CURSORS_MS = 30 * DAY_MS;
 /** How long an uploaded file may wait for something that leads to it. */
 const UNUSED_FILES_MS = 7 * DAY_MS;
 /** How long a copy made before a migration is of use; longer it would keep what the school has forgotten. */
@@ -94,6 +102,10 @@ export async function tidy(pembit: Pembit): Promise<void> {
     await forgetTombstones(writer, nowMs);
     await forgetReminded(writer, nowMs - REMINDED_MS);
     await forgetNotices(writer, nowMs - NOTICES_MS);
+    const today = pembit.now().toString().slice(0, 10);
+    await forgetAnswered(writer, nowMs - DAY_MS);
+    await forgetCursors(writer, nowMs - CURSORS_MS);
+    await tidyGuardians(writer, { nowMs, today, endMs: UNENROLLED_MS, readMs: READS_MS });
   });
   const unused = await pembit.queue.write((writer) => forgetUnusedFiles(writer, nowMs - UNUSED_FILES_MS));
   for (const hash of unused) await removeStored(pembit.config, hash);

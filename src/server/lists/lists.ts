@@ -3,7 +3,6 @@ import type { SeenEntry } from '@/core/entries/seenBy';
 import { mainMoment } from '@/core/entries/entry';
 import type { Outcome } from '@/core/refusals';
 import { done } from '@/core/refusals';
-import { seenMaterials } from '@/core/materials/seenMaterials';
 import { formatPattern } from '@/core/time/formatPattern';
 import { timeLabel } from '@/core/time/dateLabels';
 import { spanOfMeeting } from '@/core/time/meetings';
@@ -14,11 +13,10 @@ import type { Moment } from '@/core/time/zonedWall';
 import { dayOf, isDay, momentText } from '@/core/time/zonedWall';
 import { schoolFrame } from '../frame/schoolFrame';
 import type { Pembit } from '../pembit';
-import { keptPlan } from '../plan/keptPlan';
 import { planSeenBy } from '../plan/planSeenBy';
 import { todayIn } from '../plan/todayIn';
 import type { SignedIn } from '../session/session';
-import { coursesOf } from '@/core/entries/viewer';
+import type { PlanPart } from '@/core/entries/viewer';
 import type { Listed, Page } from './page';
 import type { Seen } from './seen';
 import { stamp } from './seen';
@@ -263,45 +261,36 @@ async function asOffice(pembit: Pembit, seen: Seen): Promise<Seen> {
 
 const OFFICE: readonly ListName[] = ['terms', 'courses', 'sections', 'closures'];
 
-/** A page of a list, as whoever asks sees it. */
-export async function listPage(
+/** To which part of a plan a list belongs. Notes stand among the entries, by what their reader reads. */
+export const LIST_PARTS = {
+  terms: 'plan',
+  courses: 'plan',
+  sections: 'plan',
+  meetings: 'plan',
+  'class-plans': 'plan',
+  entries: 'plan',
+  closures: 'plan',
+  sheets: 'hours',
+  slots: 'hours',
+  bookings: 'hours',
+} as const satisfies Readonly<Record<ListName, PlanPart>>;
+
+/** A list, as whoever asks sees it. */
+export async function listed(
+  pembit: Pembit,
+  actor: SignedIn,
+  name: ListName,
+): Promise<readonly Listed<object>[]> {
+  const plan = await planSeenBy(pembit, actor.viewer);
+  const own: Seen = { plan, baseUrl: pembit.config.baseUrl, today: todayIn(pembit, plan) };
+  const seen = actor.person.isAdmin && OFFICE.includes(name) ? await asOffice(pembit, own) : own;
+  return LISTS[name](seen);
+}
+
+/** A page of it. */
+export const listPage = async (
   pembit: Pembit,
   actor: SignedIn,
   name: ListName,
   query: ListQuery,
-): Promise<Outcome<Page<object>>> {
-  const plan = await planSeenBy(pembit, actor.viewer);
-  const own: Seen = { plan, baseUrl: pembit.config.baseUrl, today: todayIn(pembit, plan) };
-  const seen = actor.person.isAdmin && OFFICE.includes(name) ? await asOffice(pembit, own) : own;
-  return done(pageOf<object>(LISTS[name](seen), query));
-}
-
-/** The materials of one's courses, as one sees them; links for the staff alone are the staff's. */
-export async function materialsPage(
-  pembit: Pembit,
-  actor: SignedIn,
-  query: ListQuery,
-): Promise<Outcome<Page<object>>> {
-  const { materials, courses } = await keptPlan(pembit, coursesOf(actor.viewer));
-  const { baseUrl } = pembit.config;
-  const items = seenMaterials(actor.viewer, materials, pembit.now()).map((material) => ({
-    id: material.id as string,
-    uid: material.id as string,
-    kind: material.kind,
-    term: courses.find(({ id }) => id === material.course)?.term,
-    courses: [material.course],
-    changedMs: material.lastModified.epochMilliseconds,
-    record: {
-      id: material.id,
-      course: material.course,
-      parent: material.parent,
-      position: material.position,
-      kind: material.kind,
-      title: material.title,
-      url: material.url.startsWith('/') ? baseUrl + material.url : material.url,
-      file: material.file,
-      lastModified: stamp(material.lastModified),
-    },
-  }));
-  return done(pageOf<object>(items, query));
-}
+): Promise<Outcome<Page<object>>> => done(pageOf(await listed(pembit, actor, name), query));

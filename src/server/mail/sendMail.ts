@@ -4,6 +4,7 @@ import type { Pembit } from '../pembit';
 import type { Carrier } from './carrier';
 import { PermanentRefusal } from './carrier';
 import { letterHtml } from './letterHtml';
+import { endingHeaders } from './unsubscribe';
 import { LETTER_MS, smtpCarrier } from './smtpCarrier';
 
 const MINUTE = 60_000;
@@ -26,6 +27,7 @@ export function carrierOf(config: Pembit['config']): Carrier | undefined {
         subject: letter.subject,
         text: letter.text,
         html: letterHtml(letter),
+        headers: endingHeaders(letter, config.baseUrl),
         attachments: letter.calendar
           ? [{ filename: 'time.ics', method: letter.calendar.method, content: letter.calendar.text }]
           : [],

@@ -1,6 +1,7 @@
 import nodemailer from 'nodemailer';
 import type { Config } from '../config';
 import { letterHtml } from './letterHtml';
+import { endingHeaders } from './unsubscribe';
 import type { Carrier } from './carrier';
 import { PermanentRefusal } from './carrier';
 
@@ -14,7 +15,7 @@ type SmtpError = Readonly<{ responseCode?: number; code?: string; message?: stri
  * Hands letters to a mail server. Where there are credentials they go encrypted or not at all, unless the operator says
  * PEMBIT_SMTP_PLAIN=1 by name. Answers go to whoever caused the letter; nothing answers it by itself (RFC 3834).
  */
-export function smtpCarrier({ smtpUrl, smtpPlain, mailFrom }: Config): Carrier {
+export function smtpCarrier({ smtpUrl, smtpPlain, mailFrom, baseUrl }: Config): Carrier {
   const url = new URL(smtpUrl!);
   const transport = nodemailer.createTransport({
     host: url.hostname,
@@ -39,7 +40,7 @@ export function smtpCarrier({ smtpUrl, smtpPlain, mailFrom }: Config): Carrier {
         text: letter.text,
         html: letterHtml(letter),
         messageId: `<${letter.id}@pembit>`,
-        headers: { 'Auto-Submitted': 'auto-generated' },
+        headers: { 'Auto-Submitted': 'auto-generated', ...endingHeaders(letter, baseUrl) },
         ...(letter.calendar
           ? {
               icalEvent: {

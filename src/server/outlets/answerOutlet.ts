@@ -14,6 +14,7 @@ import type { StampScope } from '@/data/history/stamps';
 import { readStamps } from '@/data/history/stamps';
 import { goneAddress, outletByTokenHash } from '@/data/outlets/outlets';
 import type { Pembit } from '../pembit';
+import { answerGuardian, answerGuardianFeed, isGuardianPath } from '../guardians/answerGuardian';
 import { takeTries } from '../session/tries';
 import { keptPerson } from '../people/keptPeople';
 import { keptPlan } from '../plan/keptPlan';
@@ -53,7 +54,7 @@ const OEMBED = '/embed/oembed.json';
 const LONGEST_QUERY = 1000;
 
 export const isOutletPath = (path: string): boolean =>
-  path.startsWith('/feeds/') || path.startsWith('/embed/');
+  path.startsWith('/feeds/') || path.startsWith('/embed/') || isGuardianPath(path);
 
 type Wanted =
   | { kind: 'feed'; token: string; form: FeedForm }
@@ -86,7 +87,7 @@ function wantedBy(path: string, query: string): Wanted | undefined {
   }
 }
 
-/** The pages and files of outlets: the one function that answers under /feeds/ and /embed/. */
+/** The pages and files of outlets: the one function that answers under /feeds/, /embed/ and /g/. */
 export function createOutletAnswerer(pembit: Pembit): (request: OutletRequest) => Promise<OutletAnswer> {
   const cache = createOutletCache();
 
@@ -99,6 +100,7 @@ export function createOutletAnswerer(pembit: Pembit): (request: OutletRequest) =
     if (request.method === 'OPTIONS') return { status: 204, headers: CORS };
     if (request.method !== 'GET' && request.method !== 'HEAD')
       return { status: 405, headers: { allow: 'GET, HEAD, OPTIONS', ...policyFor(request.path) } };
+    if (isGuardianPath(request.path)) return answerGuardian(pembit, request);
     if (request.path === OEMBED) return oembed(pembit, request);
     if (request.path === PREVIEW_PATH) return previewOutlet(pembit, request);
     const query = request.path.startsWith('/embed/') && request.query.length <= LONGEST_QUERY ? request.query : ''; // prettier-ignore
@@ -114,6 +116,11 @@ export function createOutletAnswerer(pembit: Pembit): (request: OutletRequest) =
     const hash = wanted && tokenHash(wanted.token);
     const outlet = hash === undefined ? undefined : await outletByTokenHash(pembit, hash);
     if (!wanted || !outlet || !serves(outlet, wanted)) {
+      const guardians =
+        !outlet && wanted?.kind === 'feed' && wanted.form === 'events'
+          ? await answerGuardianFeed(pembit, request, wanted.token)
+          : undefined;
+      if (guardians) return guardians;
       // Right addresses are never held up by wrong ones: only these are counted.
       if (takeTries(pembit, [['token', request.from ?? '']]) > 0) return tooManyMisses(request);
       const gone = hash !== undefined && !outlet ? await goneAddress(pembit, hash) : undefined;

@@ -28,6 +28,8 @@ type Given = Readonly<{
   /** The secret part of its address. */
   token: string;
   baseUrl: string;
+  /** Under which path its own pages stand; absent: that of embeds. */
+  pages?: string;
   open?: OpenFiles;
   form?: FeedForm;
   /** When the owner of a personal feed ticked each piece of work. */
@@ -40,10 +42,15 @@ type Given = Readonly<{
 /** Where the links of an outlet's file lead: a personal one's to Pembit, any other's to its own pages. */
 export function addressesOf(
   outlet: Outlet,
-  { token, baseUrl, open = NOTHING_OPEN }: Pick<Given, 'token' | 'baseUrl' | 'open'>,
+  {
+    token,
+    baseUrl,
+    pages = '/embed',
+    open = NOTHING_OPEN,
+  }: Pick<Given, 'token' | 'baseUrl' | 'pages' | 'open'>,
 ): Addresses {
   const personal = outlet.audience === 'personal';
-  const embed = `${baseUrl}/embed/${token}`;
+  const embed = `${baseUrl}${pages}/${token}`;
   const opened = openedAt(embed, open);
   return {
     entry: (id) => (personal ? `${baseUrl}/e/${id}` : `${embed}/e/${id}`),
@@ -89,9 +96,9 @@ function bodyOf(
 
 /** The file of an outlet, in one of its forms. */
 export function outletFile(outlet: Outlet, contents: OutletContents, given: Given): string {
-  const { token, baseUrl, form = 'events' } = given;
+  const { token, baseUrl, pages = '/embed', form = 'events' } = given;
   const personal = outlet.audience === 'personal';
-  const page = personal ? baseUrl : `${baseUrl}/embed/${token}`;
+  const page = personal ? baseUrl : `${baseUrl}${pages}/${token}`;
   const addresses = addressesOf(outlet, given);
   // A copy of a file that is not public would carry its secret address on.
   const self = (ending: string) =>

@@ -4,7 +4,7 @@ import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
 import { officeTexts } from '@/core/texts/office';
 import { refTo } from '@/data/history/personRefs';
-import { hasAdministrator } from '@/data/people/neverNone';
+import { hasAdministrator } from '@/data/people/administrators';
 import { noteInOffice } from '@/data/people/officeLog';
 import { personById } from '@/data/people/people';
 import { perform } from '../history/perform';

@@ -9,7 +9,7 @@ import type { Change } from '@/data/history/change';
 import { refTo } from '@/data/history/personRefs';
 import { queueLetters } from '@/data/mail/outbox';
 import { deleteInvitations } from '@/data/people/invitations';
-import { hasAdministrator } from '@/data/people/neverNone';
+import { hasAdministrator } from '@/data/people/administrators';
 import { noteInOffice } from '@/data/people/officeLog';
 import type { Person } from '@/data/people/people';
 import { personByEmail, personById } from '@/data/people/people';

@@ -5,7 +5,7 @@ import { historyTexts } from '@/core/texts/history';
 import { staffTexts } from '@/core/texts/staff';
 import { refTo, withNames } from '@/data/history/personRefs';
 import { recordChange } from '@/data/history/change';
-import { hasAdministrator } from '@/data/people/neverNone';
+import { hasAdministrator } from '@/data/people/administrators';
 import { noteInOffice } from '@/data/people/officeLog';
 import { erasePerson, personalData } from '@/data/people/personalData';
 import type { PersonalData } from '@/data/people/personalData';

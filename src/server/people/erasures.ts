@@ -2,9 +2,8 @@ import { appendFileSync, existsSync, readFileSync } from 'node:fs';
 import path from 'node:path';
 import { z } from 'zod';
 import { personId } from '@/core/ids';
-import type { PersonId } from '@/core/ids';
-import { select } from '@/data/database';
-import { personById } from '@/data/people/people';
+import type { Reader } from '@/data/database';
+import { peopleById, personById } from '@/data/people/people';
 import { erasePerson } from '@/data/people/personalData';
 import type { WriteQueue } from '@/data/writeQueue';
 
@@ -37,15 +36,13 @@ export function erasuresIn(folder: string): Erasure[] {
 
 /** Erases again whoever was erased and is there all the same, as after a restore. Answers how many. */
 export async function eraseAgain(
-  { sequelize, queue }: Readonly<{ sequelize: Parameters<typeof select>[0]['sequelize']; queue: WriteQueue }>,
+  { sequelize, queue }: Readonly<{ sequelize: Reader['sequelize']; queue: WriteQueue }>,
   folder: string,
   nowMs: number,
 ): Promise<number> {
   const ids = [...new Set(erasuresIn(folder).map(({ id }) => id))];
   if (ids.length === 0) return 0;
-  const there = await select<{ id: PersonId }>({ sequelize }, 'SELECT id FROM people WHERE id IN (:ids)', {
-    ids,
-  });
+  const there = await peopleById({ sequelize }, ids);
   for (const { id } of there)
     await queue.write(async (writer) => {
       const person = await personById(writer, id);

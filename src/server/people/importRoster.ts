@@ -11,12 +11,12 @@ import { ONE_ROSTER_TABLES } from '@/core/roster/readOneRoster';
 import { packageTexts } from '@/core/texts/packages';
 import { rosterTexts } from '@/core/texts/roster';
 import type { Reader } from '@/data/database';
-import { select } from '@/data/database';
 import { filesById } from '@/data/materials/files';
 import type { Change } from '@/data/history/change';
 import { proposeCorrection } from '@/data/people/corrections';
 import { noteInOffice } from '@/data/people/officeLog';
 import { personByEmail } from '@/data/people/people';
+import { addressesBySourcedId, comparedMembers } from '@/data/people/rosters';
 import { loadFrame } from '@/data/plan/loadPlan';
 import { perform } from '../history/perform';
 import { storedPath } from '../materials/fileStore';
@@ -62,21 +62,7 @@ type Member = KnownMember & Readonly<{ person: PersonId; roster: string }>;
  * made by this course's lists and is on no other roster. Everybody else's account stays where it is.
  */
 async function membersOf(reader: Reader, course: CourseId, official: boolean): Promise<Member[]> {
-  const rows = await select<
-    Readonly<{ person: PersonId; roster: string; name: string; email: string; section: string | null; sourcedId: string | null; untouched: number; ofCourse: number }> // prettier-ignore
-  >(
-    reader,
-    `SELECT people.id AS "person", roster.id AS "roster", COALESCE(roster.listed_name, people.name) AS "name", people.email,
-       roster.section_id AS "section", people.sourced_id AS "sourcedId",
-       CASE WHEN people.came_at IS NULL AND people.password_hash = '' AND people.is_admin = 0 AND roster.listed_name IS NULL
-         AND NOT EXISTS (SELECT 1 FROM staff WHERE staff.person_id = people.id)
-         AND NOT EXISTS (SELECT 1 FROM school_accounts WHERE school_accounts.person_id = people.id) THEN 1 ELSE 0 END AS "untouched",
-       CASE WHEN people.made_by_course = :course
-         AND NOT EXISTS (SELECT 1 FROM roster AS other WHERE other.person_id = people.id AND other.course_id <> :course)
-         THEN 1 ELSE 0 END AS "ofCourse"
-     FROM roster JOIN people ON people.id = roster.person_id WHERE roster.course_id = :course`,
-    { course },
-  );
+  const rows = await comparedMembers(reader, course);
   return rows.map(({ section, sourcedId, untouched, ofCourse, ...row }) => ({
     ...row,
     ...(section === null ? {} : { section }),
@@ -233,11 +219,6 @@ async function correct(
 
 /** The addresses of those whom Pembit knows by what the school's system calls them. */
 async function knownSourced(reader: Reader, ids: readonly string[]): Promise<ReadonlyMap<string, string>> {
-  if (ids.length === 0) return new Map();
-  const rows = await select<{ email: string; sourced_id: string }>(
-    reader,
-    'SELECT email, sourced_id FROM people WHERE sourced_id IN (:ids)',
-    { ids },
-  );
+  const rows = await addressesBySourcedId(reader, ids);
   return new Map(rows.map((row) => [row.sourced_id, row.email]));
 }

@@ -4,11 +4,11 @@ import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
 import { mailTexts } from '@/core/texts/mail';
 import type { Reader } from '@/data/database';
-import { select } from '@/data/database';
 import type { Letter } from '@/data/mail/outbox';
 import { recordChange } from '@/data/history/change';
 import { queueLetters } from '@/data/mail/outbox';
-import { deleteInvitations, insertInvitations } from '@/data/people/invitations';
+import type { Invited } from '@/data/people/invitations';
+import { deleteInvitations, insertInvitations, invitedPerson } from '@/data/people/invitations';
 import { noteComing, personByEmail, writePassword } from '@/data/people/people';
 import { deleteSessions } from '@/data/people/sessions';
 import type { Writer } from '@/data/writeQueue';
@@ -63,18 +63,8 @@ export async function sendLinks(
   await queueLetters(writer, letters, nowMs);
 }
 
-/** `known`: somebody who has a password already, and chooses another. */
-type Invited = Readonly<{ id: PersonId; name: string; email: string; known: number }>;
-
-async function invited(reader: Reader, token: string, nowMs: number): Promise<Invited | undefined> {
-  const [row] = await select<Invited>(
-    reader,
-    `SELECT people.id, people.name, people.email, CASE WHEN people.password_hash = '' THEN 0 ELSE 1 END AS known FROM invitations JOIN people ON people.id = invitations.person_id
-     WHERE invitations.id = :id AND expires_at > :nowMs AND people.deactivated_at IS NULL`,
-    { id: idOf(token), nowMs },
-  );
-  return row;
-}
+const invited = (reader: Reader, token: string, nowMs: number): Promise<Invited | undefined> =>
+  invitedPerson(reader, idOf(token), nowMs);
 
 /** Whom a link is for, while it holds: somebody known, or who asked to join. Looking does not spend it: mail scanners look, too. */
 export async function invitedBy(

@@ -7,21 +7,27 @@ import { readsAsStaff } from '@/core/entries/viewer';
 import { frameHistoryTexts } from '@/core/texts/frameHistory';
 import { mailTexts } from '@/core/texts/mail';
 import type { Reader } from '@/data/database';
-import { select } from '@/data/database';
 import type { Change } from '@/data/history/change';
 import { refTo } from '@/data/history/personRefs';
 import { queueLetters } from '@/data/mail/outbox';
 import { leftUnder } from '@/data/people/departures';
+import type { JoinRequest } from '@/data/people/joining';
+import {
+  courseRowOf,
+  insertJoinRequest,
+  joinRequestById,
+  openCourse,
+  removeJoinRequests,
+  sectionNamesOf,
+} from '@/data/people/joining';
+import { isOnRoster } from '@/data/people/rosters';
 import { rosterRow } from '@/data/people/memberRows';
 import { personByEmail, personRow } from '@/data/people/people';
-import type { Rows } from '@/data/rows';
 import { perform } from '../history/perform';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
 import { letterAsked, mayWriteTo } from '../session/anonymousLetters';
 import { takeTries } from '../session/tries';
-
-type CourseRow = Rows['courses'];
 
 /** The secret part of a course's joining address, as with outlets: another generation is another address. */
 const tokenOf = (secret: Buffer, course: string, generation: number) =>
@@ -34,14 +40,11 @@ const hashOf = (token: string) => createHash('sha256').update(token).digest('hex
 
 /** Where students join a course by themselves; undefined while they cannot. */
 export async function joiningAddress(pembit: Pembit, course: CourseId): Promise<string | undefined> {
-  const row = await courseRow(pembit, course);
+  const row = await courseRowOf(pembit, course);
   return row?.join_hash
     ? `${pembit.config.baseUrl}/join/${tokenOf(pembit.secret, course, row.join_generation)}`
     : undefined;
 }
-
-const courseRow = async (reader: Reader, id: CourseId): Promise<CourseRow | undefined> =>
-  (await select<CourseRow>(reader, 'SELECT * FROM courses WHERE id = :id', { id }))[0];
 
 /** Opens a course for joining, under a new address each time; the one before holds no more. */
 export function openJoining(
@@ -50,7 +53,7 @@ export function openJoining(
   course: CourseId,
 ): Promise<Outcome<{ url: string }>> {
   return perform(pembit, actor, 'openJoining', async (change) => {
-    const row = await courseRow(change, course);
+    const row = await courseRowOf(change, course);
     if (!row || !mayIn(actor, 'openJoining', course)) return refused('notFound');
     const generation = row.join_generation + 1;
     const token = tokenOf(pembit.secret, course, generation);
@@ -66,7 +69,7 @@ export function closeJoining(
   course: CourseId,
 ): Promise<Outcome<{ code: string }>> {
   return perform(pembit, actor, 'closeJoining', async (change) => {
-    const row = await courseRow(change, course);
+    const row = await courseRowOf(change, course);
     if (!row || !mayIn(actor, 'closeJoining', course)) return refused('notFound');
     await change.update('courses', course, { join_hash: null });
     change.summarise(frameHistoryTexts.closesJoining);
@@ -85,24 +88,15 @@ export type Joinable = Readonly<{
 
 /** The course behind a joining address; undefined when it holds no more or the course is archived. */
 export const joinable = (reader: Reader, token: string): Promise<Joinable | undefined> =>
-  joinableWhere(reader, 'join_hash = :hash', { hash: hashOf(token) });
+  joinableBy(reader, { hash: hashOf(token) });
 
-async function joinableWhere(
+async function joinableBy(
   reader: Reader,
-  where: string,
-  replacements: Readonly<Record<string, string>>,
+  by: Parameters<typeof openCourse>[1],
 ): Promise<Joinable | undefined> {
-  const [row] = await select<CourseRow>(
-    reader,
-    `SELECT * FROM courses WHERE ${where} AND join_hash IS NOT NULL AND archived_at IS NULL`,
-    replacements,
-  );
+  const row = await openCourse(reader, by);
   if (!row) return undefined;
-  const sections = await select<{ id: SectionId; name: string }>(
-    reader,
-    'SELECT id, name FROM sections WHERE course_id = :id ORDER BY name',
-    { id: row.id },
-  );
+  const sections = await sectionNamesOf(reader, row.id as CourseId);
   return {
     id: row.id as CourseId,
     code: row.code,
@@ -180,8 +174,7 @@ async function askToJoin(
   const label = labelOf(course);
   await pembit.queue.write(
     async (writer) => {
-      const { sequelize, transaction } = writer;
-      await sequelize.getQueryInterface().bulkInsert('join_requests', [row], { transaction });
+      await insertJoinRequest(writer, row);
       const text = mailTexts.join(label, `${pembit.config.baseUrl}/welcome/${token}`);
       await queueLetters(writer, [{ to: email, subject: mailTexts.joinSubject(label), text, sender: null }], nowMs); // prettier-ignore
     },
@@ -196,23 +189,10 @@ export async function joinRequest(
   token: string,
   nowMs: number,
 ): Promise<Readonly<{ row: JoinRequest; course: Joinable }> | undefined> {
-  const [row] = await select<JoinRequest>(
-    reader,
-    'SELECT * FROM join_requests WHERE id = :id AND expires_at > :nowMs',
-    { id: hashOf(token), nowMs },
-  );
-  const course = row && (await joinableWhere(reader, 'id = :id', { id: row.course_id }));
+  const row = await joinRequestById(reader, hashOf(token), nowMs);
+  const course = row && (await joinableBy(reader, { id: row.course_id }));
   return row && course?.generation === row.join_generation ? { row, course } : undefined;
 }
-
-type JoinRequest = Readonly<{
-  id: string;
-  course_id: CourseId;
-  section_id: SectionId | null;
-  name: string;
-  email: string;
-  join_generation: number;
-}>;
 
 /** Makes somebody whose address is proven, and puts them on the roster. */
 export async function finishJoining(
@@ -225,9 +205,7 @@ export async function finishJoining(
   // The section they asked for may have been merged into another since.
   const section = course.sections.find(({ id }) => id === row.section_id)?.id;
   await enrol(change, { course, section, person: person.id });
-  await change.sequelize
-    .getQueryInterface()
-    .bulkDelete('join_requests', { email: row.email }, { transaction: change.transaction });
+  await removeJoinRequests(change, row.email);
   change.summarise(frameHistoryTexts.joined(refTo(person.id)));
   return person.id;
 }
@@ -236,12 +214,7 @@ type Place = Readonly<{ course: Joinable; section?: SectionId; person: PersonId 
 
 /** Whether somebody is on the roster now. Who was taken off does not come back by the address that held then. */
 async function enrol(change: Change, { course, section, person }: Place): Promise<boolean> {
-  const known = await select(
-    change,
-    'SELECT id FROM roster WHERE course_id = :course AND person_id = :person',
-    { course: course.id, person },
-  );
-  if (known.length > 0) return true;
+  if (await isOnRoster(change, course.id, person)) return true;
   if (await leftUnder(change, { course: course.id, person, generation: course.generation })) return false;
   await change.insert('roster', [
     rosterRow({ course: course.id, section, person, joinedAtMs: change.nowMs }),

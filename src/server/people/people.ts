@@ -5,9 +5,9 @@ import type { PersonInput } from '@/core/people/personInput';
 import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
 import { schoolTexts } from '@/core/texts/school';
-import { select } from '@/data/database';
 import type { Change } from '@/data/history/change';
 import { refTo } from '@/data/history/personRefs';
+import { peopleNamed, peopleWhoTeach } from '@/data/people/office';
 import { noteInOffice } from '@/data/people/officeLog';
 import { personByEmail, personById, personRow } from '@/data/people/people';
 import { schoolSettings } from '@/data/plan/schoolSettings';
@@ -16,27 +16,8 @@ import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
 import { invite } from './invitation';
 
-export type TeachingPerson = Readonly<{
-  id: PersonId;
-  name: string;
-  email: string;
-  waiting: number;
-  isAdmin: number;
-  deactivated: number;
-  secondStep: number;
-}>;
-
 /** People who may teach: everyone who is on no roster only, staff and administrators. For the administrator. */
-export function teachingPeople(pembit: Pembit): Promise<TeachingPerson[]> {
-  return select(
-    pembit,
-    `SELECT id, name, email, CASE WHEN came_at IS NULL THEN 1 ELSE 0 END AS "waiting", is_admin AS "isAdmin",
-       CASE WHEN deactivated_at IS NULL THEN 0 ELSE 1 END AS "deactivated",
-       CASE WHEN id IN (SELECT person_id FROM second_steps WHERE confirmed_at IS NOT NULL) THEN 1 ELSE 0 END AS "secondStep"
-     FROM people
-     WHERE is_admin = 1 OR id IN (SELECT person_id FROM staff) OR id NOT IN (SELECT person_id FROM roster) ORDER BY name`,
-  );
-}
+export const teachingPeople = (pembit: Pembit): ReturnType<typeof peopleWhoTeach> => peopleWhoTeach(pembit);
 
 export type FoundPerson = Readonly<{
   id: PersonId;
@@ -55,13 +36,7 @@ export async function findPeople(
 ): Promise<Outcome<FoundPerson[]>> {
   if (!mayOffice(actor, 'addPerson')) return refused('notYours');
   if (words === '') return done([]);
-  const rows = await select<Omit<TeachingPerson, 'waiting'>>(
-    pembit,
-    `SELECT id, name, email, is_admin AS "isAdmin", CASE WHEN deactivated_at IS NULL THEN 0 ELSE 1 END AS "deactivated",
-       CASE WHEN id IN (SELECT person_id FROM second_steps WHERE confirmed_at IS NOT NULL) THEN 1 ELSE 0 END AS "secondStep"
-     FROM people WHERE LOWER(name) LIKE :like ESCAPE '\\' OR email LIKE :like ESCAPE '\\' ORDER BY name LIMIT 20`,
-    { like: `%${words.toLowerCase().replace(/[\\%_]/g, '\\$&')}%` },
-  );
+  const rows = await peopleNamed(pembit, words, 20);
   return done(
     rows.map(({ isAdmin, deactivated, secondStep, ...row }) => ({
       ...row,

@@ -9,8 +9,8 @@ import { frameHistoryTexts } from '@/core/texts/frameHistory';
 import { memberTexts } from '@/core/texts/members';
 import type { Course } from '@/core/plan/plan';
 import type { Reader } from '@/data/database';
-import { select } from '@/data/database';
 import type { Change } from '@/data/history/change';
+import { knownAddresses, membersOfCourse, notComeYet } from '@/data/people/rosters';
 import { rosterRow } from '@/data/people/memberRows';
 import { personRow } from '@/data/people/people';
 import { loadFrame } from '@/data/plan/loadPlan';
@@ -31,21 +31,7 @@ export type Member = Readonly<{
 
 /** Who is on a course's roster, by the names that the list gives until they have come; `waiting` are those who have not. */
 export async function rosterOf(reader: Reader, course: CourseId): Promise<Member[]> {
-  const rows = await select<{
-    person: PersonId;
-    name: string;
-    email: string;
-    section: string | null;
-    sectionId: SectionId | null;
-    waiting: number;
-  }>(
-    reader,
-    `SELECT people.id AS "person", COALESCE(roster.listed_name, people.name) AS "name", people.email, sections.name AS "section", sections.id AS "sectionId",
-       CASE WHEN people.came_at IS NULL OR roster.listed_name IS NOT NULL THEN 1 ELSE 0 END AS "waiting"
-     FROM roster JOIN people ON people.id = roster.person_id LEFT JOIN sections ON sections.id = roster.section_id
-     WHERE roster.course_id = :course ORDER BY 2, people.email`,
-    { course },
-  );
+  const rows = await membersOfCourse(reader, course);
   return rows.map((row) => ({ ...row, waiting: row.waiting === 1 }));
 }
 
@@ -114,13 +100,7 @@ export async function sendLettersAgain(
 ): Promise<Outcome<{ sent: number }>> {
   if (!mayIn(actor, 'addStudents', id)) return refused('notFound');
   const [course] = (await loadFrame(pembit, [id])).courses;
-  const waiting = await select<{ id: PersonId; email: string; name: string }>(
-    pembit,
-    `SELECT people.id, people.email, COALESCE(roster.listed_name, people.name) AS name
-     FROM roster JOIN people ON people.id = roster.person_id
-     WHERE roster.course_id = :id AND people.id IN (:people) AND people.came_at IS NULL AND people.deactivated_at IS NULL`,
-    { id, people },
-  );
+  const waiting = await notComeYet(pembit, id, people);
   if (!course) return refused('notFound');
   if (waiting.length === 0)
     return refused('badRequest', [{ field: 'people', message: memberTexts.noneWaits }]);
@@ -180,12 +160,6 @@ async function knownByEmail(
   reader: Reader,
   emails: readonly string[],
 ): Promise<ReadonlyMap<string, KnownPerson>> {
-  if (emails.length === 0) return new Map();
-  const rows = await select<KnownPerson>(
-    reader,
-    `SELECT id, email, CASE WHEN is_admin = 1 OR id IN (SELECT person_id FROM staff) THEN 1 ELSE 0 END AS "teaches"
-     FROM people WHERE email IN (:emails)`,
-    { emails },
-  );
+  const rows = await knownAddresses(reader, emails);
   return new Map(rows.map((row) => [row.email, row]));
 }

@@ -38,7 +38,7 @@ export async function planSeenBy(
   };
   if (viewer.kind !== 'person') return (await see()).plan;
   const scopes = scopesOf(coursesOf(viewer), viewer.id);
-  return (await keptSeen(pembit, `${author ?? ''} ${personKey(viewer)}`, see, scopes)).plan;
+  return (await keptSeen(pembit, `${author ?? ''} ${viewerKey(viewer)}`, see, scopes)).plan;
 }
 
 /** A plan as somebody sees it, and from when until when time alone changes nothing of that. */
@@ -49,10 +49,24 @@ const keptSeen = keptReads<Seen>(32, (pembit, { fromMs, untilMs }) => {
   return fromMs <= nowMs && nowMs < untilMs;
 });
 
-/** All that a person sees by, as text. */
-const personKey = ({ id, staffOf, helps, memberOf, groups }: Extract<Viewer, { kind: 'person' }>): string => {
+/** All that a person sees by, as text: reads that are kept for somebody are kept for as much as they see. */
+export const viewerKey = ({
+  id,
+  staffOf,
+  helps,
+  memberOf,
+  groups,
+  reads,
+}: Extract<Viewer, { kind: 'person' }>): string => {
   const help = [...helps].map(([course, { role, sections, since }]) => [course, role, sections && [...sections].sort(), since?.epochMilliseconds]); // prettier-ignore
-  return JSON.stringify([id, [...staffOf].sort(), help.sort(), [...memberOf].sort(), [...groups].sort()]);
+  return JSON.stringify([
+    id,
+    [...staffOf].sort(),
+    help.sort(),
+    [...memberOf].sort(),
+    [...groups].sort(),
+    reads && [...reads],
+  ]);
 };
 
 /** Everything planned in one course, unfiltered: for its own staff alone, undefined for anybody else. */

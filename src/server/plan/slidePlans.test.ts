@@ -8,7 +8,7 @@ import { select } from '@/data/database';
 import { loadPlan } from '@/data/plan/loadPlan';
 import { historyOf, valueOf } from '../../../tests/support/outcomes';
 import type { School } from '../../../tests/support/school';
-import { newSchool } from '../../../tests/support/school';
+import { newSchool, toldAtOnce } from '../../../tests/support/school';
 import { planEntry } from '../entries/planEntry';
 import { addClosure } from '../frame/closures';
 import { addSection, changeWeek } from '../frame/sections';
@@ -174,7 +174,8 @@ describe('what hangs on a slide', () => {
       await slidePlans(pembit, instructor, course, await later('T4', { sections: [section] })),
     );
     expect(valueOf(await seenBefore(pembit, instructor, slid))).toEqual({ seen: 3 });
-    expect(valueOf(await tellChange(pembit, instructor, slid))).toEqual({ told: 3 });
+    await toldAtOnce(school, school.students);
+    expect(valueOf(await tellChange(pembit, instructor, slid))).toEqual({ told: 3, gathered: 0 });
     const [letter] = await select<{ body: string }>(pembit, 'SELECT body FROM outbox LIMIT 1');
     expect(letter!.body).toContain('T4: it was planned for Thu 17 Sept; it is now planned for Tue 22 Sept.');
   });

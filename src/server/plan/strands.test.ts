@@ -8,7 +8,7 @@ import { select } from '@/data/database';
 import { loadPlan } from '@/data/plan/loadPlan';
 import { historyOf, valueOf } from '../../../tests/support/outcomes';
 import type { School } from '../../../tests/support/school';
-import { newSchool } from '../../../tests/support/school';
+import { newSchool, toldAtOnce } from '../../../tests/support/school';
 import { planEntry } from '../entries/planEntry';
 import { addClosure } from '../frame/closures';
 import { changeWeek } from '../frame/sections';
@@ -104,6 +104,7 @@ test('a section that never meets is planned by week: topics, work, a closed week
 
 test('who is told of a week whose plan slid reads the day on which it begins; nobody reads that a week has moved by itself', async () => {
   const { pembit, instructor, course, students } = school;
+  await toldAtOnce(school, students);
   await meets('by week');
   valueOf(await writeTopics(pembit, instructor, course, { list: 'W1\nW2', from: 7, strand: 'week' }));
   const student = students[0]!;

@@ -1,7 +1,8 @@
 import type { Outcome } from '@/core/refusals';
 import { done, refused, tooOften } from '@/core/refusals';
 import { passwordTexts } from '@/core/texts/passwords';
-import { personByEmail } from '@/data/people/people';
+import { personByEmail, writePassword } from '@/data/people/people';
+import { deleteSessions } from '@/data/people/sessions';
 import { sendLinks } from '../people/invitation';
 import type { Pembit } from '../pembit';
 import { choosePassword } from './choosePassword';
@@ -31,10 +32,9 @@ export async function changePassword(
   const chosen = await choosePassword(password, [person.name, person.email]);
   if (!chosen.ok) return chosen;
   await pembit.queue.write(
-    async ({ sequelize, transaction }) => {
-      const queries = sequelize.getQueryInterface();
-      await queries.bulkUpdate('people', { password_hash: chosen.value }, { id: person.id }, { transaction });
-      await queries.bulkDelete('sessions', { person_id: person.id }, { transaction });
+    async (writer) => {
+      await writePassword(writer, person.id, chosen.value);
+      await deleteSessions(writer, { person_id: person.id });
     },
     { aside: true },
   );

@@ -7,9 +7,15 @@ import type { PersonId } from '@/core/ids';
 import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
 import type { Reader } from '@/data/database';
-import { select } from '@/data/database';
 import type { Person } from '@/data/people/people';
-import type { Writer } from '@/data/writeQueue';
+import type { SecondStepRow } from '@/data/people/secondSteps';
+import {
+  beginSecondStepOf,
+  deleteSecondSteps,
+  lacksSecondStep,
+  secondStepOf,
+  updateSecondStep,
+} from '@/data/people/secondSteps';
 import type { Pembit } from '../pembit';
 
 const RECOVERY_CODES = 10;
@@ -17,7 +23,6 @@ const STEP_SECONDS = 30;
 
 /** Somebody who is signed in. */
 type Actor = Readonly<{ person: Person; viewer: Extract<Viewer, { kind: 'person' }> }>;
-type Row = Readonly<{ secret: string; confirmed_at: number | null; last_step: number; recovery: string }>;
 
 /** RFC 6238 with the values that authenticators expect: SHA-1, six digits, thirty seconds. */
 const totpOf = (secret: string, email: string) =>
@@ -42,14 +47,8 @@ function unseal(pembit: Pembit, person: PersonId, sealed: string): string {
   return Buffer.concat([decipher.update(bytes.subarray(28)), decipher.final()]).toString('utf8');
 }
 
-const rowOf = async (reader: Reader, person: PersonId): Promise<Row | undefined> =>
-  (await select<Row>(reader, 'SELECT * FROM second_steps WHERE person_id = :person', { person }))[0];
-
-const run = ({ sequelize, transaction }: Writer, sql: string, replacements: Record<string, unknown>) =>
-  sequelize.query(sql, { replacements, transaction });
-
 export const hasSecondStep = async (reader: Reader, person: PersonId): Promise<boolean> => {
-  const row = await rowOf(reader, person);
+  const row = await secondStepOf(reader, person);
   return row !== undefined && row.confirmed_at !== null;
 };
 
@@ -59,20 +58,14 @@ export const hasSecondStep = async (reader: Reader, person: PersonId): Promise<b
  */
 export async function owesSecondStep(reader: Reader, { person, viewer }: Actor): Promise<boolean> {
   if (!person.isAdmin && !isOnStaff(viewer)) return false;
-  const rows = await select(
-    reader,
-    `SELECT 1 FROM school, people WHERE school.second_step_for_staff = 1 AND people.id = :person AND people.password_hash <> ''
-       AND NOT EXISTS (SELECT 1 FROM second_steps WHERE person_id = :person AND confirmed_at IS NOT NULL)`,
-    { person: person.id },
-  );
-  return rows.length > 0;
+  return lacksSecondStep(reader, person.id);
 }
 
 const plainCode = (code: string) => code.toLowerCase().replace(/[^0-9a-z]/g, '');
 const hashOf = (code: string) => createHash('sha256').update(plainCode(code)).digest('base64url');
 
 /** The time step that a code belongs to, one before and after included; undefined where it is none, or was used. */
-function stepOf(pembit: Pembit, row: Row, person: PersonId, code: string): number | undefined {
+function stepOf(pembit: Pembit, row: SecondStepRow, person: PersonId, code: string): number | undefined {
   const totp = totpOf(unseal(pembit, person, row.secret), '');
   const timestamp = pembit.now().epochMilliseconds;
   const delta = totp.validate({ token: plainCode(code), timestamp, window: 1 });
@@ -85,17 +78,17 @@ function stepOf(pembit: Pembit, row: Row, person: PersonId, code: string): numbe
 export function spendCode(pembit: Pembit, person: PersonId, code: string): Promise<boolean> {
   return pembit.queue.write(
     async (writer) => {
-      const row = await rowOf(writer, person);
+      const row = await secondStepOf(writer, person);
       if (!row) return false;
       const step = stepOf(pembit, row, person, code);
       if (step !== undefined) {
-        await run(writer, 'UPDATE second_steps SET last_step = :step WHERE person_id = :person', { step, person }); // prettier-ignore
+        await updateSecondStep(writer, person, { last_step: step });
         return true;
       }
       const hashes = JSON.parse(row.recovery) as string[];
       const left = hashes.filter((hash) => hash !== hashOf(code));
       if (left.length === hashes.length) return false;
-      await run(writer, 'UPDATE second_steps SET recovery = :left WHERE person_id = :person', { left: JSON.stringify(left), person }); // prettier-ignore
+      await updateSecondStep(writer, person, { recovery: JSON.stringify(left) });
       return true;
     },
     { aside: true },
@@ -110,10 +103,7 @@ export async function beginSecondStep(pembit: Pembit, actor: Actor): Promise<Out
   if (!isAdmin && !isOnStaff(actor.viewer)) return refused('notYours');
   if (await hasSecondStep(pembit, id)) return refused('changedMeanwhile');
   const key = new Secret({ size: 20 }).base32;
-  await pembit.queue.write(
-    (writer) => run(writer, 'INSERT OR REPLACE INTO second_steps (person_id, secret) VALUES (:id, :secret)', { id, secret: seal(pembit, id, key) }),
-    { aside: true },
-  ); // prettier-ignore
+  await pembit.queue.write((writer) => beginSecondStepOf(writer, id, seal(pembit, id, key)), { aside: true });
   return done({ key, picture: await QRCode.toDataURL(totpOf(key, email).toString(), { margin: 1, width: 220 }) }); // prettier-ignore
 }
 
@@ -127,10 +117,11 @@ export async function confirmSecondStep(
   const recovery = Array.from({ length: RECOVERY_CODES }, () => randomBytes(8).toString('hex').replace(/(.{4})(?=.)/g, '$1-')); // prettier-ignore
   const confirmed = await pembit.queue.write(
     async (writer) => {
-      const row = await rowOf(writer, id);
+      const row = await secondStepOf(writer, id);
       const step = row && row.confirmed_at === null ? stepOf(pembit, row, id, code) : undefined;
       if (step === undefined) return false;
-      await run(writer, 'UPDATE second_steps SET confirmed_at = :now, last_step = :step, recovery = :hashes WHERE person_id = :id', { id, step, now: pembit.now().epochMilliseconds, hashes: JSON.stringify(recovery.map(hashOf)) }); // prettier-ignore
+      const confirmedMs = pembit.now().epochMilliseconds;
+      await updateSecondStep(writer, id, { confirmed_at: confirmedMs, last_step: step, recovery: JSON.stringify(recovery.map(hashOf)) }); // prettier-ignore
       return true;
     },
     { aside: true },
@@ -142,6 +133,6 @@ export async function confirmSecondStep(
 export async function endSecondStep(pembit: Pembit, actor: Actor, code: string): Promise<Outcome<null>> {
   const { id } = actor.person;
   if (!(await spendCode(pembit, id, code))) return refused('wrongCode');
-  await pembit.queue.write((writer) => run(writer, 'DELETE FROM second_steps WHERE person_id = :id', { id }), { aside: true }); // prettier-ignore
+  await pembit.queue.write((writer) => deleteSecondSteps(writer, id), { aside: true });
   return done(null);
 }

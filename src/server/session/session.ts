@@ -37,6 +37,8 @@ export type SignedIn = Readonly<{
   person: Person;
   viewer: Extract<Viewer, { kind: 'person' }>;
   session: string;
+  /** The token that acts for them, in the place of a session. */
+  token?: string;
   /** Whether others use this device: then nothing is kept on it. */
   shared?: boolean;
   /** Whether it was opened by the school's sign-in: signing out can go on there. */

@@ -42,6 +42,8 @@ const LIMITS = {
   setup: { most: 20, within: 15 * MINUTE },
   /** Times taken, given back or exchanged by one person. */
   booking: { most: 60, within: MINUTE },
+  /** Questions, answers and reports by one person. */
+  questions: { most: 20, within: 15 * MINUTE },
   /** Addresses of others that one person has the server open. */
   linkTest: { most: 20, within: MINUTE },
 } as const;
@@ -62,6 +64,24 @@ export function secondsToWait({ tries, now }: Counting, what: Tried, who: string
   const known = tries.get(keyOf(what, who));
   if (known === undefined || known.count < most) return 0;
   return Math.max(0, Math.ceil((known.sinceMs + within - now().epochMilliseconds) / 1000));
+}
+
+/** What a limit allows, and how much of it is left to somebody, for how many seconds. */
+export function limitOf(
+  { tries, now }: Counting,
+  what: Tried,
+  who: string,
+): Readonly<{ most: number; seconds: number; left: number; resetSeconds: number }> {
+  const { most, within } = LIMITS[what];
+  const known = tries.get(keyOf(what, who));
+  const endsMs = known ? known.sinceMs + within - now().epochMilliseconds : 0;
+  const holds = known !== undefined && endsMs > 0;
+  return {
+    most,
+    seconds: within / 1000,
+    left: holds ? Math.max(0, most - known.count) : most,
+    resetSeconds: holds ? Math.ceil(endsMs / 1000) : within / 1000,
+  };
 }
 
 /** Notes a try: in memory, written down every few seconds. */

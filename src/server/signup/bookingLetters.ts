@@ -14,10 +14,14 @@ import { toWall } from '@/core/time/zone';
 import { requireZone } from '@/core/time/zoneData';
 import { zoneWords } from '@/core/time/zoneWords';
 import type { Change } from '@/data/history/change';
+import type { GatheredLine } from '@/data/mail/gathered';
+import { gatherLines } from '@/data/mail/gathered';
 import type { Letter } from '@/data/mail/outbox';
 import { queueLetters } from '@/data/mail/outbox';
 import { personById } from '@/data/people/people';
 import { courseNamesOf } from '@/data/signup/sheets';
+import { personSettings } from '@/data/students/students';
+import { unsubscribeToken } from '../mail/unsubscribe';
 import type { Pembit } from '../pembit';
 import type { Reading } from '../students/reading';
 import { readingOf } from '../students/reading';
@@ -61,9 +65,28 @@ export async function writeOfBooking(
   actor: SignedIn | undefined,
   news: BookingNews,
 ): Promise<void> {
+  const { person } = news.booking;
+  // What one did oneself one may do without being written to; what others do to one's time one must hear of.
+  const own = news.kind === 'taken' || news.kind === 'reminder' || actor?.person.id === person;
+  const when = own ? (await personSettings(change, person)).letters.times : 'now';
+  if (when === 'never') return;
   const letter = await letterOf(pembit, change, actor, news);
-  if (letter) await queueLetters(change, [letter], change.nowMs);
+  if (!letter) return;
+  if (when === 'now' || news.kind === 'reminder')
+    await queueLetters(
+      change,
+      [{ ...letter, ...(own ? { unsubscribe: unsubscribeToken(pembit, person, 'times') } : {}) }],
+      change.nowMs,
+    );
+  else await gatherLines(change, [lineOf(pembit, letter, news)], { nowMs: change.nowMs });
 }
+
+const lineOf = (pembit: Pembit, { subject }: Letter, { booking, sheet }: BookingNews): GatheredLine => ({
+  person: booking.person,
+  sort: 'times',
+  about: booking.id,
+  line: `${subject}\n${pembit.config.baseUrl}/s/${sheet.id}`,
+});
 
 async function letterOf(
   pembit: Pembit,

@@ -1,8 +1,8 @@
 import { z } from 'zod';
-import { select } from '@/data/database';
 import type { Change } from '@/data/history/change';
 import { recordChange } from '@/data/history/change';
 import { bookingsWithoutRoom, roomOf, updateBooking } from '@/data/signup/bookings';
+import { insertWithdrawnRoom, removeWithdrawnRoom, withdrawnRooms } from '@/data/signup/withdrawnRooms';
 import type { Booking } from '@/core/signup/sheet';
 import type { BookingId } from '@/core/ids';
 import { historyTexts } from '@/core/texts/history';
@@ -48,7 +48,7 @@ export async function giveRoom(pembit: Pembit, id: BookingId): Promise<void> {
     async (change) => {
       const found = await bookedSlot(change, id);
       // Given back meanwhile, or somebody else was quicker: the room is not needed.
-      if (!found || (await roomOf(change, id))) return withdraw(change, room.id);
+      if (!found || (await roomOf(change, id))) return insertWithdrawnRoom(change, room.id);
       const { sheet, slot, booking } = found;
       const changed = { ...grown(booking, pembit.now()), meetingLink: room.url };
       await updateBooking(change, sheet, booking, {
@@ -74,38 +74,24 @@ export async function giveMissingRooms(pembit: Pembit): Promise<void> {
     await giveRoom(pembit, id);
 }
 
-async function withdraw(change: Change, room: string): Promise<void> {
-  await change.sequelize
-    .getQueryInterface()
-    .bulkInsert('withdrawn_rooms', [{ room_id: room }], { transaction: change.transaction });
-}
-
 /** Withdraws the meeting of a booking that is given up; the service is told once the act stands. */
 export async function withdrawRoom(change: Change, booking: Booking): Promise<void> {
   const room = await roomOf(change, booking.id);
-  if (room) await withdraw(change, room);
+  if (room) await insertWithdrawnRoom(change, room);
 }
 
 /** Tells the service of rooms that are not needed any more. */
 export async function closeWithdrawnRooms(pembit: Pembit): Promise<void> {
   const service = serviceOf(pembit);
-  const rooms = service
-    ? await select<{ room_id: string }>(pembit, 'SELECT room_id FROM withdrawn_rooms LIMIT 50')
-    : [];
-  for (const { room_id: room } of rooms) {
-    const used = await select(pembit, 'SELECT 1 AS used FROM bookings WHERE room_id = :room', { room });
+  const rooms = service ? await withdrawnRooms(pembit, 50) : [];
+  for (const { room, used } of rooms) {
     const closed =
       // Undoing has brought the booking back: its room stays.
-      used.length > 0 ||
+      used ||
       (await fetch(`${service}/${room}`, { method: 'DELETE', signal: AbortSignal.timeout(10_000) }).then(
         (answer) => answer.ok || answer.status === 404,
         () => false,
       ));
-    if (closed)
-      await pembit.queue.write(
-        ({ sequelize, transaction }) =>
-          sequelize.getQueryInterface().bulkDelete('withdrawn_rooms', { room_id: room }, { transaction }),
-        { aside: true },
-      );
+    if (closed) await pembit.queue.write((writer) => removeWithdrawnRoom(writer, room), { aside: true });
   }
 }

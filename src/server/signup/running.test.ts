@@ -3,6 +3,8 @@ import { Temporal } from 'temporal-polyfill';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { historyOf, valueOf } from '../../../tests/support/outcomes';
 import { NO_PERSON_SETTINGS } from '@/core/frame/personSettings';
+import { USUAL_LETTERS } from '@/core/mail/letters';
+import { linesOf } from '@/data/mail/gathered';
 import { changeOwnSettings } from '../students/settings';
 import type { School } from '../../../tests/support/school';
 import { newSchool } from '../../../tests/support/school';
@@ -330,4 +332,24 @@ describe('a link by mail', () => {
       expect(found).toEqual([]);
     }
   });
+});
+
+test('letters about one’s own doings come as one wishes; what others do to a time is always written', async () => {
+  const { pembit, instructor, students } = school;
+  const [student] = students;
+  const wants = async (times: 'never' | 'daily') =>
+    valueOf(await changeOwnSettings(pembit, student!, { ...NO_PERSON_SETTINGS, letters: { ...USUAL_LETTERS, times } })); // prettier-ignore
+  const sheet = await offer();
+  const since = (await letters(0)).length;
+  await wants('never');
+  const booking = await take(sheet, 0, 0);
+  valueOf(await giveBack(pembit, student!, booking.id));
+  await wants('daily');
+  await take(sheet, 1, 0);
+  expect((await letters(0)).slice(since)).toEqual([]);
+  const waiting = await linesOf(pembit, student!.person.id, pembit.now().epochMilliseconds);
+  expect(waiting).toMatchObject([{ sort: 'times', line: expect.stringContaining(sheet.title) as string }]);
+  valueOf(await cancelTime(pembit, instructor, sheet.slots[1]!.id));
+  expect((await letters(0)).slice(since)).toHaveLength(1);
+  valueOf(await changeOwnSettings(pembit, student!, NO_PERSON_SETTINGS));
 });

@@ -8,10 +8,13 @@ import type { SeenPlan } from '@/core/plan/seenPlan';
 import { entryTexts } from '@/core/texts/entries';
 import type { StoredEvent } from '@/data/events/events';
 import { entryOfState, firstEventsSince } from '@/data/events/events';
+import { answeredSince } from '@/data/questions/questions';
 import { lookedAt, writeLooked } from '@/data/students/students';
 import { keptReads } from '../keptRead';
 import type { Pembit } from '../pembit';
+import { aboutIn, coursesAbout } from '../questions/about';
 import type { SignedIn } from '../session/session';
+import { viewerKey } from '../plan/planSeenBy';
 
 const kept = keptReads<readonly SeenChange[]>(400);
 
@@ -28,7 +31,30 @@ export async function changesFor(
   ];
   const events = await firstEventsSince(pembit, scopes, since.epochMilliseconds);
   const earlier = events.flatMap((event) => stateBefore(viewer, plan, event));
-  return changesSince(plan, earlier, { since, now: pembit.now() });
+  const changes = changesSince(plan, earlier, { since, now: pembit.now() });
+  const known = new Set(changes.map(({ key }) => key));
+  return [
+    ...changes,
+    ...(await answersFor(pembit, viewer, plan, since)).filter(({ key }) => !known.has(key)),
+  ];
+}
+
+/** Where there is an answer since an instant to what somebody asked, or to what was asked for everybody. */
+async function answersFor(
+  pembit: Pembit,
+  { id, memberOf }: SignedIn['viewer'],
+  plan: SeenPlan,
+  since: Temporal.Instant,
+): Promise<SeenChange[]> {
+  const asked = { person: id, courses: [...memberOf.keys()], sinceMs: since.epochMilliseconds };
+  return (await answeredSince(pembit, asked)).flatMap((key): SeenChange[] => {
+    const about = aboutIn(plan, key);
+    if (!about || about.asStaff) return [];
+    const { title, start: now, ofClass } = about;
+    return [
+      { key, kind: 'answered', title, now, courses: coursesAbout(about), ...(ofClass ? { ofClass } : {}) },
+    ];
+  });
 }
 
 /** How what an event is about stood before it, in the eyes of its reader; nothing where it is not about what they see. */
@@ -49,7 +75,7 @@ function stateBefore(viewer: SignedIn['viewer'], plan: SeenPlan, event: StoredEv
   const tzid = plan.terms.find(({ id }) => id === course.term)?.tzid ?? 'UTC';
   const start = momentOfClass(of.before, tzid);
   const was = { start, title: entryTexts.kind.class, cancelled: of.before.cancelled !== null, courses: [course.id] };
-  return [{ id: event.subject, was }];
+  return [{ id: event.subject, was, ofClass: true }];
 } // prettier-ignore
 
 /** What a student has not seen yet. On the first visit nothing is news: from then on it is kept when they looked. */
@@ -67,7 +93,7 @@ export async function unseenChanges(
     return [];
   }
   const minute = Math.floor(nowMs / 60_000);
-  const key = `${id} ${looked.lookedAt.epochMilliseconds} ${minute}`;
+  const key = `${viewerKey(actor.viewer)} ${looked.lookedAt.epochMilliseconds} ${minute}`;
   return kept(pembit, key, () => changesFor(pembit, actor, plan, looked.lookedAt));
 }
 

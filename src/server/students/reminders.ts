@@ -8,6 +8,7 @@ import { zoneWords } from '@/core/time/zoneWords';
 import { queueLetters } from '@/data/mail/outbox';
 import { noteReminded, remindedOf } from '@/data/students/reminded';
 import { doneBy, allPersonSettings } from '@/data/students/students';
+import { unsubscribeToken } from '../mail/unsubscribe';
 import { keptPerson } from '../people/keptPeople';
 import type { Pembit } from '../pembit';
 import { planSeenBy } from '../plan/planSeenBy';
@@ -38,6 +39,7 @@ export async function sendReminders(pembit: Pembit): Promise<void> {
       subject: reminderTexts.subject(lines[0]!, lines.length),
       text: reminderTexts.letter(person.name, lines, zoneWords(due[0]!.occurrence.tzid), `${pembit.config.baseUrl}/next`),
       sender: null,
+      unsubscribe: unsubscribeToken(pembit, id, 'reminders'),
     };
     await pembit.queue.write(
       async (writer) => {

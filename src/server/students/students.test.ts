@@ -16,7 +16,6 @@ import { undoChange } from '../history/undoChange';
 import type { Pembit } from '../pembit';
 import { planSeenBy } from '../plan/planSeenBy';
 import { lookNow, unseenChanges } from './changes';
-import { isDue, sendDigests } from './digests';
 import { doneOf, tickDone } from './done';
 import { sendReminders } from './reminders';
 import { changeOwnSettings } from './settings';
@@ -103,29 +102,6 @@ test('a note hangs on what its author sees, stays on it when it is changed, and 
   expect(await hanging(oda)).toEqual([]);
   valueOf(await deleteEntry(pembit, school.instructor, entry.id, { scope: 'all' }));
   expect(await hanging()).toHaveLength(1);
-});
-
-test.each([
-  ['daily', '2026-10-14T07:00', true],
-  ['daily', '2026-10-14T08:00', false],
-  ['weekly', '2026-10-12T07:59', true],
-  ['weekly', '2026-10-13T07:00', false],
-] as const)('a %s letter at %s: %s', (digest, at, expected) =>
-  expect(isDue(digest, Temporal.PlainDateTime.from(at))).toBe(expected),
-);
-
-test('a letter tells what changed once, and nothing to who has no news', async () => {
-  const oda = school.students[1]!;
-  await news(oda);
-  valueOf(await changeOwnSettings(pembit, oda, personSettingsInput.parse({ digest: 'daily' })));
-  await work('Fairing');
-  // 07:30 on the next day in Halifax.
-  shiftMs = Temporal.Instant.from('2026-10-14T10:30Z').since(school.pembit.now()).total('milliseconds');
-  await sendDigests(pembit);
-  await sendDigests(pembit);
-  const letters = await select<{ subject: string; body: string }>(pembit, 'SELECT subject, body FROM outbox WHERE recipient = :email', { email: oda.person.email }); // prettier-ignore
-  expect(letters.map(({ subject }) => subject)).toEqual(['1 change in your courses']);
-  expect(letters[0]!.body).toContain('HL Fairing: new, Thu 22 Oct, 17:00');
 });
 
 test('a reminder is written once, as long before as one chose, and anew where the work has moved', async () => {

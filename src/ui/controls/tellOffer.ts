@@ -10,8 +10,8 @@ export async function tellOffer(
   const seen = await callApi<{ seen: number }>('GET', `/api/history/${history}`);
   if (!seen.ok || seen.value.seen === 0) return undefined;
   const run = async () => {
-    const told = await callApi<{ told: number }>('POST', `/api/history/${history}/tell`);
-    say(told.ok ? termTexts.told(told.value.told) : told.message);
+    const told = await callApi<{ told: number; gathered: number }>('POST', `/api/history/${history}/tell`);
+    say(told.ok ? termTexts.told(told.value) : told.message);
   };
   return { label: termTexts.tell(seen.value.seen), run };
 }

@@ -2,6 +2,7 @@
 import type { ClassNumber } from '@/core/time/classNumber';
 import Button from '@mui/material/Button';
 import dynamic from 'next/dynamic';
+import { pacingTexts } from '@/core/texts/pacing';
 import { panelTexts } from '@/core/texts/term';
 import { Field } from '../controls/Field';
 import { DayField } from '../days/DayField';
@@ -35,6 +36,7 @@ export function AssignmentFields({ id, fields, dayWords, courses, classWords }: 
     draft.latePolicy,
     draft.points,
     draft.effortHours,
+    draft.pacedBy,
   ];
   return (
     <>
@@ -67,6 +69,7 @@ export function AssignmentFields({ id, fields, dayWords, courses, classWords }: 
             <Field label={panelTexts.points} {...text('points')} />
             <Field label={panelTexts.effortHours} {...text('effortHours')} />
           </div>
+          <PacingFields fields={fields} />
           <LateFields fields={fields} />
           <ExtensionFields fields={fields} courses={courses} />
         </div>
@@ -77,6 +80,29 @@ export function AssignmentFields({ id, fields, dayWords, courses, classWords }: 
 
 const options = <V extends string>(labels: Readonly<Record<V, string>>) =>
   (Object.keys(labels) as V[]).map((value) => ({ value, label: labels[value] }));
+
+/** Whether it is due by each student's own start. */
+function PacingFields({ fields }: { fields: FormFields }) {
+  const { draft, set, text, errors } = fields;
+  return (
+    <>
+      <Select
+        label={pacingTexts.field}
+        value={draft.pacedBy}
+        options={options(pacingTexts.choices)}
+        onChange={(pacedBy) => set({ pacedBy })}
+        error={errors['pacing.unit']}
+      />
+      {draft.pacedBy === '' ? null : (
+        <Field
+          label={pacingTexts.countField(draft.pacedBy)}
+          hint={pacingTexts.hint}
+          {...text('pacedCount')}
+        />
+      )}
+    </>
+  );
+}
 
 /** Whether late work is taken, and whether it may be handed in again. */
 function LateFields({ fields }: { fields: FormFields }) {

@@ -18,6 +18,8 @@ const KIND_ICONS = {
   note: NoteIcon,
 } as const;
 
+const BELOW = { h1: 'h2', h2: 'h3', h3: 'h4' } as const;
+
 /** An entry to read: what and when, where its links lead, who sees it. */
 export function ReadEntry({
   entry,
@@ -30,6 +32,8 @@ export function ReadEntry({
   heading?: 'h1' | 'h2' | 'h3';
 }) {
   const KindIcon = KIND_ICONS[entry.kind];
+  // No step of headings is left out, wherever it stands.
+  const Part = BELOW[Heading];
   return (
     <article className={styles.entry} aria-labelledby="entry-title">
       <p className="soft">
@@ -64,7 +68,7 @@ export function ReadEntry({
           </ol>
         ) : null)}
       {entry.facts.map((fact) => (
-        <Fact key={fact.label} {...fact} />
+        <Fact heading={Part} key={fact.label} {...fact} />
       ))}
       {entry.description ? (
         // Sanitised by an allow list when it was written, and again when this was made.
@@ -80,7 +84,7 @@ export function ReadEntry({
       ) : null}
       {entry.coming ? (
         <section>
-          <h3>{panelTexts.coming}</h3>
+          <Part>{panelTexts.coming}</Part>
           <p>{entry.coming.words}</p>
           {entry.coming.own === undefined ? null : (
             <ComingButtons entry={entry.id} {...entry.coming} own={entry.coming.own} />
@@ -94,7 +98,7 @@ export function ReadEntry({
       ) : null}
       {entry.links.length > 0 ? (
         <section>
-          <h3>{panelTexts.links}</h3>
+          <Part>{panelTexts.links}</Part>
           <ul className={styles.links}>
             {entry.links.map((link) => (
               <li key={link.url}>
@@ -110,16 +114,24 @@ export function ReadEntry({
         </section>
       ) : null}
       <section>
-        <h3>{panelTexts.whoSeesNow}</h3>
+        <Part>{panelTexts.whoSeesNow}</Part>
         <p>{entry.who}</p>
       </section>
     </article>
   );
 }
 
-const Fact = ({ label, value }: { label: string; value: string }) => (
+const Fact = ({
+  label,
+  value,
+  heading: Part,
+}: {
+  label: string;
+  value: string;
+  heading: 'h2' | 'h3' | 'h4';
+}) => (
   <section>
-    <h3>{label}</h3>
+    <Part>{label}</Part>
     <p>{value}</p>
   </section>
 );

@@ -87,6 +87,8 @@ export function draftOf(entry: SeenEntry, term: Term | undefined): EntryDraft {
         handInAgain: entry.handInAgain === undefined ? '' : entry.handInAgain ? 'yes' : 'no',
         latePolicy: entry.latePolicy,
         points: numberText(entry.points),
+        pacedBy: entry.pacing?.unit ?? '',
+        pacedCount: numberText(entry.pacing?.count),
         effortHours: numberText(entry.effortMinutes && entry.effortMinutes / 60),
         // What was arranged for all work of the course follows by itself.
         extensions: entry.extensions

@@ -1,4 +1,5 @@
 import type { LateWork } from '@/core/entries/entry';
+import type { Pacing } from '@/core/entries/pacing';
 import type { DraftLink } from './draftLinks';
 
 /** Who is meant in one course; three empty lists are everyone. */
@@ -59,6 +60,9 @@ export type EntryDraft = Readonly<{
   latePolicy: string;
   points: string;
   effortHours: string;
+  /** By each student's own start. */
+  pacedBy: '' | Pacing['unit'];
+  pacedCount: string;
   /** `closes`, `hiddenAfter`: as they were given by a script; the form leaves them as they are. */
   extensions: readonly Readonly<{
     person: string;
@@ -119,6 +123,8 @@ export const emptyDraft = (day: string, course: string | undefined): EntryDraft 
   latePolicy: '',
   points: '',
   effortHours: '',
+  pacedBy: '',
+  pacedCount: '',
   extensions: [],
   description: '',
   links: [],

@@ -1,6 +1,7 @@
 import type { Clocks } from '../days/ownTime';
 import { withOwnTime } from '../days/ownTime';
 import { lateLines } from '@/core/entries/lateLines';
+import { pacingLine } from '@/core/entries/pacingLine';
 import type { SeenEntry } from '@/core/entries/seenBy';
 import { mainMoment } from '@/core/entries/entry';
 import { DATE_FIELDS } from '@/core/entries/classDates';
@@ -14,6 +15,7 @@ import type { Recurrence } from '@/core/series/recurrence';
 import type { ZoneLookup } from '@/core/time/zone';
 import { repeatWords } from '@/core/series/repeatWords';
 import { entryTexts } from '@/core/texts/entries';
+import { pacingTexts } from '@/core/texts/pacing';
 import { panelTexts } from '@/core/texts/term';
 import { dateLabel, momentLabel, rangeLabel, timeLabel, weekAndDate } from '@/core/time/dateLabels';
 import type { Term } from '@/core/time/term';
@@ -130,6 +132,7 @@ function factsOf(entry: SeenEntry, locale: string): Named[] {
       entry.extensions.map((e) => `${e.name}: ${momentLabel(e.due, locale)}`).join('; '),
     ],
     [panelTexts.extensions, entry.extended ? panelTexts.extendedForYou : ''],
+    [pacingTexts.label, pacingLine(entry, locale)],
   ]);
 }
 

@@ -5,6 +5,7 @@ import { wholeAddress } from '@/core/links/wholeAddress';
 import { safeUri } from '@/core/icalendar/text';
 import type { RuleChoice } from '@/core/series/rule';
 import { rruleOf } from '@/core/series/rule';
+import { pacingTexts } from '@/core/texts/pacing';
 import { panelTexts } from '@/core/texts/term';
 import { readTime } from '@/core/time/typedTime';
 import { timeLabel } from '@/core/time/dateLabels';
@@ -155,6 +156,14 @@ function atClassOf({ atClass }: EntryDraft, read: Reader) {
   return { setOn: of('setOn'), opens: of('opens'), due: of('due'), closes: of('closes') };
 }
 
+/** How much after one's own start it is due. */
+function pacingOf({ pacedBy, pacedCount }: EntryDraft, read: Reader) {
+  if (pacedBy === '') return undefined;
+  const count = read.number('pacedCount', pacedCount);
+  if (!count && !read.errors.pacedCount) read.errors.pacedCount = pacingTexts.count;
+  return { unit: pacedBy, count: count ?? 0 };
+}
+
 function assignmentOf(draft: EntryDraft, read: Reader) {
   const { errors } = read;
   const atClass = atClassOf(draft, read);
@@ -171,6 +180,7 @@ function assignmentOf(draft: EntryDraft, read: Reader) {
   if (day && setOn && Temporal.PlainDate.compare(setOn, day) > 0) errors.setOn = say.setAfterDue;
   const effort = read.number('effortHours', draft.effortHours, { whole: false });
   const points = read.number('points', draft.points, { whole: false });
+  const pacing = pacingOf(draft, read);
   const extensions = draft.extensions
     .filter((e) => e.person !== '')
     .map((e, i) => ({
@@ -193,6 +203,7 @@ function assignmentOf(draft: EntryDraft, read: Reader) {
     latePolicy: draft.latePolicy,
     points,
     effortMinutes: effort ? Math.round(effort * 60) : undefined,
+    pacing,
     extensions,
   };
 }

@@ -31,11 +31,11 @@ export function TrustLines({ of, id }: Readonly<{ of: 'entries' | 'meetings'; id
   if (!trust) return null;
   const { pending } = trust;
   const answerOffer = async (method: 'POST' | 'DELETE') => {
-    const answer = await submit<{ told: number }>(
+    const answer = await submit<{ told: number; gathered: number }>(
       method,
       `/api/history/${pending!.history}/tell`,
       undefined,
-      ({ told }) => (method === 'POST' ? termTexts.told(told) : trustTexts.waved_),
+      (answer) => (method === 'POST' ? termTexts.told(answer) : trustTexts.waved_),
     );
     // The offer is gone at once; how it came about is read anew.
     if (answer.ok) setTrust((known) => known && { ...known, pending: undefined });

@@ -5,6 +5,7 @@ import { officeTexts as say } from '@/core/texts/office';
 import { schoolTexts } from '@/core/texts/school';
 import { Field } from '../controls/Field';
 import { useSubmit } from '../controls/useSubmit';
+import { GuardianSection } from '../guardians/GuardianSection';
 import { FormBox } from './FormBox';
 import styles from './School.module.css';
 
@@ -84,6 +85,7 @@ export function PersonOffice({ person, onDone }: Readonly<{ person: OfficePerson
           </Button>
         ) : null}
       </div>
+      <GuardianSection child={{ id: person.id, name: person.name }} />
       {active ? null : <p className="soft">{say.deactivateLead}</p>}
       {active ? null : (
         <Field

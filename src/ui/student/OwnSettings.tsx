@@ -2,8 +2,9 @@
 import Button from '@mui/material/Button';
 import { useState, useSyncExternalStore } from 'react';
 import type { PersonSettings, PersonSettingsJson } from '@/core/frame/personSettings';
-import { DIGESTS } from '@/core/frame/digests';
+import { LETTER_SORTS, LETTER_WHEN, NEWS_WHEN } from '@/core/mail/letters';
 import { COURSE_COLORS } from '@/core/plan/plan';
+import { guardianTexts } from '@/core/texts/guardians';
 import { reminderTexts } from '@/core/texts/reminders';
 import { ownSettingsTexts as say, studentTexts } from '@/core/texts/student';
 import { zonesFrom, zoneWords } from '@/core/time/zoneWords';
@@ -48,8 +49,9 @@ export function OwnSettings({
     weekStart: settings.weekStart === undefined ? '' : String(settings.weekStart),
     tzid: settings.tzid ?? '',
     colors: settings.colors as Readonly<Record<string, string>>,
-    digest: settings.digest,
+    letters: settings.letters,
     contact: settings.contact,
+    guardiansRead: settings.guardiansRead,
     remindDue: String(settings.remind.due ?? ''),
     remindBooking: String(settings.remind.booking ?? ''),
   });
@@ -67,8 +69,9 @@ export function OwnSettings({
       colors: Object.fromEntries(
         Object.entries(value.colors).filter(([, color]) => color !== ''),
       ) as PersonSettingsJson['colors'],
-      digest: value.digest,
+      letters: value.letters,
       contact: value.contact,
+      guardiansRead: value.guardiansRead,
       remind: { due: numberIn(value.remindDue), booking: numberIn(value.remindBooking) },
     };
     return submit('PUT', '/api/account', input, () => studentTexts.savedSettings);
@@ -138,12 +141,21 @@ export function OwnSettings({
         />{' '}
         {say.plain}
       </label>
-      <Select
-        label={say.digest}
-        value={value.digest}
-        options={DIGESTS.map((digest) => ({ value: digest, label: say.digests[digest] }))}
-        onChange={(digest) => setValue({ ...value, digest })}
-      />
+      <h3>{say.letters}</h3>
+      <p className="soft">{say.lettersLead}</p>
+      {LETTER_SORTS.map((sort) => (
+        <Select
+          key={sort}
+          label={say.sorts[sort]}
+          value={value.letters[sort]}
+          options={(sort === 'news' ? NEWS_WHEN : LETTER_WHEN).map((when) => ({
+            value: when,
+            label: say.whens[when],
+          }))}
+          onChange={(when) => setValue({ ...value, letters: { ...value.letters, [sort]: when } })}
+          error={errors[`letters.${sort}`]}
+        />
+      ))}
       {(
         [
           ['remindDue', 'due'],
@@ -168,6 +180,16 @@ export function OwnSettings({
           onChange={(contact) => setValue({ ...value, contact })}
           error={errors.contact}
         />
+      ) : null}
+      {staff && value.contact !== '' ? (
+        <label className={styles.tick}>
+          <input
+            type="checkbox"
+            checked={value.guardiansRead}
+            onChange={(event) => setValue({ ...value, guardiansRead: event.target.checked })}
+          />{' '}
+          {guardianTexts.contactShown}
+        </label>
       ) : null}
       <p role="alert">{message}</p>
       <div>

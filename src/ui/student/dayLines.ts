@@ -11,6 +11,7 @@ import { freeOf } from '@/core/signup/seenSheet';
 import { daySheetTexts } from '@/core/texts/daySheet';
 import { embedTexts } from '@/core/texts/embeds';
 import { entryTexts, listed } from '@/core/texts/entries';
+import { pacingTexts } from '@/core/texts/pacing';
 import { studentTexts } from '@/core/texts/student';
 import { dateLabel, momentLabel, rangeLabel, timeLabel } from '@/core/time/dateLabels';
 import type { ZoneLookup } from '@/core/time/zone';
@@ -56,7 +57,7 @@ function detailOf(o: Occurrence, locale: string): string {
     case 'due':
       return [
         o.cancelled === undefined ? '' : entryTexts.cancelled(o.cancelled),
-        o.extended ? studentTexts.extended : '',
+        ownWords(o),
         o.handIn,
         o.setOn && studentTexts.setLine(dateLabel(o.setOn, 'short', locale)),
       ]
@@ -73,10 +74,17 @@ function detailOf(o: Occurrence, locale: string): string {
   }
 }
 
+/** Whether a due date is one's own. */
+function ownWords({ extended, paced, asStaff }: Extract<Occurrence, { kind: 'due' }>): string {
+  if (extended) return studentTexts.extended;
+  if (!paced || asStaff) return '';
+  return paced === 'own' ? pacingTexts.short : pacingTexts.shortLast;
+}
+
 /** What even those want to know who asked for titles and times alone. */
 function mattersOf(o: Occurrence): string {
   if (o.cancelled !== undefined) return entryTexts.cancelled(o.cancelled);
-  return o.kind === 'due' && o.extended ? studentTexts.extended : '';
+  return o.kind === 'due' ? ownWords(o) : '';
 }
 
 function nameOf(o: Occurrence): string {

@@ -9,7 +9,7 @@ import { day } from '../../../tests/support/plans';
 import type { WaitingCounts } from './todayView';
 import { todayView } from './todayView';
 
-const NOTHING: WaitingCounts = { checks: 0, homeless: [] };
+const NOTHING: WaitingCounts = { checks: 0, homeless: [], questions: [] };
 const view = (given: Partial<Plan>, waiting = NOTHING) => {
   const seen = seenPlan(staff(HL), plan(given), NOW);
   return todayView(seen, occurrencesOf(seen, requireZone), {
@@ -49,7 +49,7 @@ describe('what waits', () => {
   const words = (given: Partial<Plan>, waiting?: WaitingCounts) => view(given, waiting).waits.map((one) => one.words); // prettier-ignore
   test('nothing', () => expect(words({})).toEqual([]));
   test('open checks and plans without a class, each with the way there', () => {
-    const waiting = { checks: 2, homeless: [{ course: 'c1', key: 'HL 210', name: 'HL 210', titles: ['Moulds'] }] }; // prettier-ignore
+    const waiting = { ...NOTHING, checks: 2, homeless: [{ course: 'c1', key: 'HL 210', name: 'HL 210', titles: ['Moulds'] }] }; // prettier-ignore
     expect(view({}, waiting).waits).toEqual([
       { key: 'checks', words: '2 checks are open', href: '/checks' },
       {
@@ -58,6 +58,13 @@ describe('what waits', () => {
         href: '/courses/HL%20210',
         slides: { course: 'c1', name: 'HL 210' },
       },
+    ]);
+  });
+  test('questions without an answer, and those that were reported, each with the way there', () => {
+    const about = { id: 'e1', title: 'Half model', path: '/e/e1' };
+    expect(view({}, { ...NOTHING, questions: [{ about, unanswered: 2, reported: true }] }).waits).toEqual([
+      { key: 'reported e1', words: 'A question was reported: Half model', href: '/e/e1#questions' },
+      { key: 'asked e1', words: '2 questions: Half model', href: '/e/e1#questions' },
     ]);
   });
   test('classes without a plan, unless they are called off', () => {

@@ -2,6 +2,7 @@ import type { Temporal } from 'temporal-polyfill';
 import type { Occurrence } from '@/core/plan/occurrence';
 import { overAtMs } from '@/core/plan/occurrenceDays';
 import type { SeenPlan } from '@/core/plan/seenPlan';
+import { questionTexts } from '@/core/texts/questions';
 import { todayTexts as say } from '@/core/texts/today';
 import { dateLabel } from '@/core/time/dateLabels';
 import type { ZoneLookup } from '@/core/time/zone';
@@ -27,6 +28,12 @@ export type Waiting = Readonly<{
 export type WaitingCounts = Readonly<{
   checks: number;
   /** Plans that wait for a class, by their course. */
+  /** What students asked and nobody has answered, or what was reported, by what it stands under. */
+  questions: readonly Readonly<{
+    about: Readonly<{ id: string; title: string; path: string }>;
+    unanswered: number;
+    reported: boolean;
+  }>[];
   homeless: readonly Readonly<{ course: string; key: string; name: string; titles: readonly string[] }>[];
 }>;
 
@@ -92,10 +99,23 @@ function offClasses(occurrences: readonly Occurrence[], today: Temporal.PlainDat
 
 const isBefore = (o: Occurrence, day: Temporal.PlainDate): boolean => dayOf(o.start).since(day).sign < 0;
 
-function waitsIn(soon: readonly Occurrence[], { checks, homeless }: WaitingCounts): Waiting[] {
+const waitingLines = ({ about, unanswered, reported }: WaitingCounts['questions'][number]): Waiting[] => {
+  const href = `${about.path}#questions`;
+  return [
+    ...(reported
+      ? [{ key: `reported ${about.id}`, words: questionTexts.reportedOn(about.title), href }]
+      : []),
+    ...(unanswered > 0
+      ? [{ key: `asked ${about.id}`, words: questionTexts.waitsOn(unanswered, about.title), href }]
+      : []),
+  ];
+};
+
+function waitsIn(soon: readonly Occurrence[], { checks, homeless, questions }: WaitingCounts): Waiting[] {
   const unplanned = soon.filter((o) => o.kind === 'class' && o.edits && !o.plan && o.cancelled === undefined);
   const drafts = new Set(soon.flatMap((o) => ('entry' in o && o.release === 'draft' ? [o.entry] : [])));
   return [
+    ...questions.flatMap(waitingLines),
     ...(checks > 0 ? [{ key: 'checks', words: say.checks(checks), href: '/checks' }] : []),
     ...homeless.map(({ course, key, name, titles }) => ({ key, words: say.homeless(titles.length, name), href: `/courses/${encodeURIComponent(key)}`, slides: { course, name } })),
     ...(unplanned.length > 0 ? [{ key: 'unplanned', words: say.unplanned(unplanned.length), href: '/term' }] : []),

@@ -1,5 +1,5 @@
 import { listQuery } from '@/core/frame/listQuery';
-import { materialsPage } from '@/server/lists/lists';
+import { materialsPage } from '@/server/lists/materialsList';
 import { endpoint } from '../endpoint';
 
 /** The materials of your courses, as you see them, a page at a time. */

@@ -7,6 +7,8 @@ import { daySheetTexts as say } from '@/core/texts/daySheet';
 import { requireZone } from '@/core/time/zoneData';
 import { filesInPlace } from '@/server/materials/filesInPlace';
 import { materialsSeenBy } from '@/server/materials/materialsSeenBy';
+import { questionsOn } from '@/server/questions/questionsOn';
+import { QuestionsPart } from '@/ui/questions/QuestionsPart';
 import { whomToAsk } from '@/server/students/whomToAsk';
 import { WhomToAsk } from '@/ui/student/WhomToAsk';
 import type { MeetingId } from '@/core/ids';
@@ -77,6 +79,8 @@ export default async function ClassPage({ params, searchParams }: Props) {
     at: { now: pembit.now(), zoneOf: requireZone },
   });
   const files = await filesInPlace(pembit, linkedIn(view.sheet));
+  const asked = await questionsOn(pembit, actor, plan, id);
+  const tzid = termOfCourse(plan, seen.course.id)?.tzid ?? 'UTC';
   const asks = seen.asStaff ? undefined : await whomToAsk(pembit, plan, [seen.course.id]);
   return (
     <PageFrame actor={actor}>
@@ -87,6 +91,7 @@ export default async function ClassPage({ params, searchParams }: Props) {
           <Sheet view={view.sheet} ofClass />
         </FilesInPlace>
         {asks ? <WhomToAsk {...asks} plan={plan} zoneOf={requireZone} /> : null}
+        {asked ? <QuestionsPart about={id} on={asked} plan={plan} tzid={tzid} zoneOf={requireZone} /> : null}
         <nav className={styles.around} aria-label={say.classesAround}>
           {view.previous ? <Link href={view.previous.href}>{view.previous.words}</Link> : null}
           {view.next ? <Link href={view.next.href}>{view.next.words}</Link> : null}

@@ -1,4 +1,5 @@
 import type { Metadata } from 'next';
+import { Temporal } from 'temporal-polyfill';
 import { Link } from '@/ui/controls/Link';
 import { notFound } from 'next/navigation';
 import { isStaffOf } from '@/core/entries/viewer';
@@ -21,7 +22,9 @@ import { arrangedIn } from '@/server/people/arrange';
 import { lateComersIn } from '@/server/people/lateComers';
 import { rosterOf } from '@/server/people/roster';
 import { planSeenBy, wholePlanOf } from '@/server/plan/planSeenBy';
+import { mayAskIn } from '@/server/questions/questionsOn';
 import { sharedPembit } from '@/server/pembit';
+import { startsForStaff } from '@/server/students/ownStart';
 import { ArchiveControls } from '@/ui/school/ArchiveControls';
 import { ClosureForm } from '@/ui/school/ClosureForm';
 import { closureLines } from '@/ui/school/closureLines';
@@ -32,9 +35,11 @@ import { driftView } from '@/ui/school/driftView';
 import { hitLines } from '@/ui/school/hitLines';
 import { HitsSection } from '@/ui/school/HitsSection';
 import { JoiningSection } from '@/ui/school/JoiningSection';
+import { OwnStartsSection } from '@/ui/school/OwnStartsSection';
 import { RemovableList } from '@/ui/school/RemovableList';
 import { ArrangementsSection } from '@/ui/school/ArrangementsSection';
 import { LateSection } from '@/ui/school/LateSection';
+import { QuestionsSection } from '@/ui/school/QuestionsSection';
 import { RosterSection } from '@/ui/school/RosterSection';
 import styles from '@/ui/school/School.module.css';
 import { SectionCard } from '@/ui/school/SectionCard';
@@ -73,12 +78,14 @@ export default async function CoursePage({ params }: Props) {
   const term = plan.terms.find((t) => t.id === course?.term);
   if (!course || !term) notFound();
   const arranged = await arrangedIn(pembit, actor, course.id);
-  const [members, comers, inGroup, address, whole] = await Promise.all([
+  const [members, comers, inGroup, address, whole, asked, starts] = await Promise.all([
     rosterOf(pembit, course.id),
     lateComersIn(pembit, actor, course.id),
     membersByGroup(pembit, course.id),
     joiningAddress(pembit, course.id),
     wholePlanOf(pembit, actor, course.id),
+    mayAskIn(pembit, course.id),
+    startsForStaff(pembit, plan, course.id),
   ]);
   const late = comers.map(({ person, name, came, work }) => ({
     person,
@@ -158,6 +165,15 @@ export default async function CoursePage({ params }: Props) {
           {drift ? <DriftSection course={course.id} drift={drift} /> : null}
           {late.length > 0 ? <LateSection course={course.id} late={late} /> : null}
           <RosterSection course={course.id} members={members} sections={sectionNames} locale={plan.locale} />
+          {starts ? (
+            <OwnStartsSection
+              {...starts}
+              sharing={starts.sharing.map((one) => ({
+                ...one,
+                on: dateLabel(Temporal.PlainDate.from(one.on), 'short', plan.locale),
+              }))}
+            />
+          ) : null}
           <ArrangementsSection course={course.id} arranged={arranged} members={members} />
           <GroupsSection
             course={course.id}
@@ -171,6 +187,13 @@ export default async function CoursePage({ params }: Props) {
             sections={sectionNames}
             mayChange={mayChange}
             self={actor.person.id}
+          />
+          <QuestionsSection
+            course={course.id}
+            open={asked}
+            staff={course.staff
+              .filter(({ id }) => id !== actor.person.id)
+              .map(({ id, name }) => ({ id, name }))}
           />
           <section className={`card ${styles.section}`} aria-labelledby="closures">
             <h2 id="closures">{schoolTexts.closures}</h2>

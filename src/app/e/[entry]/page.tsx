@@ -15,6 +15,8 @@ import { goneEntry, trustOfEntry } from '@/server/history/trustLines';
 import { planSeenBy } from '@/server/plan/planSeenBy';
 import { recordShown } from '@/server/plan/recordShown';
 import { todayIn } from '@/server/plan/todayIn';
+import { questionsOn } from '@/server/questions/questionsOn';
+import { QuestionsPart } from '@/ui/questions/QuestionsPart';
 import { whomToAsk } from '@/server/students/whomToAsk';
 import { requireZone } from '@/core/time/zoneData';
 import { WhomToAsk } from '@/ui/student/WhomToAsk';
@@ -64,6 +66,7 @@ export default async function EntryPage({ params }: Props) {
   // Whoever teaches it is whom the others ask.
   const courses = entry.kind === 'note' || entry.asStaff ? [] : entry.audience.map((part) => part.course);
   const asks = courses.length > 0 ? await whomToAsk(pembit, plan, courses) : undefined;
+  const asked = await questionsOn(pembit, actor, plan, entry.id);
   const about = entry.kind === 'note' ? plan.entries.find((e) => e.id === entry.about) : undefined;
   const notes = plan.entries.filter((e) => e.kind === 'note' && e.about === entry.id);
   return (
@@ -72,6 +75,9 @@ export default async function EntryPage({ params }: Props) {
         <ReadEntry entry={shown(entry)} />
       </FilesInPlace>
       {asks ? <WhomToAsk {...asks} plan={plan} zoneOf={requireZone} /> : null}
+      {asked && entry.kind !== 'note' ? (
+        <QuestionsPart about={entry.id} on={asked} plan={plan} tzid={entry.tzid} zoneOf={requireZone} />
+      ) : null}
       {trust.ok ? <TrustList lines={trust.value.lines} /> : null}
       {about ? (
         <p>

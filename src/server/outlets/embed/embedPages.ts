@@ -48,6 +48,11 @@ const zoneOf = ({ contents }: EmbedContext): string | undefined => {
 const back = (context: EmbedContext): Html =>
   html`<p><a class="back" href="${pageAt(context, undefined)}">${embedTexts.back}</a></p>`;
 
+/** A page to read in the view that was chosen, with the clock that it goes by; `above` stands under its heading. */
+export const readPage = (context: EmbedContext, above: Html): Html =>
+  html`${heading(context.title)} ${above} ${sudden(context)} ${viewOf(context.look.view).page(context)}
+    <p class="soft">${zoneOf(context)}</p>`;
+
 /** The outlet's own page, in the view that was chosen for it. `isPublic` says at its foot who can read it. */
 export const ownPage = (context: EmbedContext, isPublic: boolean): Html =>
   html`${heading(context.title)} ${sudden(context)} ${filters(context)} ${viewOf(context.look.view).page(context)}

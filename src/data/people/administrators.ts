@@ -1,3 +1,4 @@
+import type { PersonId } from '@/core/ids';
 import type { Reader } from '../database';
 import { select } from '../database';
 
@@ -9,6 +10,15 @@ export async function hasAdministrator(reader: Reader): Promise<boolean> {
   );
   return rows.length > 0;
 }
+
+/** Whom a letter of the school's is answered to: who has administered it longest. */
+export const officeOf = async (reader: Reader): Promise<PersonId | undefined> =>
+  (
+    await select<{ id: PersonId }>(
+      reader,
+      'SELECT id FROM people WHERE is_admin = 1 AND deactivated_at IS NULL ORDER BY created_at, id LIMIT 1',
+    )
+  )[0]?.id;
 
 /** Whether each of some courses that are there has an instructor. */
 export async function haveInstructors(reader: Reader, courses: readonly string[]): Promise<boolean> {

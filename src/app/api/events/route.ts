@@ -1,0 +1,23 @@
+import { z } from 'zod';
+import { follow } from '@/server/following/follow';
+import { endpoint } from '../endpoint';
+import { whoAsks } from '../whoAsks';
+
+const query = z.strictObject({
+  /** `next` of the answer before; absent: from now on. */
+  after: z.uuid('This is no cursor.').optional(),
+  /** So many seconds it waits where nothing happened. */
+  wait: z.coerce
+    .number({ error: 'Type a number.' })
+    .min(0, 'At least 0.')
+    .max(60, 'At most 60 seconds.')
+    .default(0),
+});
+
+/** What began, ceased or changed for whoever asks since a cursor. */
+export const GET = endpoint({ who: 'person', query }, ({ pembit, request, query }) =>
+  follow(pembit, query, async () => {
+    const asks = await whoAsks(pembit, request, {});
+    return 'actor' in asks ? asks.actor : undefined;
+  }),
+);

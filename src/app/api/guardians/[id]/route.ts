@@ -1,0 +1,12 @@
+import { z } from 'zod';
+import { guardianEndInput } from '@/core/guardians/guardianInput';
+import { endGuardianAddress } from '@/server/guardians/issue';
+import { endpoint } from '../../endpoint';
+
+const params = z.object({ id: z.uuid() });
+
+/** Ends a guardian's address at once; the office may say why nobody of this name gets another. */
+export const DELETE = endpoint(
+  { who: 'person', params, body: guardianEndInput },
+  ({ pembit, actor, params, body }) => endGuardianAddress(pembit, actor, params.id, body),
+);

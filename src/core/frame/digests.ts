@@ -1,2 +1,0 @@
-/** How often somebody is written to about what changed. */
-export const DIGESTS = ['off', 'daily', 'weekly'] as const;

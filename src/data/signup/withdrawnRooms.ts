@@ -1,0 +1,29 @@
+import type { Reader } from '../database';
+import { select } from '../database';
+import type { Writer } from '../writeQueue';
+
+/** Notes a meeting of a booking that is given up: the service is told of it once the act stands. */
+export async function insertWithdrawnRoom(writer: Writer, room: string): Promise<void> {
+  await writer.sequelize
+    .getQueryInterface()
+    .bulkInsert('withdrawn_rooms', [{ room_id: room }], { transaction: writer.transaction });
+}
+
+/** Meetings of which the service has yet to be told. `used`: undoing has brought a booking of it back. */
+export const withdrawnRooms = async (
+  reader: Reader,
+  most: number,
+): Promise<Readonly<{ room: string; used: boolean }>[]> =>
+  (
+    await select<{ room: string; used: number }>(
+      reader,
+      `SELECT room_id AS room, EXISTS (SELECT 1 FROM bookings WHERE bookings.room_id = withdrawn_rooms.room_id) AS used
+       FROM withdrawn_rooms LIMIT ${Math.floor(most)}`,
+    )
+  ).map(({ room, used }) => ({ room, used: Number(used) === 1 }));
+
+export async function removeWithdrawnRoom(writer: Writer, room: string): Promise<void> {
+  await writer.sequelize
+    .getQueryInterface()
+    .bulkDelete('withdrawn_rooms', { room_id: room }, { transaction: writer.transaction });
+}
