@@ -11,6 +11,7 @@ export const listQuery = z
     from: plainDate.optional(),
     to: plainDate.optional(),
     kind: z.string().max(40).optional(),
+    id: z.string().max(100).optional(),
     uid: z.string().max(300).optional(),
     changedSince: z
       .string()

@@ -21,7 +21,7 @@ import type { Listed, Page } from './page';
 import type { Seen } from './seen';
 import { stamp } from './seen';
 import { bookingsIn, sheetsIn, slotsIn } from './timesLists';
-import { pageOf } from './page';
+import { pageOf, recordOf } from './page';
 
 const written = (moment: Moment): string => {
   if (isDay(moment)) return moment.toString();
@@ -275,22 +275,32 @@ export const LIST_PARTS = {
   bookings: 'hours',
 } as const satisfies Readonly<Record<ListName, PlanPart>>;
 
+type RecordOf<N extends ListName> = ReturnType<(typeof LISTS)[N]>[number]['record'];
+
 /** A list, as whoever asks sees it. */
-export async function listed(
+export async function listed<N extends ListName>(
   pembit: Pembit,
   actor: SignedIn,
-  name: ListName,
-): Promise<readonly Listed<object>[]> {
+  name: N,
+): Promise<readonly Listed<RecordOf<N>>[]> {
   const plan = await planSeenBy(pembit, actor.viewer);
   const own: Seen = { plan, baseUrl: pembit.config.baseUrl, today: todayIn(pembit, plan) };
   const seen = actor.person.isAdmin && OFFICE.includes(name) ? await asOffice(pembit, own) : own;
-  return LISTS[name](seen);
+  return LISTS[name](seen) as readonly Listed<RecordOf<N>>[];
 }
 
 /** A page of it. */
-export const listPage = async (
+export const listPage = async <N extends ListName>(
   pembit: Pembit,
   actor: SignedIn,
-  name: ListName,
+  name: N,
   query: ListQuery,
-): Promise<Outcome<Page<object>>> => done(pageOf(await listed(pembit, actor, name), query));
+): Promise<Outcome<Page<RecordOf<N>>>> => done(pageOf(await listed(pembit, actor, name), query));
+
+/** One of it; what is not seen is not there. */
+export const oneListed = async <N extends ListName>(
+  pembit: Pembit,
+  actor: SignedIn,
+  name: N,
+  id: string,
+): Promise<Outcome<RecordOf<N>>> => recordOf(await listed(pembit, actor, name), id);

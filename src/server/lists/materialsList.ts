@@ -1,17 +1,15 @@
 import { coursesOf } from '@/core/entries/viewer';
 import type { ListQuery } from '@/core/frame/listQuery';
 import { seenMaterials } from '@/core/materials/seenMaterials';
-import type { Outcome } from '@/core/refusals';
 import { done } from '@/core/refusals';
 import type { Pembit } from '../pembit';
 import { keptPlan } from '../plan/keptPlan';
 import type { SignedIn } from '../session/session';
-import type { Listed, Page } from './page';
-import { pageOf } from './page';
+import { pageOf, recordOf } from './page';
 import { stamp } from './seen';
 
 /** The materials of one's courses, as one sees them; links for the staff alone are the staff's. */
-export async function materialsListed(pembit: Pembit, actor: SignedIn): Promise<readonly Listed<object>[]> {
+export async function materialsListed(pembit: Pembit, actor: SignedIn) {
   const { materials, courses } = await keptPlan(pembit, coursesOf(actor.viewer));
   const { baseUrl } = pembit.config;
   return seenMaterials(actor.viewer, materials, pembit.now()).map((material) => ({
@@ -36,8 +34,9 @@ export async function materialsListed(pembit: Pembit, actor: SignedIn): Promise<
 }
 
 /** A page of them. */
-export const materialsPage = async (
-  pembit: Pembit,
-  actor: SignedIn,
-  query: ListQuery,
-): Promise<Outcome<Page<object>>> => done(pageOf(await materialsListed(pembit, actor), query));
+export const materialsPage = async (pembit: Pembit, actor: SignedIn, query: ListQuery) =>
+  done(pageOf(await materialsListed(pembit, actor), query));
+
+/** One of them; what is not seen is not there. */
+export const oneMaterial = async (pembit: Pembit, actor: SignedIn, id: string) =>
+  recordOf(await materialsListed(pembit, actor), id);

@@ -1,5 +1,7 @@
 import type { ListQuery } from '@/core/frame/listQuery';
 import { momentText } from '@/core/time/zonedWall';
+import type { Outcome } from '@/core/refusals';
+import { done, refused } from '@/core/refusals';
 
 /** A record of a list, with what it is found by. `days`: the first and the last day that it touches. */
 export type Listed<T> = Readonly<{
@@ -15,9 +17,15 @@ export type Listed<T> = Readonly<{
 
 export type Page<T> = Readonly<{ items: readonly T[]; next?: string }>;
 
+/** The record of an id. */
+export function recordOf<T>(all: readonly Listed<T>[], id: string): Outcome<T> {
+  const found = all.find((one) => one.id === id);
+  return found ? done(found.record) : refused('notFound');
+}
+
 /** The page of a list that was asked for: by id, after the cursor. */
 export function pageOf<T>(all: readonly Listed<T>[], query: ListQuery): Page<T> {
-  const { course, term, kind, uid, changedSince, limit } = query;
+  const { id, course, term, kind, uid, changedSince, limit } = query;
   const from = query.from && momentText(query.from);
   const to = query.to && momentText(query.to);
   const after = query.cursor === undefined ? '' : Buffer.from(query.cursor, 'base64url').toString('utf8');
@@ -27,6 +35,7 @@ export function pageOf<T>(all: readonly Listed<T>[], query: ListQuery): Page<T> 
         (course === undefined || (one.courses ?? []).includes(course)) &&
         (term === undefined || one.term === term) &&
         (kind === undefined || one.kind === kind) &&
+        (id === undefined || one.id === id) &&
         (uid === undefined || one.uid === uid) &&
         (from === undefined || (one.days !== undefined && one.days[1] >= from)) &&
         (to === undefined || (one.days !== undefined && one.days[0] <= to)) &&

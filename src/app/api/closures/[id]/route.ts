@@ -1,9 +1,15 @@
 import { z } from 'zod';
 import { closureId } from '@/core/ids';
 import { removeClosure } from '@/server/frame/closures';
+import { oneListed } from '@/server/lists/lists';
 import { endpoint } from '../../endpoint';
 
 const params = z.object({ id: closureId });
+
+/** A closure, as you see it. */
+export const GET = endpoint({ who: 'person', row: 'closures', params }, ({ pembit, actor, params }) =>
+  oneListed(pembit, actor, 'closures', params.id),
+);
 
 /** Opens closed days again. */
 export const DELETE = endpoint(

@@ -3,9 +3,15 @@ import { courseInput } from '@/core/frame/frameInput';
 import { courseId } from '@/core/ids';
 import { deleteCourse } from '@/server/frame/archive';
 import { changeCourse } from '@/server/frame/courses';
+import { oneListed } from '@/server/lists/lists';
 import { endpoint } from '../../endpoint';
 
 const params = z.object({ id: courseId });
+
+/** A course, as you see it. */
+export const GET = endpoint({ who: 'person', row: 'courses', params }, ({ pembit, actor, params }) =>
+  oneListed(pembit, actor, 'courses', params.id),
+);
 
 /** Changes what a course is called, its colour, its place and its credits. */
 export const PUT = endpoint(

@@ -2,9 +2,15 @@ import { z } from 'zod';
 import { materialId } from '@/core/ids';
 import { materialInput } from '@/core/materials/materialInput';
 import { changeMaterial, deleteMaterial } from '@/server/materials/editMaterials';
+import { oneMaterial } from '@/server/lists/materialsList';
 import { endpoint } from '../../endpoint';
 
 const params = z.object({ id: materialId });
+
+/** A material, as you see it. */
+export const GET = endpoint({ who: 'person', row: 'materials', params }, ({ pembit, actor, params }) =>
+  oneMaterial(pembit, actor, params.id),
+);
 
 /** Changes a material. */
 export const PUT = endpoint(

@@ -2,9 +2,15 @@ import { z } from 'zod';
 import { sectionFactsInput } from '@/core/frame/frameInput';
 import { sectionId } from '@/core/ids';
 import { changeSection } from '@/server/frame/sections';
+import { oneListed } from '@/server/lists/lists';
 import { endpoint } from '../../endpoint';
 
 const params = z.object({ id: sectionId });
+
+/** A section, as you see it. */
+export const GET = endpoint({ who: 'person', row: 'sections', params }, ({ pembit, actor, params }) =>
+  oneListed(pembit, actor, 'sections', params.id),
+);
 
 /** Another name for a section, or its own first and last days. */
 export const PUT = endpoint(

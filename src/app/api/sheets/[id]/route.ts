@@ -3,9 +3,15 @@ import { longText } from '@/core/fields';
 import { sheetId } from '@/core/ids';
 import { sheetFactsInput } from '@/core/signup/sheetInput';
 import { changeSheet, deleteSheet } from '@/server/signup/changeSheet';
+import { oneListed } from '@/server/lists/lists';
 import { endpoint } from '../../endpoint';
 
 const params = z.object({ id: sheetId });
+
+/** A sheet, as you see it. */
+export const GET = endpoint({ who: 'person', row: 'sheets', params }, ({ pembit, actor, params }) =>
+  oneListed(pembit, actor, 'sheets', params.id),
+);
 const body = sheetFactsInput.extend({ offered: z.boolean().default(true) });
 const query = z.object({ message: longText(2000).default('') });
 

@@ -4,9 +4,15 @@ import { slotId } from '@/core/ids';
 import { slotInput } from '@/core/signup/sheetInput';
 import { cancelTime } from '@/server/signup/cancelTimes';
 import { changeSlot } from '@/server/signup/changeSlots';
+import { oneListed } from '@/server/lists/lists';
 import { endpoint } from '../../endpoint';
 
 const params = z.object({ id: slotId });
+
+/** A slot, as you see it. */
+export const GET = endpoint({ who: 'person', row: 'slots', params }, ({ pembit, actor, params }) =>
+  oneListed(pembit, actor, 'slots', params.id),
+);
 const query = z.object({ message: longText(2000).default('') });
 
 /** Gives a time another beginning, end or number of seats. */

@@ -2,9 +2,15 @@ import { z } from 'zod';
 import { termInput } from '@/core/frame/frameInput';
 import { termId } from '@/core/ids';
 import { changeTerm, deleteTerm } from '@/server/frame/terms';
+import { oneListed } from '@/server/lists/lists';
 import { endpoint } from '../../endpoint';
 
 const params = z.object({ id: termId });
+
+/** A term, as you see it. */
+export const GET = endpoint({ who: 'person', row: 'terms', params }, ({ pembit, actor, params }) =>
+  oneListed(pembit, actor, 'terms', params.id),
+);
 
 /** Changes a term; its classes follow. */
 export const PUT = endpoint(
