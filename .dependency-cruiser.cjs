@@ -30,19 +30,19 @@ module.exports = {
       name: 'data-needs-core-only',
       severity: 'error',
       from: { path: '^src/data/' },
-      to: { path: '^src/(server|app|ui|standins)/' },
+      to: { path: '^src/(server|api|app|ui|standins)/' },
     },
     {
       name: 'server-knows-no-screen',
       severity: 'error',
       from: { path: '^src/server/' },
-      to: { path: '^src/(app|ui|standins)/' },
+      to: { path: '^src/(api|app|ui|standins)/' },
     },
     {
       name: 'ui-needs-core-only',
       severity: 'error',
       from: { path: '^src/ui/' },
-      to: { path: '^src/(data|server|app|standins)/' },
+      to: { path: '^src/(data|server|api|app|standins)/' },
     },
     {
       name: 'ui-uses-the-zones-it-is-sent',
@@ -53,14 +53,20 @@ module.exports = {
     {
       name: 'app-goes-through-server',
       severity: 'error',
-      from: { path: '^src/app/' },
+      from: { path: '^src/(api|app)/' },
       to: { path: '^src/(data|standins)/' },
+    },
+    {
+      name: 'api-knows-no-page',
+      severity: 'error',
+      from: { path: '^src/api/' },
+      to: { path: '^src/app/' },
     },
     {
       name: 'stand-ins-stand-alone',
       severity: 'error',
       from: { path: '^src/standins/' },
-      to: { path: '^src/(core|data|server|app|ui)/' },
+      to: { path: '^src/(core|data|server|api|app|ui)/' },
     },
   ],
   options: {

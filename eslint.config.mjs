@@ -31,7 +31,7 @@ export default tseslint.config(
   },
   {
     // Statements stand in src/data alone: another database changes what is there, and nothing else.
-    files: ['src/server/**/*.ts', 'src/app/**/*.ts', 'src/app/**/*.tsx'],
+    files: ['src/server/**/*.ts', 'src/api/**/*.ts', 'src/app/**/*.ts', 'src/app/**/*.tsx'],
     ignores: ['**/*.test.ts'],
     rules: {
       'no-restricted-imports': [

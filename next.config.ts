@@ -1,5 +1,5 @@
 import type { NextConfig } from 'next';
-import { API_HEADERS } from './src/app/api/apiHeaders';
+import { API_HEADERS } from './src/api/apiHeaders';
 
 /** Paths that `src/proxy.ts` does not see carry no policy of their own, so they get the strictest here. */
 const staticHeaders = Object.entries(API_HEADERS).map(([key, value]) => ({ key, value }));
@@ -10,8 +10,14 @@ const config: NextConfig = {
   agentRules: false,
   // `npm test` checks types, tests included; a build need not do it a second time.
   typescript: { ignoreBuildErrors: true },
-  // Next would load all pages before it answers anything; `loadPages` does it afterwards, one by one.
-  experimental: { preloadEntriesOnStart: false },
+  // `loadPages` loads pages after the start, one by one; Next would before it answers anything.
+  // Nobody downloads what the server runs, maps of it are never read, and a cache takes longer to write than it saves.
+  experimental: {
+    preloadEntriesOnStart: false,
+    serverMinification: false,
+    turbopackSourceMaps: false,
+    turbopackFileSystemCacheForBuild: false,
+  },
   headers: () =>
     Promise.resolve([
       { source: '/_next/static/:path*', headers: staticHeaders },

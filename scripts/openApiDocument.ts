@@ -3,14 +3,14 @@ import { readFileSync, readdirSync } from 'node:fs';
 import path from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { z } from 'zod';
-import type { Contract } from '../src/app/api/endpoint';
+import type { Contract } from '../src/api/endpoint';
 
 const METHODS = ['GET', 'POST', 'PUT', 'DELETE'] as const;
 type Handlers = Readonly<Partial<Record<(typeof METHODS)[number], Readonly<{ contract?: Contract }>>>>;
 type Schema = Readonly<Record<string, unknown>>;
 type ObjectSchema = Readonly<{ properties?: Readonly<Record<string, Schema>>; required?: readonly string[] }>;
 
-const api = path.resolve(import.meta.dirname, '../src/app/api');
+const api = path.resolve(import.meta.dirname, '../src/api');
 const PROBLEM = { $ref: '#/components/responses/Problem' };
 
 /** What is sent, as JSON Schema 2020-12, which is what OpenAPI 3.1 takes. */

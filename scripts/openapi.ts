@@ -3,5 +3,5 @@ import { writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { openApiDocument } from './openApiDocument';
 
-const file = path.resolve(import.meta.dirname, '../src/app/api/openapi.json/description.json');
+const file = path.resolve(import.meta.dirname, '../src/api/openapi.json/description.json');
 writeFileSync(file, `${JSON.stringify(await openApiDocument(), undefined, 1)}\n`);

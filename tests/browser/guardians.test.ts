@@ -1,4 +1,3 @@
-import { readFileSync } from 'node:fs';
 import { source as AXE } from 'axe-core';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { signedIn } from '../support/api';
@@ -6,6 +5,7 @@ import type { Person } from './browser';
 import { newPerson, PHONE } from './browser';
 import type { RunningPembit } from './server';
 import { startPembit } from './server';
+import { routesOfBuild } from '../support/routesOfBuild';
 
 /** A student lets a guardian read; the guardian reads on a phone, and gets the week by letter. */
 let pembit: RunningPembit;
@@ -61,13 +61,9 @@ test('the guardian reads the courses on a phone, day by day, and nothing that is
 test('its token opens nothing else', async () => {
   const token = page.split('/').pop()!;
   // Every route of the build, with the token as a credential and as whatever its address names: it is as if it were not there.
-  const manifest = JSON.parse(readFileSync('.next/server/app-paths-manifest.json', 'utf8')) as Record<
-    string,
-    string
-  >;
-  const routes = Object.keys(manifest)
-    .map((route) => route.replace(/\/(page|route)$/, '').replace(/\[(\.\.\.)?\w+\]/g, token) || '/')
-    .filter((route) => !route.startsWith('/guardian/') && !route.startsWith('/_'));
+  const routes = routesOfBuild()
+    .map((route) => route.replace(/\[(\.\.\.)?\w+\]/g, token))
+    .filter((route) => !route.startsWith('/guardian/'));
   const headers = { authorization: `Bearer ${token}`, cookie: `pembit_session=${token}` };
   const answers = async (route: string) => {
     const [without, given] = await Promise.all(

@@ -1,22 +1,14 @@
 import { demoId } from '@/server/demo/demoIds';
 import { MAREN } from '@/server/demo/people';
-import { readFileSync } from 'node:fs';
 import { request } from 'node:http';
 import { beforeAll, describe, expect, inject, test } from 'vitest';
 import type { Api } from '../support/api';
 import { anonymous, signedIn } from '../support/api';
+import { routesOfBuild } from '../support/routesOfBuild';
 
 const base = inject('pembitUrl');
 
-/** Every route of the build, from Next's own manifest. */
-const manifest = JSON.parse(readFileSync('.next/server/app-paths-manifest.json', 'utf8')) as Record<
-  string,
-  string
->;
-const routes = Object.keys(manifest)
-  .map((key) => key.replace(/\/(page|route)$/, '') || '/')
-  .filter((route) => !route.startsWith('/_') && route !== '/icon.svg')
-  .sort();
+const routes = routesOfBuild();
 
 /**
  * What each route answers to: nobody, a student of another course, a student. `page` routes send nobody to the sign-in
@@ -485,6 +477,7 @@ const CHECKS: Readonly<Record<string, () => readonly Check[]>> = {
     { method: 'PUT', path: '/api/settings', body: { name: 'X' }, expected: signedInOnly(403) },
   ],
   '/api/terms/[id]': () => [
+    { method: 'GET', path: `/api/terms/${NOT_THERE}`, expected: signedInOnly(404) },
     { method: 'PUT', path: `/api/terms/${NOT_THERE}`, body: term, expected: signedInOnly(403) },
     { method: 'DELETE', path: `/api/terms/${NOT_THERE}`, expected: signedInOnly(403) },
   ],
@@ -731,7 +724,10 @@ const CHECKS: Readonly<Record<string, () => readonly Check[]>> = {
       expected: signedInOnly(404),
     },
   ],
-  '/api/slots/[id]': () => [{ method: 'DELETE', path: `/api/slots/${hlSlot}`, expected: signedInOnly(404) }],
+  '/api/slots/[id]': () => [
+    { method: 'GET', path: `/api/slots/${NOT_THERE}`, expected: signedInOnly(404) },
+    { method: 'DELETE', path: `/api/slots/${hlSlot}`, expected: signedInOnly(404) },
+  ],
   '/api/closures': () => [
     { method: 'GET', path: '/api/closures', expected: signedInOnly(200) },
     { method: 'POST', path: '/api/closures', body: closure(), expected: signedInOnly(403) },
@@ -767,7 +763,11 @@ const CHECKS: Readonly<Record<string, () => readonly Check[]>> = {
       expected: signedInOnly(403),
     },
   ],
+  '/api/class-plans/[id]': () => [
+    { method: 'GET', path: `/api/class-plans/${NOT_THERE}`, expected: signedInOnly(404) },
+  ],
   '/api/closures/[id]': () => [
+    { method: 'GET', path: `/api/closures/${NOT_THERE}`, expected: signedInOnly(404) },
     { method: 'DELETE', path: `/api/closures/${NOT_THERE}`, expected: signedInOnly(404) },
   ],
   '/api/courses': () => [
@@ -775,6 +775,7 @@ const CHECKS: Readonly<Record<string, () => readonly Check[]>> = {
     { method: 'POST', path: '/api/courses', body: newCourse, expected: signedInOnly(403) },
   ],
   '/api/courses/[id]': () => [
+    { method: 'GET', path: `/api/courses/${NOT_THERE}`, expected: signedInOnly(404) },
     { method: 'PUT', path: `/api/courses/${hlCourse}`, body: courseFacts, expected: signedInOnly(404) },
     { method: 'PUT', path: `/api/courses/${NOT_THERE}`, body: courseFacts, expected: signedInOnly(404) },
     { method: 'DELETE', path: `/api/courses/${hlCourse}`, expected: signedInOnly(404) },
@@ -997,6 +998,7 @@ const CHECKS: Readonly<Record<string, () => readonly Check[]>> = {
     },
   ],
   '/api/sections/[id]': () => [
+    { method: 'GET', path: `/api/sections/${NOT_THERE}`, expected: signedInOnly(404) },
     {
       method: 'PUT',
       path: `/api/sections/${NOT_THERE}`,
@@ -1163,6 +1165,7 @@ const CHECKS: Readonly<Record<string, () => readonly Check[]>> = {
     },
   ],
   '/api/materials/[id]': () => [
+    { method: 'GET', path: `/api/materials/${NOT_THERE}`, expected: signedInOnly(404) },
     { method: 'PUT', path: `/api/materials/${NOT_THERE}`, body: { title: 'X' }, expected: signedInOnly(404) },
     { method: 'DELETE', path: `/api/materials/${NOT_THERE}`, expected: signedInOnly(404) },
   ],
@@ -1284,6 +1287,7 @@ const CHECKS: Readonly<Record<string, () => readonly Check[]>> = {
   '/api/kept': () => [{ method: 'GET', path: '/api/kept', expected: signedInOnly(200) }],
   '/api/version': () => [{ method: 'GET', path: '/api/version', expected: signedInOnly(200) }],
   '/api/sheets/[id]': () => [
+    { method: 'GET', path: `/api/sheets/${NOT_THERE}`, expected: signedInOnly(404) },
     {
       method: 'PUT',
       path: `/api/sheets/${hlSheet}`,
@@ -1385,6 +1389,7 @@ const CHECKS: Readonly<Record<string, () => readonly Check[]>> = {
     { method: 'POST', path: `/api/slots/${hlSlot}/booking`, body: {}, expected: signedInOnly(404) },
   ],
   '/api/bookings/[id]': () => [
+    { method: 'GET', path: `/api/bookings/${NOT_THERE}`, expected: signedInOnly(404) },
     { method: 'DELETE', path: `/api/bookings/${foreignBooking}`, expected: signedInOnly(404) },
   ],
   '/api/history/[id]/undo': () => [

@@ -10,7 +10,7 @@ import { openApiDocument } from '../../scripts/openApiDocument';
 import { NOW } from '../support/arbitraryPlan';
 import { uuidPlan } from '../support/uuidPlan';
 
-const served = JSON.parse(readFileSync('src/app/api/openapi.json/description.json', 'utf8')) as {
+const served = JSON.parse(readFileSync('src/api/openapi.json/description.json', 'utf8')) as {
   paths: Record<string, Record<string, { summary?: string; parameters: { in?: string; name?: string }[] }>>;
 };
 

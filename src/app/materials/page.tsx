@@ -13,7 +13,7 @@ import styles from '@/ui/materials/Materials.module.css';
 import { OutlineEditor } from '@/ui/materials/OutlineEditor';
 import { FilesInPlace } from '@/ui/materials/PlayHere';
 import { OutlineList } from '@/ui/materials/OutlineList';
-import { linksByUnit, outlineRows } from '../outlineRows';
+import { linksByUnit, outlineRows } from '@/api/outlineRows';
 import { PageFrame } from '../PageFrame';
 import { signedInOr } from '../signedIn';
 import { termOnPage } from '../termOnPage';

@@ -11,7 +11,7 @@ import { schoolNotice } from '@/server/frame/settings';
 import { sharedPembit } from '@/server/pembit';
 import { SignInForm } from '@/ui/session/SignInForm';
 import styles from '@/ui/session/SignIn.module.css';
-import { safePath } from '../safePath';
+import { safePath } from '@/server/safePath';
 import { signedIn } from '../signedIn';
 
 export const metadata: Metadata = { title: signInTexts.title };

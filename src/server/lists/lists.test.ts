@@ -10,7 +10,7 @@ import type { SignedIn } from '../session/session';
 import { planEntry } from '../entries/planEntry';
 import { changeWeek } from '../frame/sections';
 import type { ListName } from './lists';
-import { listPage } from './lists';
+import { LIST_PARTS, listPage, oneListed } from './lists';
 import { pageOf } from './page';
 
 let school: School;
@@ -72,6 +72,16 @@ test('what changed since is found by it, one thing by its uid; unknown fields ar
   expect(bad.success).toBe(false);
   expect(listQuery.safeParse({ limit: '5000' }).success).toBe(false);
   expect(listQuery.safeParse({ changedSince: 'yesterday' }).success).toBe(false);
+});
+
+test('everything that stands in a list is found by its id, by those who see it alone', async () => {
+  for (const name of Object.keys(LIST_PARTS) as ListName[])
+    for (const item of (await list(name, { limit: 500 })).items) {
+      expect(valueOf(await oneListed(school.pembit, school.instructor, name, String(item.id)))).toEqual(item);
+      expect((await list(name, { id: item.id })).items).toEqual([item]);
+      if (name !== 'terms')
+        expect(await oneListed(school.pembit, school.stranger, name, String(item.id))).toMatchObject({ reason: 'notFound' }); // prettier-ignore
+    }
 });
 
 test('whatever the pages’ length, all of them together are the list', () => {

@@ -6,7 +6,7 @@ import { done, refused } from '@/core/refusals';
 import { addMaterial } from '@/server/materials/editMaterials';
 import { materialsSeenBy } from '@/server/materials/materialsSeenBy';
 import { planSeenBy } from '@/server/plan/planSeenBy';
-import { outlineRows } from '../../../../outlineRows';
+import { outlineRows } from '@/api/outlineRows';
 import { endpoint } from '../../../endpoint';
 
 const params = z.object({ id: courseId });

@@ -14,7 +14,7 @@ import { answeredLinks } from '@/ui/entries/answeredLinks';
 import { requireZone } from '@/core/time/zoneData';
 import { panelEntry } from '@/ui/entries/panelView';
 import { mayEdit } from '@/ui/plan/deskData';
-import { panelPlan } from '../../../panelPlan';
+import { panelPlan } from '@/api/panelPlan';
 import { asQuery } from '../../asQuery';
 import { endpoint } from '../../endpoint';
 import { entryAnswer } from '../entryAnswer';

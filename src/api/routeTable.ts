@@ -9,7 +9,7 @@ let table: readonly Route[] | undefined;
 /** The routes of the API with what they answer to, from its own description, which a test holds to the routes. */
 function routes(): readonly Route[] {
   if (table) return table;
-  const file = path.join(process.cwd(), 'src/app/api/openapi.json/description.json');
+  const file = path.join(process.cwd(), 'src/api/openapi.json/description.json');
   const { paths } = JSON.parse(readFileSync(file, 'utf8')) as { paths: Paths };
   table = Object.entries(paths).map(([template, operations]) => {
     const methods = Object.keys(operations)

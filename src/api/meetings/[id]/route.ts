@@ -7,7 +7,7 @@ import { changeMeeting } from '@/server/frame/changeMeeting';
 import { linkTestsFor } from '@/server/links/linkTestsFor';
 import { answeredLinks } from '@/ui/entries/answeredLinks';
 import { panelClass } from '@/ui/entries/panelClass';
-import { panelPlan } from '../../../panelPlan';
+import { panelPlan } from '@/api/panelPlan';
 import { asQuery } from '../../asQuery';
 import { endpoint } from '../../endpoint';
 

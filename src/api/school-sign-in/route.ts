@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { beginSchoolSignIn } from '@/server/session/schoolSignIn';
-import { safePath } from '../../safePath';
+import { safePath } from '@/server/safePath';
 import { endpoint } from '../endpoint';
 import { journeyCookie } from '../sessionCookie';
 
