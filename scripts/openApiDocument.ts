@@ -4,6 +4,9 @@ import path from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { z } from 'zod';
 import type { Contract } from '../src/api/endpoint';
+import { PROBLEM_URN, STATUS } from '../src/api/problem';
+import { refusalTexts } from '../src/core/texts/refusals';
+import { capabilityOf } from '../src/core/tokens/capabilityOf';
 
 const METHODS = ['GET', 'POST', 'PUT', 'DELETE'] as const;
 type Handlers = Readonly<Partial<Record<(typeof METHODS)[number], Readonly<{ contract?: Contract }>>>>;
@@ -13,10 +16,34 @@ type ObjectSchema = Readonly<{ properties?: Readonly<Record<string, Schema>>; re
 const api = path.resolve(import.meta.dirname, '../src/api');
 const PROBLEM = { $ref: '#/components/responses/Problem' };
 
-/** What is sent, as JSON Schema 2020-12, which is what OpenAPI 3.1 takes. */
+/** What is sent or answered, as JSON Schema 2020-12, which is what OpenAPI 3.1 takes. */
 function schemaOf(schema: z.ZodType): Schema {
   const { $schema: _, ...rest } = z.toJSONSchema(schema, { io: 'input', unrepresentable: 'any' });
   return rest;
+}
+
+/** `postCoursesByIdRoster`: what a generated client may call it. */
+const operationId = (method: string, address: string): string =>
+  address
+    .replace(/^\/api\//, '')
+    .replace(/\{(\w+)\}/g, 'by-$1')
+    .split(/[/.-]/)
+    .reduce((id, word) => id + word[0]!.toUpperCase() + word.slice(1), method.toLowerCase());
+
+/** What is answered: a value, something of another media type, or the way to somewhere else. */
+function answered({ answer }: Contract): Readonly<{ content?: object }> {
+  if (answer === 'redirect') return {};
+  if (typeof answer === 'string') return { content: { [answer]: { schema: { type: 'string' } } } };
+  return { content: { 'application/json': { schema: schemaOf(answer) } } };
+}
+
+/** Who may ask: whoever is signed in; a token that is good for it, where one is. */
+function securityOf(method: string, address: string): object[] {
+  const needed = capabilityOf(method, address.replace(/^\/api\//, ''));
+  if (!needed) return [{ session: [] }];
+  const scope =
+    needed.capability === 'any' ? [] : [`${needed.write ? 'write' : 'read'}:${needed.capability}`];
+  return [{ session: [] }, { token: scope }];
 }
 
 /** The sentence above a handler, or above the only one of its file. */
@@ -40,11 +67,14 @@ function parameters(where: 'path' | 'query', schema: z.ZodType | undefined): obj
   }));
 }
 
-function operation(method: string, { who, params, query, body, row }: Contract, summary: string | undefined): object {
+function operation(method: string, address: string, contract: Contract, summary: string | undefined): object {
+  const { who, params, query, body, row } = contract;
   const change = method !== 'GET';
   return {
+    operationId: operationId(method, address),
+    tags: [address.split('/')[2]],
     ...(summary ? { summary } : {}),
-    ...(who === 'person' ? {} : { security: [] }),
+    security: who === 'person' ? securityOf(method, address) : [],
     parameters: [
       ...parameters('path', params),
       ...parameters('query', query),
@@ -52,14 +82,16 @@ function operation(method: string, { who, params, query, body, row }: Contract, 
     ],
     ...(body ? { requestBody: { required: true, content: { 'application/json': { schema: schemaOf(body) } } } } : {}),
     responses: {
-      '2XX': {
-        description: 'Done.',
+      [contract.answer === 'redirect' ? '3XX' : '2XX']: {
+        description: contract.answer === 'redirect' ? 'It is elsewhere.' : 'Done.',
+        ...answered(contract),
         headers: {
           ...(change ? { 'Pembit-History': { $ref: '#/components/headers/History' } } : {}),
           ...(row ? { ETag: { $ref: '#/components/headers/ETag' } } : {}),
         },
       },
       '4XX': PROBLEM,
+      '5XX': PROBLEM,
     },
   };
 } // prettier-ignore
@@ -79,7 +111,7 @@ export async function openApiDocument(): Promise<object> {
     const described = METHODS.flatMap((method) => {
       const contract = handlers[method]?.contract;
       if (!contract) return [];
-      return [[method.toLowerCase(), operation(method, contract, wordsAbove(source, method))] as const];
+      return [[method.toLowerCase(), operation(method, address, contract, wordsAbove(source, method))] as const];
     });
     if (described.length > 0) paths[address] = Object.fromEntries(described);
   }
@@ -92,8 +124,8 @@ export async function openApiDocument(): Promise<object> {
       description:
         'Sign in with POST /api/session; the answer sets the session cookie. What is not there and what is not yours are both 404.',
     },
-    servers: [{ url: '/' }],
-    security: [{ session: [] }],
+    servers: [{ url: '/', description: 'The school’s own Pembit' }],
+    tags: [...new Set(Object.keys(paths).map((address) => address.split('/')[2]))].map((name) => ({ name })),
     paths,
     components: {
       securitySchemes: {
@@ -103,6 +135,7 @@ export async function openApiDocument(): Promise<object> {
           name: 'pembit_session',
           description: 'Over https the cookie is called __Host-pembit.',
         },
+        token: { type: 'http', scheme: 'bearer', description: 'A token of /tokens, with the scope that an operation names.' },
       },
       headers: {
         History: { description: 'The id with which the act is undone.', schema: { type: 'string' } },
@@ -125,7 +158,10 @@ export async function openApiDocument(): Promise<object> {
                 type: 'object',
                 required: ['type', 'title', 'status'],
                 properties: {
-                  type: { type: 'string' },
+                  type: {
+                    enum: Object.keys(STATUS).map((reason) => PROBLEM_URN + reason),
+                    description: Object.entries(STATUS).map(([reason, status]) => `- ${reason} (${status}): ${refusalTexts[reason as keyof typeof STATUS]}`).join('\n'),
+                  },
                   title: { type: 'string' },
                   status: { type: 'integer' },
                   errors: {

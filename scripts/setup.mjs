@@ -151,7 +151,8 @@ export function ensureTestPrograms() {
     aptInstall(missing, 'The tests drive Chromium, and have feeds read by programs that others wrote.');
 }
 
-/** Types that Next generates; the type check and the linter read them. */
+/** Types of Next's routes, and of the API for the examples; the type check and the linter read them. */
 export function ensureRouteTypes() {
   run('node_modules/.bin/next', ['typegen'], { quiet: true });
+  run('npm', ['run', '--silent', 'client'], { quiet: true });
 }

@@ -22,14 +22,21 @@ import { whoAsks } from './whoAsks';
 
 type Answer<T> = Outcome<T> & { status?: number; headers?: Record<string, string> };
 type Parsed<S> = S extends z.ZodType ? z.output<S> : undefined;
+type ReadonlyDeep<T> = T extends object ? { readonly [K in keyof T]: ReadonlyDeep<T[K]> } : T;
+/** What an answer is if it is not a value of a schema: something of a media type, or the way to somewhere else. */
+export type OtherAnswer =
+  'application/x-ndjson' | 'application/zip' | 'image/svg+xml' | 'text/html' | 'redirect';
+type Given<A> = A extends z.ZodType ? ReadonlyDeep<z.input<A>> : never;
 type RouteContext = { params: Promise<Record<string, string>> };
 
-type Spec<P, Q, B, W> = Readonly<{
+type Spec<P, Q, B, W, A> = Readonly<{
   /** Who may ask at all; the use case decides about the rest. */
   who: W;
   params?: P;
   query?: Q;
   body?: B;
+  /** What is answered. */
+  answer: A;
   /** Also for whoever has yet to set up a second step that the school asks for. */
   beforeSecondStep?: true;
   /** Carries its own proof in its address: it may come from anywhere, without anybody being signed in. */
@@ -50,6 +57,7 @@ export type Contract = Readonly<{
   params?: z.ZodType;
   query?: z.ZodType;
   body?: z.ZodType;
+  answer: z.ZodType | OtherAnswer;
   row?: SubjectTable;
 }>;
 
@@ -72,11 +80,11 @@ type Asked<P, Q, B, W> = Readonly<{
  */
 export function endpoint<
   W extends 'anyone' | 'person',
-  T,
+  A extends z.ZodType | OtherAnswer,
   P extends z.ZodType | undefined = undefined,
   Q extends z.ZodType | undefined = undefined,
   B extends z.ZodType | undefined = undefined,
->(spec: Spec<P, Q, B, W>, answer: (asked: Asked<P, Q, B, W>) => Promise<Answer<T> | Response>) {
+>(spec: Spec<P, Q, B, W, A>, answer: (asked: Asked<P, Q, B, W>) => Promise<Answer<Given<A>> | Response>) {
   const handle = async (request: Request, context: RouteContext): Promise<Response> => {
     const pembit = sharedPembit();
     const asks = await whoAsks(pembit, request, spec);
@@ -137,6 +145,7 @@ export function endpoint<
       );
       if (outcome instanceof Response) return outcome;
       if (!outcome.ok) return problem(outcome.reason, outcome);
+      if (pembit.config.checksAnswers) requireAnswer(spec.answer, outcome.value);
       const etag = subject && method === 'PUT' ? await etagOf(pembit, subject) : seen;
       const headers = {
         'content-type': 'application/json; charset=utf-8',
@@ -184,6 +193,14 @@ function sayLimit(pembit: Pembit, headers: Headers, [what, who]: Try): void {
   const { most, seconds, left, resetSeconds } = limitOf(pembit, what, who);
   headers.set('ratelimit-policy', `"${what}";q=${most};w=${seconds}`);
   headers.set('ratelimit', `"${what}";r=${left};t=${resetSeconds}`);
+}
+
+/** Where it is developed and tested, an answer is as its route describes it, or none. */
+function requireAnswer(schema: z.ZodType | OtherAnswer, value: unknown): void {
+  if (typeof schema === 'string') throw new Error(`Answers ${schema}, not a value`);
+  const sent: unknown = JSON.parse(JSON.stringify(value ?? null));
+  const errors = [...fieldErrors(schema.safeParse(sent)), ...unknownFields(schema, sent)];
+  if (errors.length > 0) throw new Error(`An answer is not as it is described: ${JSON.stringify(errors)}`);
 }
 
 /** Browsers say where a request comes from; what does not is a program. */

@@ -2,7 +2,7 @@ import type { Refusal, Refused } from '@/core/refusals';
 import { sharedMetrics } from '@/server/pembit';
 import { refusalTexts, tooOftenText } from '@/core/texts/refusals';
 
-const STATUS = {
+export const STATUS = {
   timeOver: 409,
   timeTaken: 409,
   alreadyYours: 409,
@@ -66,12 +66,14 @@ const STATUS = {
   notVouchedFor: 403,
 } as const satisfies Record<Refusal, number>;
 
+export const PROBLEM_URN = 'urn:pembit:problem:';
+
 function bodyOf(
   reason: Refusal,
   { fields = [], detail, seconds }: Pick<Refused, 'fields' | 'detail' | 'seconds'> = {},
 ) {
   return {
-    type: `urn:pembit:problem:${reason}`,
+    type: `${PROBLEM_URN}${reason}`,
     title: reason === 'tooManyTries' && seconds !== undefined ? tooOftenText(seconds) : refusalTexts[reason],
     status: STATUS[reason],
     ...(detail === undefined ? {} : { detail }),

@@ -52,6 +52,7 @@ const environment = z.object({
   PEMBIT_METRICS_TOKEN: given(z.string().min(16, 'must have 16 characters or more').optional()),
   PEMBIT_HEAP_MB: z.coerce.number().int().min(128).optional(),
   PEMBIT_LAZY: flag,
+  PEMBIT_CHECK_ANSWERS: flag,
   PEMBIT_LOG: z.enum(['silent', 'error', 'warn', 'info', 'debug']).default('info'),
 });
 
@@ -78,6 +79,8 @@ export type Config = Readonly<{
   mailFrom: string;
   /** Whether a page's code is loaded when somebody first comes to it, instead of all at the start. */
   lazy: boolean;
+  /** Whether every answer of the API is held to its description, as tests and development have it. */
+  checksAnswers: boolean;
   /** Whether a proxy of the operator stands in front, whose word on where a request comes from is taken. */
   behindProxy: boolean;
   /** Hosts and networks of the school's own that may be fetched from although they are not of the open internet. */
@@ -124,6 +127,7 @@ export function readConfig(env: Record<string, string | undefined>): Config {
     smtpPlain: data.PEMBIT_SMTP_PLAIN,
     mailFrom: data.PEMBIT_MAIL_FROM ?? `pembit@${new URL(base).hostname}`,
     lazy: data.PEMBIT_LAZY,
+    checksAnswers: data.PEMBIT_CHECK_ANSWERS || data.PEMBIT_DEV,
     behindProxy: data.PEMBIT_PROXY,
     allowedHosts: data.PEMBIT_ALLOW_HOSTS,
     schoolSignIn: issuer

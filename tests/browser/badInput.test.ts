@@ -446,9 +446,9 @@ describe('bad input gets a problem document with a sentence for each field, and 
 
 test('what no text can hold is left out, and what is named twice counts once', async () => {
   const office = await signedIn(base, 'office@kittiwake.example');
-  expect(await (await office.call('GET', '/api/people?q=Mar%00en')).json()).toMatchObject([
-    { name: 'Maren Toft' },
-  ]);
+  expect(await (await office.call('GET', '/api/people?q=Mar%00en')).json()).toMatchObject({
+    items: [{ name: 'Maren Toft' }],
+  });
   const made = await maren.call('POST', '/api/entries', work({ title: 'Bat\0ten' })(course));
   const { id, title } = (await made.json()) as { id: string; title: string };
   expect(title).toBe('Batten');

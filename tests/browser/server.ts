@@ -23,7 +23,12 @@ export type RunningPembit = Readonly<{
 /** Starts the built application on free ports and a folder of its own, as an operator would. */
 export async function startPembit(env: Record<string, string> = {}): Promise<RunningPembit> {
   const folder = mkdtempSync(path.join(tmpdir(), 'pembit-test-'));
-  const server = await startServer({ PEMBIT_DATA: folder, PEMBIT_LAZY: '1', ...env });
+  const server = await startServer({
+    PEMBIT_DATA: folder,
+    PEMBIT_LAZY: '1',
+    PEMBIT_CHECK_ANSWERS: '1',
+    ...env,
+  });
   return {
     pembitUrl: server.url,
     standinsUrl: server.standinsUrl,

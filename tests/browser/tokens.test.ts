@@ -72,9 +72,7 @@ test('an instructor makes a token that is shown once; a program plans with it; t
 
 describe('every route of the API', () => {
   type Described = Readonly<{ paths: Readonly<Record<string, Readonly<Record<string, unknown>>>> }>;
-  const { paths } = JSON.parse(
-    readFileSync('src/api/openapi.json/description.json', 'utf8'),
-  ) as Described;
+  const { paths } = JSON.parse(readFileSync('src/api/openapi.json/description.json', 'utf8')) as Described;
   const routes = Object.entries(paths).flatMap(([template, operations]) =>
     ['get', 'post', 'put', 'delete']
       .filter((method) => method in operations)

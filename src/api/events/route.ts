@@ -14,8 +14,51 @@ const query = z.strictObject({
     .default(0),
 });
 
+const answer = z.object({
+  events: z.array(
+    z.union([
+      z.object({
+        list: z.enum([
+          'entries',
+          'courses',
+          'sections',
+          'materials',
+          'terms',
+          'meetings',
+          'class-plans',
+          'sheets',
+          'slots',
+          'bookings',
+          'closures',
+        ]),
+        change: z.enum(['new', 'changed']),
+        id: z.string(),
+        uid: z.string(),
+      }),
+      z.object({
+        list: z.enum([
+          'entries',
+          'courses',
+          'sections',
+          'materials',
+          'terms',
+          'meetings',
+          'class-plans',
+          'sheets',
+          'slots',
+          'bookings',
+          'closures',
+        ]),
+        change: z.literal('gone'),
+        uid: z.string(),
+      }),
+    ]),
+  ),
+  next: z.string(),
+});
+
 /** What began, ceased or changed for whoever asks since a cursor. */
-export const GET = endpoint({ who: 'person', query }, ({ pembit, request, query }) =>
+export const GET = endpoint({ who: 'person', query, answer }, ({ pembit, request, query }) =>
   follow(pembit, query, async () => {
     const asks = await whoAsks(pembit, request, {});
     return 'actor' in asks ? asks.actor : undefined;

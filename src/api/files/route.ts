@@ -10,8 +10,10 @@ const query = z.object({
     .default('file'),
 });
 
+const answer = z.object({ id: z.string(), name: z.string(), mediaType: z.string(), size: z.number() });
+
 /** Keeps the file that is the body of the request. */
-export const POST = endpoint({ who: 'person', query }, async ({ pembit, actor, query, request }) => {
+export const POST = endpoint({ who: 'person', query, answer }, async ({ pembit, actor, query, request }) => {
   const { body } = request;
   const outcome = await uploadFile(pembit, actor, { name: query.name, as: query.as, body });
   return { ...outcome, status: 201 };

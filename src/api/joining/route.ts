@@ -12,6 +12,7 @@ const body = z.object({
 });
 
 /** Joins a course by its joining address. */
-export const POST = endpoint({ who: 'anyone', body }, ({ pembit, actor, body, from }) =>
-  joinCourse(pembit, actor, body, from),
+export const POST = endpoint(
+  { who: 'anyone', body, answer: z.object({ course: z.string(), letter: z.boolean() }) },
+  ({ pembit, actor, body, from }) => joinCourse(pembit, actor, body, from),
 );

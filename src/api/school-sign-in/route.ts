@@ -7,14 +7,17 @@ import { journeyCookie } from '../sessionCookie';
 const query = z.object({ to: z.string().max(2000).default('/') });
 
 /** Leads to the school’s own sign-in. */
-export const GET = endpoint({ who: 'anyone', query, limit: 'token' }, async ({ pembit, query }) => {
-  const begun = await beginSchoolSignIn(pembit, safePath(query.to));
-  if (!begun.ok) return begun;
-  return new Response(null, {
-    status: 303,
-    headers: {
-      location: begun.value.url,
-      'set-cookie': journeyCookie(pembit.config.baseUrl, begun.value.cookie),
-    },
-  });
-});
+export const GET = endpoint(
+  { who: 'anyone', query, limit: 'token', answer: 'redirect' },
+  async ({ pembit, query }) => {
+    const begun = await beginSchoolSignIn(pembit, safePath(query.to));
+    if (!begun.ok) return begun;
+    return new Response(null, {
+      status: 303,
+      headers: {
+        location: begun.value.url,
+        'set-cookie': journeyCookie(pembit.config.baseUrl, begun.value.cookie),
+      },
+    });
+  },
+);

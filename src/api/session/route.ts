@@ -16,7 +16,12 @@ const credentials = z.object({
 
 /** Signs in. */
 export const POST = endpoint(
-  { who: 'anyone', beforeSecondStep: true, body: credentials },
+  {
+    who: 'anyone',
+    beforeSecondStep: true,
+    body: credentials,
+    answer: z.object({ name: z.string(), email: z.string() }),
+  },
   async ({ pembit, actor, body, from }) => {
     const outcome = await signIn(pembit, { ...body, from });
     if (!outcome.ok) return outcome;
@@ -31,11 +36,14 @@ export const POST = endpoint(
 );
 
 /** Signs out; whoever came by the school’s sign-in is told where to sign out there. */
-export const DELETE = endpoint({ who: 'person', beforeSecondStep: true }, async ({ pembit, actor }) => {
-  await signOut(pembit, actor);
-  const schoolSignsOutAt = actor.bySchool ? await schoolSignOut(pembit) : undefined;
-  return {
-    ...done({ schoolSignsOutAt }),
-    headers: { 'set-cookie': sessionCookie(pembit.config.baseUrl, '') },
-  };
-});
+export const DELETE = endpoint(
+  { who: 'person', beforeSecondStep: true, answer: z.object({ schoolSignsOutAt: z.string().optional() }) },
+  async ({ pembit, actor }) => {
+    await signOut(pembit, actor);
+    const schoolSignsOutAt = actor.bySchool ? await schoolSignOut(pembit) : undefined;
+    return {
+      ...done({ schoolSignsOutAt }),
+      headers: { 'set-cookie': sessionCookie(pembit.config.baseUrl, '') },
+    };
+  },
+);

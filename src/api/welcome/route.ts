@@ -8,6 +8,7 @@ const acceptance = z.object({
 });
 
 /** Spends a link for a first sign-in. */
-export const POST = endpoint({ who: 'anyone', body: acceptance }, ({ pembit, body }) =>
-  acceptInvitation(pembit, body.token, body.password),
+export const POST = endpoint(
+  { who: 'anyone', body: acceptance, answer: z.object({ email: z.string() }) },
+  ({ pembit, body }) => acceptInvitation(pembit, body.token, body.password),
 );

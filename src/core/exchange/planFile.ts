@@ -374,4 +374,5 @@ export const planFile = z.object({
 export type PlanFile = z.output<typeof planFile>;
 
 /** The JSON Schema (draft 2020-12) of `plan.json`. */
-export const planFileSchema = (): object => z.toJSONSchema(planFile, { io: 'input' });
+export const planFileSchema = (): Readonly<Record<string, unknown>> =>
+  z.toJSONSchema(planFile, { io: 'input' });

@@ -2,6 +2,21 @@ import { Temporal } from 'temporal-polyfill';
 import { z } from 'zod';
 import { plainDate } from '../fields';
 
+/** How many things of a list a page has. */
+export const pageLimit = z.coerce
+  .number({ error: 'Type a number.' })
+  .int('Type a whole number.')
+  .min(1, 'At least 1.')
+  .max(500, 'At most 500 at once.')
+  .default(100);
+
+/** `next` of the page before. */
+export const pageCursor = z
+  .string()
+  .max(400)
+  .regex(/^[\w-]+$/, 'This is no cursor of this list.')
+  .optional();
+
 /** What every list of the API can be asked: of which course or term, of which days, what changed since; a page at a time. */
 export const listQuery = z
   .object({
@@ -25,18 +40,8 @@ export const listQuery = z
         }
       })
       .optional(),
-    limit: z.coerce
-      .number({ error: 'Type a number.' })
-      .int('Type a whole number.')
-      .min(1, 'At least 1.')
-      .max(500, 'At most 500 at once.')
-      .default(100),
-    /** `next` of the page before. */
-    cursor: z
-      .string()
-      .max(400)
-      .regex(/^[\w-]+$/, 'This is no cursor of this list.')
-      .optional(),
+    limit: pageLimit,
+    cursor: pageCursor,
   })
   .strict()
   .refine(({ from, to }) => !from || !to || Temporal.PlainDate.compare(from, to) <= 0, {

@@ -24,10 +24,17 @@ export const peopleWhoTeach = (reader: Reader): Promise<(OfficeRow & Readonly<{ 
   );
 
 /** People whose name or address holds the words. */
-export const peopleNamed = (reader: Reader, words: string, most: number): Promise<OfficeRow[]> =>
+export const peopleNamed = (
+  reader: Reader,
+  {
+    words,
+    after,
+    most,
+  }: Readonly<{ words: string; after?: readonly [name: string, id: string]; most: number }>,
+): Promise<OfficeRow[]> =>
   select(
     reader,
-    `SELECT ${COLUMNS} FROM people WHERE LOWER(name) LIKE :like ESCAPE '\\' OR email LIKE :like ESCAPE '\\'
-     ORDER BY name LIMIT ${Math.floor(most)}`,
-    { like: `%${words.toLowerCase().replace(/[\\%_]/g, '\\$&')}%` },
+    `SELECT ${COLUMNS} FROM people WHERE (LOWER(name) LIKE :like ESCAPE '\\' OR email LIKE :like ESCAPE '\\')
+     ${after ? 'AND (name, id) > (:name, :id)' : ''} ORDER BY name, id LIMIT :most`,
+    { like: `%${words.toLowerCase().replace(/[\\%_]/g, '\\$&')}%`, most, name: after?.[0], id: after?.[1] },
   );

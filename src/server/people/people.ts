@@ -7,7 +7,7 @@ import { done, refused } from '@/core/refusals';
 import { schoolTexts } from '@/core/texts/school';
 import type { Change } from '@/data/history/change';
 import { refTo } from '@/data/history/personRefs';
-import { peopleNamed, peopleWhoTeach } from '@/data/people/office';
+import { peopleWhoTeach } from '@/data/people/office';
 import { noteInOffice } from '@/data/people/officeLog';
 import { personByEmail, personById, personRow } from '@/data/people/people';
 import { schoolSettings } from '@/data/plan/schoolSettings';
@@ -18,34 +18,6 @@ import { invite } from './invitation';
 
 /** People who may teach: everyone who is on no roster only, staff and administrators. For the administrator. */
 export const teachingPeople = (pembit: Pembit): ReturnType<typeof peopleWhoTeach> => peopleWhoTeach(pembit);
-
-export type FoundPerson = Readonly<{
-  id: PersonId;
-  name: string;
-  email: string;
-  isAdmin: boolean;
-  deactivated: boolean;
-  secondStep: boolean;
-}>;
-
-/** Anybody at the school whose name or address holds the words; at most 20. For the administrator. */
-export async function findPeople(
-  pembit: Pembit,
-  actor: SignedIn,
-  words: string,
-): Promise<Outcome<FoundPerson[]>> {
-  if (!mayOffice(actor, 'addPerson')) return refused('notYours');
-  if (words === '') return done([]);
-  const rows = await peopleNamed(pembit, words, 20);
-  return done(
-    rows.map(({ isAdmin, deactivated, secondStep, ...row }) => ({
-      ...row,
-      isAdmin: isAdmin === 1,
-      deactivated: deactivated === 1,
-      secondStep: secondStep === 1,
-    })),
-  );
-}
 
 /** The administrator adds somebody who will teach; a letter brings the link for the first sign-in. */
 export function addPerson(

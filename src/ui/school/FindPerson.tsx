@@ -14,6 +14,8 @@ import { useSubmit } from '../controls/useSubmit';
 const PersonOffice = dynamic(async () => (await import('./PersonOffice')).PersonOffice);
 
 type Found = OfficePerson;
+/** More than these nobody reads through: one goes on typing. */
+const MOST = 20;
 
 /** Anybody at the school: a new sign-in link, the export of what is held, erasing it. */
 export function FindPerson() {
@@ -26,8 +28,9 @@ export function FindPerson() {
   const [open, setOpen] = useState<string>();
   const look = async (text: string) => {
     setWords(text);
-    const answer = await callApi<Found[]>('GET', `/api/people?q=${encodeURIComponent(text)}`);
-    if (answer.ok) setFound(answer.value);
+    if (text.trim() === '') return setFound([]);
+    const answer = await callApi<{ items: Found[] }>('GET', `/api/people?limit=${MOST}&q=${encodeURIComponent(text)}`); // prettier-ignore
+    if (answer.ok) setFound(answer.value.items);
   };
   const erase = async (person: Found) => {
     const answer = await submit<{ name: string }>(

@@ -17,12 +17,20 @@ const body = z.object({
   kind: z.enum(['phone', 'computer']),
 });
 
+const found = z.object({
+  publicKey: z.string(),
+  devices: z.array(
+    z.object({ id: z.string(), kind: z.enum(['phone', 'computer']), since: z.string(), here: z.boolean() }),
+  ),
+});
+
 /** The devices that show one’s urgent notices, and the key that a browser needs to take them: `{publicKey, devices: [{id, kind, since, here}]}`. */
-export const GET = endpoint({ who: 'person' }, async ({ pembit, actor }) =>
+export const GET = endpoint({ who: 'person', answer: found }, async ({ pembit, actor }) =>
   done(await ownDevices(pembit, actor)),
 );
 
 /** Shows urgent notices on this device, as long as one stays signed in there (Web Push, RFC 8030 and 8291). */
-export const POST = endpoint({ who: 'person', limit: 'linkTest', body }, ({ pembit, actor, body }) =>
-  addDevice(pembit, actor, body),
+export const POST = endpoint(
+  { who: 'person', limit: 'linkTest', body, answer: z.object({ id: z.string() }) },
+  ({ pembit, actor, body }) => addDevice(pembit, actor, body),
 );

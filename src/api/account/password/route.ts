@@ -10,7 +10,7 @@ const body = z.object({
 });
 
 /** Changes one’s password: every other session ends, and this device gets a new one. */
-export const PUT = endpoint({ who: 'person', body }, async ({ pembit, actor, body }) => {
+export const PUT = endpoint({ who: 'person', body, answer: z.null() }, async ({ pembit, actor, body }) => {
   const outcome = await changePassword(pembit, actor, body);
   if (!outcome.ok) return outcome;
   return { ...done(null), headers: { 'set-cookie': sessionCookie(pembit.config.baseUrl, outcome.value.token) } }; // prettier-ignore

@@ -4,17 +4,20 @@ import { endpoint } from '../../endpoint';
 import { journeyCookie } from '../../sessionCookie';
 
 /** Leads to the school’s sign-in to link it; only for whoever has just signed in here. */
-export const GET = endpoint({ who: 'person', limit: 'token' }, async ({ pembit, actor }) => {
-  // It is a page of the browser that comes here: what is refused is said on the one it came from.
-  if (!(await isFresh(pembit, actor)))
-    return new Response(null, { status: 303, headers: { location: '/account?refused=signInAnew' } });
-  const begun = await beginSchoolSignIn(pembit, '/account', actor.person.id);
-  if (!begun.ok) return begun;
-  return new Response(null, {
-    status: 303,
-    headers: {
-      location: begun.value.url,
-      'set-cookie': journeyCookie(pembit.config.baseUrl, begun.value.cookie),
-    },
-  });
-});
+export const GET = endpoint(
+  { who: 'person', limit: 'token', answer: 'redirect' },
+  async ({ pembit, actor }) => {
+    // It is a page of the browser that comes here: what is refused is said on the one it came from.
+    if (!(await isFresh(pembit, actor)))
+      return new Response(null, { status: 303, headers: { location: '/account?refused=signInAnew' } });
+    const begun = await beginSchoolSignIn(pembit, '/account', actor.person.id);
+    if (!begun.ok) return begun;
+    return new Response(null, {
+      status: 303,
+      headers: {
+        location: begun.value.url,
+        'set-cookie': journeyCookie(pembit.config.baseUrl, begun.value.cookie),
+      },
+    });
+  },
+);

@@ -5,6 +5,6 @@ import { endpoint } from '../../endpoint';
 const params = z.object({ id: z.uuid() });
 
 /** Takes an answer away. */
-export const DELETE = endpoint({ who: 'person', params }, ({ pembit, actor, params }) =>
+export const DELETE = endpoint({ who: 'person', params, answer: z.null() }, ({ pembit, actor, params }) =>
   takeAnswerAway(pembit, actor, params.id),
 );

@@ -8,7 +8,7 @@ const params = z.object({ id: calendarId });
 
 /** Changes what an outside calendar is called, for whom it is, and which of its days close. */
 export const PUT = endpoint(
-  { who: 'person', row: 'calendars', params, body: calendarFacts },
+  { who: 'person', row: 'calendars', params, body: calendarFacts, answer: z.object({ name: z.string() }) },
   async ({ pembit, actor, params, body }) => {
     const outcome = await changeCalendar(pembit, actor, params.id, body);
     return outcome.ok ? { ...outcome, value: { name: outcome.value.name } } : outcome;
@@ -17,7 +17,7 @@ export const PUT = endpoint(
 
 /** Takes an outside calendar away, with its closures. */
 export const DELETE = endpoint(
-  { who: 'person', row: 'calendars', params },
+  { who: 'person', row: 'calendars', params, answer: z.object({ name: z.string() }) },
   async ({ pembit, actor, params }) => {
     const outcome = await deleteCalendar(pembit, actor, params.id);
     return outcome.ok ? { ...outcome, value: { name: outcome.value.name } } : outcome;

@@ -36,7 +36,10 @@ const body = z.discriminatedUnion(
 );
 
 /** One act on several entries: all of them, or none. */
-export const POST = endpoint({ who: 'person', body, bytes: 512 * 1024 }, ({ pembit, actor, body }) => {
-  const { ids: chosen, ...act } = body;
-  return actOnSeveral(pembit, actor, [...new Set(chosen)], act);
-});
+export const POST = endpoint(
+  { who: 'person', body, bytes: 512 * 1024, answer: z.object({ changed: z.number() }) },
+  ({ pembit, actor, body }) => {
+    const { ids: chosen, ...act } = body;
+    return actOnSeveral(pembit, actor, [...new Set(chosen)], act);
+  },
+);

@@ -14,8 +14,11 @@ const body = z.object({
 });
 
 /** Moves several entries by the same number of days, or each by its own. */
-export const POST = endpoint({ who: 'person', body }, async ({ pembit, actor, body }) => {
-  const { items, ...by } = body;
-  const outcome = await shiftEntries(pembit, actor, items, by);
-  return outcome.ok ? { ...outcome, value: { moved: outcome.value.length } } : outcome;
-});
+export const POST = endpoint(
+  { who: 'person', body, answer: z.object({ moved: z.number() }) },
+  async ({ pembit, actor, body }) => {
+    const { items, ...by } = body;
+    const outcome = await shiftEntries(pembit, actor, items, by);
+    return outcome.ok ? { ...outcome, value: { moved: outcome.value.length } } : outcome;
+  },
+);

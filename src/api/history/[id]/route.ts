@@ -6,6 +6,7 @@ import { endpoint } from '../../endpoint';
 const params = z.object({ id: historyId });
 
 /** How many students had been shown what the act changed. */
-export const GET = endpoint({ who: 'person', params }, ({ pembit, actor, params }) =>
-  seenBefore(pembit, actor, params.id),
+export const GET = endpoint(
+  { who: 'person', params, answer: z.object({ seen: z.number() }) },
+  ({ pembit, actor, params }) => seenBefore(pembit, actor, params.id),
 );

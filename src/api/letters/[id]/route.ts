@@ -5,6 +5,7 @@ import { endpoint } from '../../endpoint';
 const params = z.object({ id: z.uuid() });
 
 /** Sends a letter anew that did not arrive. */
-export const POST = endpoint({ who: 'person', params }, ({ pembit, actor, params }) =>
-  sendAnew(pembit, actor, params.id),
+export const POST = endpoint(
+  { who: 'person', params, answer: z.object({ id: z.string() }) },
+  ({ pembit, actor, params }) => sendAnew(pembit, actor, params.id),
 );

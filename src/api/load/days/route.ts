@@ -10,7 +10,14 @@ const query = z.object({
   without: entryId.optional(),
 });
 
+const answer = z.object({
+  students: z.number(),
+  days: z.array(
+    z.object({ date: z.string(), concerned: z.number(), alarmed: z.number(), open: z.boolean() }),
+  ),
+});
+
 /** For each day of the term, how many students of a course have something due, and would have too much with one thing more. */
-export const GET = endpoint({ who: 'person', query }, ({ pembit, actor, query }) =>
+export const GET = endpoint({ who: 'person', query, answer }, ({ pembit, actor, query }) =>
   daysFor(pembit, actor, query),
 );

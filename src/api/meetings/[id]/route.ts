@@ -13,9 +13,35 @@ import { endpoint } from '../../endpoint';
 
 const params = z.object({ id: meetingId });
 
+const found = z.object({
+  editable: z.boolean(),
+  callOff: z.boolean(),
+  meeting: z.string(),
+  course: z.string(),
+  plan: z.string().optional(),
+  section: z.string(),
+  date: z.string(),
+  tag: z.string(),
+  color: z.string(),
+  name: z.string(),
+  when: z.string(),
+  place: z.string(),
+  cancelled: z.string().optional(),
+  title: z.string(),
+  description: z.string(),
+  links: z.array(
+    z.object({ url: z.string(), label: z.string(), staffOnly: z.boolean(), state: z.string().optional() }),
+  ),
+  pinned: z.boolean(),
+  others: z.string(),
+  who: z.string(),
+  page: z.string(),
+  daySheet: z.string(),
+});
+
 /** A class as its panel shows it; `as` is a choice of "See as". */
 export const GET = endpoint(
-  { who: 'person', row: 'meetings', params, query: asQuery },
+  { who: 'person', row: 'meetings', params, query: asQuery, answer: found },
   async ({ pembit, actor, params, query }) => {
     const { plan, readOnly } = await panelPlan(pembit, actor, query);
     const seen = plan.classes.find((c) => c.meeting.id === params.id);
@@ -36,9 +62,16 @@ export const GET = endpoint(
   },
 );
 
+const put = z.object({
+  id: z.string(),
+  ordinal: z.number(),
+  date: z.string(),
+  cancelled: z.string().optional(),
+});
+
 /** Moves a class, calls it off, or has it take place after all. */
 export const PUT = endpoint(
-  { who: 'person', row: 'meetings', params, body: meetingInput },
+  { who: 'person', row: 'meetings', params, body: meetingInput, answer: put },
   async ({ pembit, actor, params, body }) => {
     const outcome = await changeMeeting(pembit, actor, params.id, body);
     if (!outcome.ok) return outcome;

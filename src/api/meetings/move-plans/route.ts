@@ -11,6 +11,7 @@ const body = z.object({
 });
 
 /** Moves plans, each to another class of its own section. */
-export const POST = endpoint({ who: 'person', body, bytes: 512 * 1024 }, ({ pembit, actor, body }) =>
-  movePlans(pembit, actor, body.moves),
+export const POST = endpoint(
+  { who: 'person', body, bytes: 512 * 1024, answer: z.object({ title: z.string() }) },
+  ({ pembit, actor, body }) => movePlans(pembit, actor, body.moves),
 );

@@ -15,22 +15,25 @@ const erasure = z.object({
 });
 
 /** Everything held about a person, as a file: for the administrator, and for the person. */
-export const GET = endpoint({ who: 'person', params }, async ({ pembit, actor, params }) => {
-  const outcome = await exportPerson(pembit, actor, params.id);
-  return outcome.ok
-    ? { ...outcome, headers: { 'content-disposition': `attachment; filename="person-${params.id}.json"` } }
-    : outcome;
-});
+export const GET = endpoint(
+  { who: 'person', params, answer: z.record(z.string(), z.array(z.record(z.string(), z.unknown()))) },
+  async ({ pembit, actor, params }) => {
+    const outcome = await exportPerson(pembit, actor, params.id);
+    return outcome.ok
+      ? { ...outcome, headers: { 'content-disposition': `attachment; filename="person-${params.id}.json"` } }
+      : outcome;
+  },
+);
 
 /** Corrects a name or an address; both addresses are told. */
 export const PUT = endpoint(
-  { who: 'person', params, body: personChange },
+  { who: 'person', params, body: personChange, answer: z.object({ name: z.string() }) },
   ({ pembit, actor, params, body }) => changePerson(pembit, actor, params.id, body),
 );
 
 /** Erases a person's data; `email` is typed out, since there is no way back. */
 export const DELETE = endpoint(
-  { who: 'person', params, body: erasure },
+  { who: 'person', params, body: erasure, answer: z.object({ name: z.string() }) },
   async ({ pembit, actor, params, body }) => {
     const successor = await successorByEmail(pembit, body.successor);
     if (successor === null)

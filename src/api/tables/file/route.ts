@@ -6,6 +6,7 @@ import { endpoint } from '../../endpoint';
 const body = z.object({ file: fileId });
 
 /** The text of an uploaded table, CSV or a spreadsheet (.xlsx), for the administrator. */
-export const POST = endpoint({ who: 'person', body }, ({ pembit, actor, body }) =>
-  tableFileText(pembit, actor, body.file),
+export const POST = endpoint(
+  { who: 'person', body, answer: z.object({ text: z.string() }) },
+  ({ pembit, actor, body }) => tableFileText(pembit, actor, body.file),
 );

@@ -8,6 +8,6 @@ const body = z.object({ slot: slotId });
 
 /** Exchanges one's time for another one of the same sheet. */
 export const PUT = endpoint(
-  { who: 'person', limit: 'booking', params, body },
+  { who: 'person', limit: 'booking', params, body, answer: z.object({ when: z.string() }) },
   ({ pembit, actor, params, body }) => moveBooking(pembit, actor, params.id, body.slot),
 );

@@ -7,6 +7,7 @@ const params = z.object({ id: courseId });
 const body = z.object({ archived: z.boolean({ error: 'Say whether it is archived: true or false.' }) });
 
 /** Archives a course, or brings it back. */
-export const PUT = endpoint({ who: 'person', params, body }, ({ pembit, actor, params, body }) =>
-  archiveCourse(pembit, actor, params.id, body.archived),
+export const PUT = endpoint(
+  { who: 'person', params, body, answer: z.object({ code: z.string() }) },
+  ({ pembit, actor, params, body }) => archiveCourse(pembit, actor, params.id, body.archived),
 );

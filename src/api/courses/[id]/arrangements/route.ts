@@ -7,6 +7,11 @@ const params = z.object({ id: courseId });
 
 /** Gives a student so many days more for all work of the course; 0 ends it. */
 export const PUT = endpoint(
-  { who: 'person', params, body: arrangeInput.omit({ course: true }) },
+  {
+    who: 'person',
+    params,
+    body: arrangeInput.omit({ course: true }),
+    answer: z.object({ changed: z.number() }),
+  },
   ({ pembit, actor, params, body }) => arrange(pembit, actor, { course: params.id, ...body }),
 );

@@ -7,10 +7,28 @@ import { endpoint } from '../../../endpoint';
 const params = z.object({ id: courseId });
 const body = z.object({ file: fileId, draft: z.boolean().default(false) });
 
-/** Brings an uploaded calendar file into a course. */
-export const POST = endpoint({ who: 'person', params, body }, async ({ pembit, actor, params, body }) => {
-  const outcome = await importCalendar(pembit, actor, { course: params.id, ...body });
-  return outcome.ok
-    ? { ...outcome, value: { ...outcome.value, left: outcome.value.left.map(importLine) } }
-    : outcome;
+const answer = z.object({
+  left: z.array(
+    z.object({
+      state: z.enum(['new', 'changed', 'left', 'same', 'noted']),
+      title: z.string(),
+      when: z.string(),
+      line: z.number(),
+      why: z.string(),
+    }),
+  ),
+  added: z.number(),
+  changed: z.number(),
+  same: z.number(),
 });
+
+/** Brings an uploaded calendar file into a course. */
+export const POST = endpoint(
+  { who: 'person', params, body, answer },
+  async ({ pembit, actor, params, body }) => {
+    const outcome = await importCalendar(pembit, actor, { course: params.id, ...body });
+    return outcome.ok
+      ? { ...outcome, value: { ...outcome.value, left: outcome.value.left.map(importLine) } }
+      : outcome;
+  },
+);

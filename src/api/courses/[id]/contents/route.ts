@@ -5,7 +5,14 @@ import { endpoint } from '../../../endpoint';
 
 const params = z.object({ id: courseId });
 
+const answer = z.object({
+  entries: z.number(),
+  sheets: z.number(),
+  bookings: z.number(),
+  students: z.number(),
+});
+
 /** What deleting the course would take away. */
-export const GET = endpoint({ who: 'person', params }, ({ pembit, actor, params }) =>
+export const GET = endpoint({ who: 'person', params, answer }, ({ pembit, actor, params }) =>
   deletionOf(pembit, actor, params.id),
 );

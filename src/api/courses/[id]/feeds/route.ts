@@ -6,6 +6,7 @@ import { endpoint } from '../../../endpoint';
 const params = z.object({ id: courseId });
 
 /** Sends each student of a course their own feed by mail, once. */
-export const POST = endpoint({ who: 'person', params }, async ({ pembit, actor, params }) =>
-  tellFeeds(pembit, actor, params.id),
+export const POST = endpoint(
+  { who: 'person', params, answer: z.object({ told: z.number() }) },
+  async ({ pembit, actor, params }) => tellFeeds(pembit, actor, params.id),
 );

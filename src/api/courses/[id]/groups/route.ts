@@ -8,7 +8,13 @@ const params = z.object({ id: courseId });
 
 /** Adds a group of students. */
 export const POST = endpoint(
-  { who: 'person', params, body: groupInput, bytes: 512 * 1024 },
+  {
+    who: 'person',
+    params,
+    body: groupInput,
+    bytes: 512 * 1024,
+    answer: z.object({ id: z.string(), name: z.string() }),
+  },
   async ({ pembit, actor, params, body }) => {
     const outcome = await writeGroup(pembit, actor, { course: params.id }, body);
     return outcome.ok ? { ...outcome, status: 201 } : outcome;

@@ -11,8 +11,40 @@ import { endpoint } from '../../../endpoint';
 
 const params = z.object({ id: courseId });
 
+const found = z.array(
+  z.object({
+    id: z.string(),
+    parent: z.string().optional(),
+    unit: z.string(),
+    depth: z.number(),
+    kind: z.enum(['assignment', 'unit', 'page', 'webLink', 'webContent', 'recording', 'topic', 'test']),
+    kindLabel: z.string(),
+    title: z.string(),
+    href: z.string(),
+    outside: z.boolean(),
+    url: z.string(),
+    file: z.string().optional(),
+    text: z.string(),
+    visibleFrom: z.string(),
+    note: z.string(),
+    staff: z
+      .object({
+        uses: z.array(z.object({ words: z.string(), title: z.string(), href: z.string() })),
+        recency: z.number(),
+        link: z
+          .object({
+            state: z.enum(['signIn', 'moved', 'opens', 'slow', 'fails']),
+            words: z.string(),
+            why: z.string(),
+          })
+          .optional(),
+      })
+      .optional(),
+  }),
+);
+
 /** The outline of a course as the asker may see it, from top to bottom. */
-export const GET = endpoint({ who: 'person', params }, async ({ pembit, actor, params }) => {
+export const GET = endpoint({ who: 'person', params, answer: found }, async ({ pembit, actor, params }) => {
   if (!coursesOf(actor.viewer).includes(params.id)) return refused('notFound');
   const materials = await materialsSeenBy(pembit, actor.viewer);
   const plan = await planSeenBy(pembit, actor.viewer);
@@ -21,7 +53,13 @@ export const GET = endpoint({ who: 'person', params }, async ({ pembit, actor, p
 
 /** Adds something to the outline. */
 export const POST = endpoint(
-  { who: 'person', params, body: newMaterialInput, bytes: 512 * 1024 },
+  {
+    who: 'person',
+    params,
+    body: newMaterialInput,
+    bytes: 512 * 1024,
+    answer: z.object({ id: z.string(), title: z.string() }),
+  },
   async ({ pembit, actor, params, body }) => ({
     ...(await addMaterial(pembit, actor, params.id, body)),
     status: 201,

@@ -8,6 +8,6 @@ const params = z.object({ id: courseId });
 
 /** Writes a letter to students of a course. */
 export const POST = endpoint(
-  { who: 'person', params, body: messageInput },
+  { who: 'person', params, body: messageInput, answer: z.object({ told: z.number() }) },
   ({ pembit, actor, params, body }) => writeToStudents(pembit, actor, params.id, body),
 );

@@ -6,8 +6,16 @@ import { endpoint } from '../../../endpoint';
 
 const params = z.object({ id: courseId });
 
+const answer = z.object({
+  topics: z.number(),
+  entries: z.number(),
+  closures: z.number(),
+  same: z.number(),
+  left: z.array(z.object({ text: z.string(), why: z.string() })),
+});
+
 /** Plans the lines of a schedule, in one act. */
 export const POST = endpoint(
-  { who: 'person', params, body: scheduleInput, bytes: 2 * 1024 * 1024 },
+  { who: 'person', params, body: scheduleInput, bytes: 2 * 1024 * 1024, answer },
   ({ pembit, actor, params, body }) => takeSchedule(pembit, actor, params.id, body),
 );

@@ -8,7 +8,7 @@ const params = z.object({ id: courseId });
 
 /** Adds a section with its week. */
 export const POST = endpoint(
-  { who: 'person', params, body: sectionInput },
+  { who: 'person', params, body: sectionInput, answer: z.object({ name: z.string() }) },
   async ({ pembit, actor, params, body }) => {
     const outcome = await addSection(pembit, actor, params.id, body);
     return outcome.ok ? { ...outcome, status: 201 } : outcome;

@@ -7,6 +7,7 @@ import { endpoint } from '../../../endpoint';
 const params = z.object({ id: courseId });
 
 /** Slides class plans along the classes of their sections. */
-export const POST = endpoint({ who: 'person', params, body: slideInput }, ({ pembit, actor, params, body }) =>
-  slidePlans(pembit, actor, params.id, body),
+export const POST = endpoint(
+  { who: 'person', params, body: slideInput, answer: z.object({ moved: z.number() }) },
+  ({ pembit, actor, params, body }) => slidePlans(pembit, actor, params.id, body),
 );

@@ -8,7 +8,7 @@ const params = z.object({ id: courseId });
 
 /** Puts somebody on a course’s staff, or gives them another role there. */
 export const POST = endpoint(
-  { who: 'person', params, body: staffInput },
+  { who: 'person', params, body: staffInput, answer: z.object({ name: z.string() }) },
   async ({ pembit, actor, params, body }) => {
     const outcome = await writeStaff(pembit, actor, params.id, body);
     return outcome.ok ? { ...outcome, status: 201 } : outcome;

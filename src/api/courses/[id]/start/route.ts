@@ -13,6 +13,7 @@ const body = z.object({
 });
 
 /** Says when one begins a course whose work is due by each student's own start. */
-export const PUT = endpoint({ who: 'person', params, body }, ({ pembit, actor, params, body }) =>
-  beginCourse(pembit, actor, params.id, body),
+export const PUT = endpoint(
+  { who: 'person', params, body, answer: z.object({ on: z.string().optional() }) },
+  ({ pembit, actor, params, body }) => beginCourse(pembit, actor, params.id, body),
 );

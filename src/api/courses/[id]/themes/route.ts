@@ -7,6 +7,7 @@ import { endpoint } from '../../../endpoint';
 const params = z.object({ id: courseId });
 
 /** Says what the teaching weeks are about, in order. */
-export const PUT = endpoint({ who: 'person', params, body: themesInput }, ({ pembit, actor, params, body }) =>
-  writeThemes(pembit, actor, params.id, body.themes),
+export const PUT = endpoint(
+  { who: 'person', params, body: themesInput, answer: z.object({ themes: z.number() }) },
+  ({ pembit, actor, params, body }) => writeThemes(pembit, actor, params.id, body.themes),
 );

@@ -6,6 +6,7 @@ import { endpoint } from '../../../endpoint';
 const params = z.object({ id: courseId });
 
 /** Slides all plans of a course that lost their class into the next ones: `{plans}`. */
-export const POST = endpoint({ who: 'person', params }, ({ pembit, actor, params }) =>
-  slideWaiting(pembit, actor, params.id),
+export const POST = endpoint(
+  { who: 'person', params, answer: z.object({ plans: z.number() }) },
+  ({ pembit, actor, params }) => slideWaiting(pembit, actor, params.id),
 );

@@ -3,6 +3,7 @@ import { HANGING } from '@/core/entries/moveDate';
 import { entryId } from '@/core/ids';
 import { moveHangingDate } from '@/server/entries/moveHangingDate';
 import { endpoint } from '../../../endpoint';
+import { savedEntry } from '../../../records';
 import { entryAnswer } from '../../entryAnswer';
 import { shiftBy } from '../../shiftBy';
 
@@ -14,7 +15,7 @@ const body = z.object({
 
 /** Moves one of the dates that hang on an entry. */
 export const POST = endpoint(
-  { who: 'person', row: 'entries', params, body },
+  { who: 'person', row: 'entries', params, body, answer: savedEntry },
   async ({ pembit, actor, params, body }) =>
     entryAnswer(await moveHangingDate(pembit, actor, params.id, body)),
 );

@@ -7,6 +7,7 @@ const params = z.object({ id: entryId });
 const body = z.object({ done: z.boolean({ error: 'Say true or false.' }) });
 
 /** Ticks work as done for oneself, or takes the tick away. */
-export const PUT = endpoint({ who: 'person', params, body }, async ({ pembit, actor, params, body }) =>
-  tickDone(pembit, actor, params.id, body.done),
+export const PUT = endpoint(
+  { who: 'person', params, body, answer: z.object({ done: z.boolean() }) },
+  async ({ pembit, actor, params, body }) => tickDone(pembit, actor, params.id, body.done),
 );

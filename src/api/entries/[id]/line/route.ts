@@ -3,6 +3,7 @@ import { dayOrWall, line } from '@/core/fields';
 import { entryId } from '@/core/ids';
 import { changeEntryLine } from '@/server/entries/changeEntryLine';
 import { endpoint } from '../../../endpoint';
+import { savedEntry } from '../../../records';
 import { entryAnswer } from '../../entryAnswer';
 
 const params = z.object({ id: entryId });
@@ -14,7 +15,7 @@ const body = z.object({
 
 /** Changes title, day and time of an entry. */
 export const PUT = endpoint(
-  { who: 'person', row: 'entries', params, body, bytes: 512 * 1024 },
+  { who: 'person', row: 'entries', params, body, bytes: 512 * 1024, answer: savedEntry },
   async ({ pembit, actor, params, body }) => {
     const { sequence, ...changed } = body;
     return entryAnswer(await changeEntryLine(pembit, actor, { id: params.id, sequence }, changed));

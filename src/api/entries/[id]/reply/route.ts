@@ -9,7 +9,9 @@ const body = z.object({
   answer: z.enum(ANSWERS, { error: 'Answer coming, notComing, notSure or waiting.' }),
 });
 
+const answer = z.object({ answer: z.enum(['coming', 'waiting', 'notComing', 'notSure']) });
+
 /** Says whether one is coming, or waits for a seat where all are taken. */
-export const PUT = endpoint({ who: 'person', params, body }, ({ pembit, actor, params, body }) =>
+export const PUT = endpoint({ who: 'person', params, body, answer }, ({ pembit, actor, params, body }) =>
   reply(pembit, actor, params.id, body.answer),
 );

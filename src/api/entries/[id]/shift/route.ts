@@ -10,7 +10,7 @@ const body = z.object({ ...shiftBy, recurrenceId: dayOrWall.optional() });
 
 /** Moves an entry by days, alone or with what hangs on its date. */
 export const POST = endpoint(
-  { who: 'person', row: 'entries', params, body },
+  { who: 'person', row: 'entries', params, body, answer: z.object({ moved: z.number() }) },
   async ({ pembit, actor, params, body }) => {
     const { recurrenceId, ...by } = body;
     const outcome = await shiftEntries(pembit, actor, [{ id: params.id, recurrenceId }], by);

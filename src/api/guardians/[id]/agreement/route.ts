@@ -5,6 +5,7 @@ import { endpoint } from '../../../endpoint';
 const params = z.object({ id: z.uuid() });
 
 /** Agrees, as an adult, to an address that was issued before. */
-export const POST = endpoint({ who: 'person', params }, ({ pembit, actor, params }) =>
-  agreeToGuardian(pembit, actor, params.id),
+export const POST = endpoint(
+  { who: 'person', params, answer: z.object({ name: z.string() }) },
+  ({ pembit, actor, params }) => agreeToGuardian(pembit, actor, params.id),
 );

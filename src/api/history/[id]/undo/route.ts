@@ -6,6 +6,7 @@ import { endpoint } from '../../../endpoint';
 const params = z.object({ id: historyId });
 
 /** Takes an act back, unless later changes rest on it. */
-export const POST = endpoint({ who: 'person', params }, ({ pembit, actor, params }) =>
-  undoChange(pembit, actor, params.id),
+export const POST = endpoint(
+  { who: 'person', params, answer: z.object({ summary: z.string() }) },
+  ({ pembit, actor, params }) => undoChange(pembit, actor, params.id),
 );

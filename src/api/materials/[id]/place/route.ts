@@ -7,6 +7,7 @@ import { endpoint } from '../../../endpoint';
 const params = z.object({ id: materialId });
 
 /** Puts it elsewhere in its outline. */
-export const PUT = endpoint({ who: 'person', params, body: placeInput }, ({ pembit, actor, params, body }) =>
-  moveMaterial(pembit, actor, params.id, body),
+export const PUT = endpoint(
+  { who: 'person', params, body: placeInput, answer: z.object({ title: z.string() }) },
+  ({ pembit, actor, params, body }) => moveMaterial(pembit, actor, params.id, body),
 );

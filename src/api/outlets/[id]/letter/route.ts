@@ -6,6 +6,7 @@ import { endpoint } from '../../../endpoint';
 const params = z.object({ id: outletId });
 
 /** Sends the address of an outlet that you may change to your own mailbox: `{to}`. */
-export const POST = endpoint({ who: 'person', limit: 'letter', params }, ({ pembit, actor, params }) =>
-  mailAddress(pembit, actor, params.id),
+export const POST = endpoint(
+  { who: 'person', limit: 'letter', params, answer: z.object({ to: z.string() }) },
+  ({ pembit, actor, params }) => mailAddress(pembit, actor, params.id),
 );

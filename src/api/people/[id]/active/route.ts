@@ -13,9 +13,12 @@ const body = z.object({
 });
 
 /** Deactivates somebody, short of erasing, or activates them again. */
-export const PUT = endpoint({ who: 'person', params, body }, async ({ pembit, actor, params, body }) => {
-  const successor = await successorByEmail(pembit, body.successor);
-  if (successor === null)
-    return refused('badRequest', [{ field: 'successor', message: officeTexts.noSuccessor }]);
-  return setDeactivated(pembit, actor, { id: params.id, deactivated: !body.active, successor });
-});
+export const PUT = endpoint(
+  { who: 'person', params, body, answer: z.object({ name: z.string() }) },
+  async ({ pembit, actor, params, body }) => {
+    const successor = await successorByEmail(pembit, body.successor);
+    if (successor === null)
+      return refused('badRequest', [{ field: 'successor', message: officeTexts.noSuccessor }]);
+    return setDeactivated(pembit, actor, { id: params.id, deactivated: !body.active, successor });
+  },
+);

@@ -6,6 +6,7 @@ import { endpoint } from '../../../endpoint';
 const params = z.object({ id: personId });
 
 /** Sends a link for a first sign-in, or in place of a lost password. */
-export const POST = endpoint({ who: 'person', params }, ({ pembit, actor, params }) =>
-  sendInvitation(pembit, actor, params.id),
+export const POST = endpoint(
+  { who: 'person', params, answer: z.object({ name: z.string() }) },
+  ({ pembit, actor, params }) => sendInvitation(pembit, actor, params.id),
 );

@@ -7,6 +7,6 @@ const params = z.object({ id: z.uuid() });
 
 /** Reports a question to the staff. */
 export const POST = endpoint(
-  { who: 'person', params, body: reportInput, limit: 'questions' },
+  { who: 'person', params, body: reportInput, limit: 'questions', answer: z.null() },
   ({ pembit, actor, params, body }) => report(pembit, actor, params.id, body.reason),
 );

@@ -8,6 +8,6 @@ const params = z.object({ id: sectionId });
 
 /** Adds a class outside of a section's pattern. */
 export const POST = endpoint(
-  { who: 'person', params, body: extraClassInput },
+  { who: 'person', params, body: extraClassInput, answer: z.object({ lost: z.number() }) },
   ({ pembit, actor, params, body }) => addClass(pembit, actor, params.id, body),
 );

@@ -7,6 +7,7 @@ const params = z.object({ id: sectionId });
 const body = z.object({ into: sectionId });
 
 /** Merges a section into another of its course: students and what is for it go over, its classes are gone. */
-export const POST = endpoint({ who: 'person', params, body }, ({ pembit, actor, params, body }) =>
-  mergeSections(pembit, actor, { from: params.id, into: body.into }),
+export const POST = endpoint(
+  { who: 'person', params, body, answer: z.object({ students: z.number() }) },
+  ({ pembit, actor, params, body }) => mergeSections(pembit, actor, { from: params.id, into: body.into }),
 );

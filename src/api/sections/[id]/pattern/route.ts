@@ -8,6 +8,6 @@ const params = z.object({ id: sectionId });
 
 /** Another week for a section from a date on. */
 export const PUT = endpoint(
-  { who: 'person', params, body: patternInput },
+  { who: 'person', params, body: patternInput, answer: z.object({ lost: z.number() }) },
   ({ pembit, actor, params, body }) => changeWeek(pembit, actor, params.id, body),
 );

@@ -7,6 +7,7 @@ import { endpoint } from '../../../endpoint';
 const params = z.object({ id: sectionId });
 
 /** Another room for a section's classes from a day on, or between two. */
-export const PUT = endpoint({ who: 'person', params, body: roomsInput }, ({ pembit, actor, params, body }) =>
-  changeRooms(pembit, actor, params.id, body),
+export const PUT = endpoint(
+  { who: 'person', params, body: roomsInput, answer: z.object({ lost: z.number() }) },
+  ({ pembit, actor, params, body }) => changeRooms(pembit, actor, params.id, body),
 );

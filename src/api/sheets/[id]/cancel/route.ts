@@ -9,6 +9,7 @@ const params = z.object({ id: sheetId });
 const body = z.object({ from: plainDate, to: plainDate.optional(), message: longText(2000).default('') });
 
 /** Cancels the times of some days, or all that are still to come, with a message. */
-export const POST = endpoint({ who: 'person', params, body }, ({ pembit, actor, params, body }) =>
-  cancelDays(pembit, actor, params.id, body),
+export const POST = endpoint(
+  { who: 'person', params, body, answer: z.object({ cancelled: z.number(), told: z.number() }) },
+  ({ pembit, actor, params, body }) => cancelDays(pembit, actor, params.id, body),
 );

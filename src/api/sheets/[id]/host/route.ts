@@ -8,6 +8,7 @@ const params = z.object({ id: sheetId });
 const body = z.object({ date: plainDate, host: personId });
 
 /** Another of those who offer a sheet takes over its times of a day. */
-export const PUT = endpoint({ who: 'person', params, body }, ({ pembit, actor, params, body }) =>
-  takeOverDay(pembit, actor, params.id, body),
+export const PUT = endpoint(
+  { who: 'person', params, body, answer: z.object({ told: z.number() }) },
+  ({ pembit, actor, params, body }) => takeOverDay(pembit, actor, params.id, body),
 );

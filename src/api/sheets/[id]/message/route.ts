@@ -12,6 +12,7 @@ const body = z.object({
 });
 
 /** Writes to those who come. */
-export const POST = endpoint({ who: 'person', params, body }, ({ pembit, actor, params, body }) =>
-  messageBooked(pembit, actor, params.id, body),
+export const POST = endpoint(
+  { who: 'person', params, body, answer: z.object({ told: z.number() }) },
+  ({ pembit, actor, params, body }) => messageBooked(pembit, actor, params.id, body),
 );

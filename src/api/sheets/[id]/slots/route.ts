@@ -8,7 +8,7 @@ const params = z.object({ id: sheetId });
 
 /** Adds a single time. */
 export const POST = endpoint(
-  { who: 'person', params, body: slotInput },
+  { who: 'person', params, body: slotInput, answer: z.object({ when: z.string() }) },
   async ({ pembit, actor, params, body }) => ({
     ...(await addSlot(pembit, actor, params.id, body)),
     status: 201,

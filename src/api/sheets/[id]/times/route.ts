@@ -8,6 +8,12 @@ const params = z.object({ id: sheetId });
 
 /** Gives a sheet other times. */
 export const PUT = endpoint(
-  { who: 'person', params, body: retimeInput, bytes: 512 * 1024 },
+  {
+    who: 'person',
+    params,
+    body: retimeInput,
+    bytes: 512 * 1024,
+    answer: z.object({ added: z.number(), removed: z.number(), told: z.number() }),
+  },
   ({ pembit, actor, params, body }) => retime(pembit, actor, params.id, body),
 );

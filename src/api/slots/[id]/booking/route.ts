@@ -8,7 +8,7 @@ const params = z.object({ id: slotId });
 
 /** Takes the time for the person who asks. */
 export const POST = endpoint(
-  { who: 'person', limit: 'booking', params, body: takeTimeInput },
+  { who: 'person', limit: 'booking', params, body: takeTimeInput, answer: z.object({ booking: z.string() }) },
   async ({ pembit, actor, params, body }) => {
     const outcome = await takeTime(pembit, actor, params.id, body);
     return outcome.ok ? { ...outcome, value: { booking: outcome.value.booking.id }, status: 201 } : outcome;

@@ -8,7 +8,10 @@ const params = z.object({ id: slotId });
 const body = z.object({ person: personId, note: longText(1000).default('') });
 
 /** Staff book a time for a student. */
-export const POST = endpoint({ who: 'person', params, body }, async ({ pembit, actor, params, body }) => {
-  const outcome = await bookFor(pembit, actor, { slot: params.id, ...body });
-  return outcome.ok ? { ...outcome, value: { booking: outcome.value.booking.id }, status: 201 } : outcome;
-});
+export const POST = endpoint(
+  { who: 'person', params, body, answer: z.object({ booking: z.string() }) },
+  async ({ pembit, actor, params, body }) => {
+    const outcome = await bookFor(pembit, actor, { slot: params.id, ...body });
+    return outcome.ok ? { ...outcome, value: { booking: outcome.value.booking.id }, status: 201 } : outcome;
+  },
+);

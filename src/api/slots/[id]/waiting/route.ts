@@ -7,7 +7,7 @@ const params = z.object({ id: slotId });
 
 /** Waits for a time that is taken. */
 export const POST = endpoint(
-  { who: 'person', limit: 'booking', params },
+  { who: 'person', limit: 'booking', params, answer: z.object({ when: z.string() }) },
   async ({ pembit, actor, params }) => ({
     ...(await waitFor(pembit, actor, params.id)),
     status: 201,
@@ -15,6 +15,7 @@ export const POST = endpoint(
 );
 
 /** Waits no more. */
-export const DELETE = endpoint({ who: 'person', limit: 'booking', params }, ({ pembit, actor, params }) =>
-  stopWaiting(pembit, actor, params.id),
+export const DELETE = endpoint(
+  { who: 'person', limit: 'booking', params, answer: z.null() },
+  ({ pembit, actor, params }) => stopWaiting(pembit, actor, params.id),
 );

@@ -6,7 +6,16 @@ import { endpoint } from '../../../endpoint';
 
 const params = z.object({ id: termId });
 
+const answer = z.object({
+  classesAdded: z.number(),
+  classesLost: z.number(),
+  entriesKept: z.number(),
+  timesKept: z.number(),
+  outside: z.number(),
+});
+
 /** Says what other dates or another zone of a term would change. */
-export const POST = endpoint({ who: 'person', params, body: termInput }, ({ pembit, actor, params, body }) =>
-  previewTerm(pembit, actor, params.id, body),
+export const POST = endpoint(
+  { who: 'person', params, body: termInput, answer },
+  ({ pembit, actor, params, body }) => previewTerm(pembit, actor, params.id, body),
 );

@@ -7,7 +7,10 @@ import { packageAnswer } from '../../../packageAnswer';
 const params = z.object({ id: termId });
 
 /** A term with all its courses as a package. */
-export const GET = endpoint({ who: 'person', params }, async ({ pembit, actor, params }) => {
-  const saved = await saveTerm(pembit, actor, params.id);
-  return saved.ok ? packageAnswer(saved.value) : saved;
-});
+export const GET = endpoint(
+  { who: 'person', params, answer: 'application/zip' },
+  async ({ pembit, actor, params }) => {
+    const saved = await saveTerm(pembit, actor, params.id);
+    return saved.ok ? packageAnswer(saved.value) : saved;
+  },
+);

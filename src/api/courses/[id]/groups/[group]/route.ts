@@ -8,12 +8,19 @@ const params = z.object({ id: courseId, group: groupId });
 
 /** Changes who is in a group, and its name. */
 export const PUT = endpoint(
-  { who: 'person', params, body: groupInput, bytes: 512 * 1024 },
+  {
+    who: 'person',
+    params,
+    body: groupInput,
+    bytes: 512 * 1024,
+    answer: z.object({ id: z.string(), name: z.string() }),
+  },
   ({ pembit, actor, params, body }) =>
     writeGroup(pembit, actor, { course: params.id, group: params.group }, body),
 );
 
 /** Takes a group away that nothing is meant for. */
-export const DELETE = endpoint({ who: 'person', params }, ({ pembit, actor, params }) =>
-  removeGroup(pembit, actor, { course: params.id, group: params.group }),
+export const DELETE = endpoint(
+  { who: 'person', params, answer: z.object({ name: z.string() }) },
+  ({ pembit, actor, params }) => removeGroup(pembit, actor, { course: params.id, group: params.group }),
 );

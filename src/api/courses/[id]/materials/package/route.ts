@@ -10,8 +10,10 @@ const params = z.object({ id: courseId });
 const body = z.object({ file: fileId });
 
 /** Brings an uploaded package into the outline. It says how far it is, line by line. */
-export const POST = endpoint({ who: 'person', params, body }, async ({ pembit, actor, params, body }) =>
-  isStaffOf(actor.viewer, params.id)
-    ? progressAnswer((progress) => importPackage(pembit, actor, params.id, body.file, progress))
-    : refused('notFound'),
+export const POST = endpoint(
+  { who: 'person', params, body, answer: 'application/x-ndjson' },
+  async ({ pembit, actor, params, body }) =>
+    isStaffOf(actor.viewer, params.id)
+      ? progressAnswer((progress) => importPackage(pembit, actor, params.id, body.file, progress))
+      : refused('notFound'),
 );

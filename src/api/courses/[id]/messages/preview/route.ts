@@ -6,8 +6,10 @@ import { endpoint } from '../../../../endpoint';
 
 const params = z.object({ id: courseId });
 
+const answer = z.object({ count: z.number(), audience: z.string(), names: z.array(z.string()) });
+
 /** Says whom a letter would reach, by name. */
 export const POST = endpoint(
-  { who: 'person', params, body: recipientsInput },
+  { who: 'person', params, body: recipientsInput, answer },
   ({ pembit, actor, params, body }) => previewMessage(pembit, actor, params.id, body),
 );

@@ -15,6 +15,7 @@ const body = z.object({
 });
 
 /** Gives students who came late so many days more on the work that was set before they came. */
-export const POST = endpoint({ who: 'person', params, body }, ({ pembit, actor, params, body }) =>
-  extendForLate(pembit, actor, params.id, body),
+export const POST = endpoint(
+  { who: 'person', params, body, answer: z.object({ work: z.number(), people: z.number() }) },
+  ({ pembit, actor, params, body }) => extendForLate(pembit, actor, params.id, body),
 );

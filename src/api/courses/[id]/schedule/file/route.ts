@@ -7,6 +7,7 @@ const params = z.object({ id: courseId });
 const body = z.object({ file: fileId });
 
 /** The text of an uploaded schedule: a text file, CSV, a page, a spreadsheet (.xlsx), a document (.docx) or a calendar (.ics). */
-export const POST = endpoint({ who: 'person', params, body }, ({ pembit, actor, params, body }) =>
-  readScheduleFile(pembit, actor, params.id, body.file),
+export const POST = endpoint(
+  { who: 'person', params, body, answer: z.object({ text: z.string() }) },
+  ({ pembit, actor, params, body }) => readScheduleFile(pembit, actor, params.id, body.file),
 );

@@ -6,8 +6,53 @@ import { endpoint } from '../../../../endpoint';
 
 const params = z.object({ id: courseId });
 
+const answer = z.object({
+  lines: z.array(
+    z.object({
+      number: z.object({
+        ordinal: z.number(),
+        strand: z
+          .enum([
+            'week',
+            'lab',
+            'seminar',
+            'tutorial',
+            'workshop',
+            'studio',
+            'practical',
+            'rehearsal',
+            'clinic',
+          ])
+          .optional(),
+      }),
+      title: z.string(),
+      days: z.array(z.string()),
+      replaces: z.string().optional(),
+    }),
+  ),
+  pinned: z.array(
+    z.object({
+      ordinal: z.number(),
+      strand: z
+        .enum([
+          'week',
+          'lab',
+          'seminar',
+          'tutorial',
+          'workshop',
+          'studio',
+          'practical',
+          'rehearsal',
+          'clinic',
+        ])
+        .optional(),
+    }),
+  ),
+  left: z.array(z.string()),
+});
+
 /** Says on which classes pasted topics would fall. */
 export const POST = endpoint(
-  { who: 'person', params, body: topicsInput, bytes: 2 * 1024 * 1024 },
+  { who: 'person', params, body: topicsInput, bytes: 2 * 1024 * 1024, answer },
   ({ pembit, actor, params, body }) => previewTopics(pembit, actor, params.id, body),
 );

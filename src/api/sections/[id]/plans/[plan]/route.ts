@@ -7,6 +7,8 @@ const params = z.object({ id: sectionId, plan: classPlanId });
 const body = z.object({ to: meetingId.optional() });
 
 /** Puts a plan that lost its class on another one of the section, or takes it off the section. */
-export const PUT = endpoint({ who: 'person', params, body }, ({ pembit, actor, params, body }) =>
-  placePlan(pembit, actor, { plan: params.plan, section: params.id, to: body.to }),
+export const PUT = endpoint(
+  { who: 'person', params, body, answer: z.object({ title: z.string() }) },
+  ({ pembit, actor, params, body }) =>
+    placePlan(pembit, actor, { plan: params.plan, section: params.id, to: body.to }),
 );

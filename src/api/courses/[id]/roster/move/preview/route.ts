@@ -6,8 +6,12 @@ import { endpoint } from '../../../../../endpoint';
 const params = z.object({ id: courseId });
 const body = z.object({ people: z.array(personId).min(1).max(1000), section: sectionId.optional() });
 
+const answer = z.object({
+  students: z.array(z.object({ person: z.string(), name: z.string(), givesBack: z.array(z.string()) })),
+});
+
 /** What each of some students would give back by going to a section, or by leaving. */
-export const POST = endpoint({ who: 'person', params, body }, ({ pembit, actor, params, body }) =>
+export const POST = endpoint({ who: 'person', params, body, answer }, ({ pembit, actor, params, body }) =>
   previewMove(
     pembit,
     actor,
