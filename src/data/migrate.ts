@@ -41,6 +41,7 @@ import { ownDates } from './migrations/0039-own-dates';
 import { tokens } from './migrations/0040-tokens';
 import { once } from './migrations/0041-once';
 import { following } from './migrations/0042-following';
+import { webhooks } from './migrations/0043-webhooks';
 import { strands } from './migrations/0034-strands';
 import { devices } from './migrations/0032-devices';
 import { reminded } from './migrations/0031-reminded';
@@ -97,6 +98,7 @@ const MIGRATIONS: readonly Migration[] = [
   tokens,
   once,
   following,
+  webhooks,
 ];
 
 export type MigrationReport = Readonly<{ applied: readonly string[]; backups: readonly string[] }>;

@@ -763,6 +763,27 @@ const CHECKS: Readonly<Record<string, () => readonly Check[]>> = {
       expected: signedInOnly(403),
     },
   ],
+  '/api/webhooks': () => [
+    { method: 'GET', path: '/api/webhooks', expected: signedInOnly(200) },
+    {
+      method: 'POST',
+      path: '/api/webhooks',
+      body: { token: NOT_THERE, url: 'https://x.example/' },
+      expected: signedInOnly(404),
+    },
+  ],
+  '/api/webhooks/[id]': () => [
+    { method: 'DELETE', path: `/api/webhooks/${NOT_THERE}`, expected: signedInOnly(404) },
+  ],
+  '/api/webhooks/[id]/test': () => [
+    { method: 'POST', path: `/api/webhooks/${NOT_THERE}/test`, expected: signedInOnly(404) },
+  ],
+  '/api/webhooks/[id]/approval': () => [
+    { method: 'PUT', path: `/api/webhooks/${NOT_THERE}/approval`, expected: signedInOnly(404) },
+  ],
+  '/api/webhooks/[id]/resumption': () => [
+    { method: 'PUT', path: `/api/webhooks/${NOT_THERE}/resumption`, expected: signedInOnly(404) },
+  ],
   '/api/class-plans/[id]': () => [
     { method: 'GET', path: `/api/class-plans/${NOT_THERE}`, expected: signedInOnly(404) },
   ],

@@ -1,78 +1,30 @@
 import { z } from 'zod';
 import { done } from '@/core/refusals';
-import { tokenInput } from '@/core/tokens/token';
+import { SCOPES, tokenInput } from '@/core/tokens/token';
 import { tokenRecord } from '@/server/tokens/tokenRecord';
 import { makeToken, tokensFor } from '@/server/tokens/tokens';
 import { endpoint } from '../endpoint';
 
-const found = z.object({
-  own: z.array(
-    z.object({
-      lastUsed: z.string().optional(),
-      expires: z.string().optional(),
-      origins: z.array(z.string()),
-      created: z.string(),
-      courses: z.array(z.string()).optional(),
-      id: z.string(),
-      name: z.string(),
-      owner: z.string(),
-      scopes: z.array(
-        z.enum([
-          'read:plan',
-          'read:materials',
-          'read:hours',
-          'read:own',
-          'read:people',
-          'read:school',
-          'read:outlets',
-          'write:plan',
-          'write:materials',
-          'write:hours',
-          'write:own',
-          'write:people',
-          'write:school',
-          'write:outlets',
-        ]),
-      ),
-    }),
-  ),
-  others: z.array(
-    z.object({
-      lastUsed: z.string().optional(),
-      expires: z.string().optional(),
-      origins: z.array(z.string()),
-      created: z.string(),
-      courses: z.array(z.string()).optional(),
-      id: z.string(),
-      name: z.string(),
-      owner: z.string(),
-      scopes: z.array(
-        z.enum([
-          'read:plan',
-          'read:materials',
-          'read:hours',
-          'read:own',
-          'read:people',
-          'read:school',
-          'read:outlets',
-          'write:plan',
-          'write:materials',
-          'write:hours',
-          'write:own',
-          'write:people',
-          'write:school',
-          'write:outlets',
-        ]),
-      ),
-    }),
-  ),
+const token = z.object({
+  id: z.string(),
+  name: z.string(),
+  owner: z.string(),
+  scopes: z.array(z.enum(SCOPES)),
+  courses: z.array(z.string()).optional(),
+  origins: z.array(z.string()),
+  created: z.string(),
+  expires: z.string().optional(),
+  lastUsed: z.string().optional(),
 });
 
 /** One's own tokens; for an administrator those of others as well. */
-export const GET = endpoint({ who: 'person', answer: found }, async ({ pembit, actor }) => {
-  const { own, others } = await tokensFor(pembit, actor);
-  return done({ own: own.map(tokenRecord), others: others.map(tokenRecord) });
-});
+export const GET = endpoint(
+  { who: 'person', answer: z.object({ own: z.array(token), others: z.array(token) }) },
+  async ({ pembit, actor }) => {
+    const { own, others } = await tokensFor(pembit, actor);
+    return done({ own: own.map(tokenRecord), others: others.map(tokenRecord) });
+  },
+);
 
 /** Makes a token; what it consists of is in this answer alone. */
 export const POST = endpoint(

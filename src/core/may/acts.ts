@@ -55,7 +55,7 @@ export const ACTS = {
   addCalendar: { roles: ['instructor', 'co'], office: true }, changeCalendar: { roles: ['instructor', 'co'], office: true },
   removeCalendar: { roles: ['instructor', 'co'], office: true },
   // Whom and what one lets read
-  makeToken: OWN, endToken: { roles: [], own: true, office: true },
+  makeToken: OWN, endToken: { roles: [], own: true, office: true }, approveWebhook: OFFICE,
   issueGuardian: { roles: [], own: true, office: true }, endGuardian: { roles: [], own: true, office: true }, agreeToGuardian: OWN, barGuardian: OFFICE,
   markMinor: OFFICE,
   // One's own

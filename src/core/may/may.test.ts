@@ -119,6 +119,7 @@ describe('what is one’s own', () => {
     ['a student takes a time for themselves', student, 'takeTime', { ...HULL, owner: IVO }, true],
     ['makes a token', student, 'makeToken', { parts: [], owner: IVO }, true],
     ['ends nobody else’s', student, 'endToken', { parts: [], owner: MAREN }, false],
+    ['nor agrees to an address for oneself', student, 'approveWebhook', { parts: [], owner: IVO }, false],
     ['begins a course', student, 'beginCourse', { ...HULL, owner: IVO }, true],
     ['which its staff do not for them', actor([{ role: 'instructor' }]), 'beginCourse', { ...HULL, owner: IVO }, false],
     ['not for another', student, 'takeTime', { ...HULL, owner: MAREN }, false],

@@ -53,6 +53,8 @@ export const officeTexts = {
     resetSecondStep: 'reset the second step of',
     guardian: 'changed who of the family reads, for',
     token: 'ended a token of',
+    webhook: 'ended an address told of changes, of',
+    webhookAgreed: 'agreed that an address is told who comes, of',
     minor: 'noted who is a minor:',
     staff: 'changed the role of',
     made: 'added',

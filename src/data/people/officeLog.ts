@@ -20,6 +20,8 @@ export type OfficeAct =
   /** A guardian's address: issued, ended, barred. */
   | 'guardian'
   | 'token'
+  | 'webhook'
+  | 'webhookAgreed'
   | 'minor';
 
 type Note = Readonly<{

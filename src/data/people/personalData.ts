@@ -38,6 +38,8 @@ export const HELD: Readonly<Record<string, string>> = {
   tokens: 'SELECT name, scopes, created_at, last_used_at FROM tokens WHERE owner_id = :id',
   answered: 'SELECT at FROM answered WHERE person_id = :id',
   followed: 'SELECT at FROM followed WHERE person_id = :id',
+  webhooks:
+    'SELECT url, lists, created_at FROM webhooks WHERE token_id IN (SELECT id FROM tokens WHERE owner_id = :id)',
   own_starts: `SELECT courses.code, own_starts.starts_on, own_starts.shared, own_starts.said_at FROM own_starts
                JOIN courses ON courses.id = own_starts.course_id WHERE person_id = :id`,
   shown: `SELECT entries.title, shown.first_at, shown.at FROM shown LEFT JOIN entries ON entries.id = entry_id WHERE person_id = :id`,

@@ -1,15 +1,13 @@
 import { randomUUID } from 'node:crypto';
 import { setTimeout as sleep } from 'node:timers/promises';
-import { readsPart } from '@/core/entries/viewer';
 import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
 import { putCursor, stateAt } from '@/data/following/followed';
-import { LIST_PARTS, listed } from '../lists/lists';
-import { materialsListed } from '../lists/materialsList';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
-import type { FollowedList, Happening, State } from './state';
-import { happenedBetween, read, stateOf, written } from './state';
+import type { Happening, State } from './state';
+import { happenedBetween, read, written } from './state';
+import { stateNow } from './stateNow';
 
 /** So many cursors of one follower are known. */
 const MOST_CURSORS = 20;
@@ -18,16 +16,6 @@ const LOOK_MS = 250;
 const CLOCK_MS = 10_000;
 
 export type Followed = Readonly<{ events: readonly Happening[]; next: string }>;
-
-/** Everything that somebody sees now, of the parts that they read. */
-async function stateNow(pembit: Pembit, actor: SignedIn): Promise<State> {
-  const names = (Object.keys(LIST_PARTS) as (keyof typeof LIST_PARTS)[]).filter((name) => readsPart(actor.viewer, LIST_PARTS[name])); // prettier-ignore
-  const lists: (readonly [FollowedList, Awaited<ReturnType<typeof listed>>])[] = await Promise.all(
-    names.map(async (name) => [name, await listed(pembit, actor, name)] as const),
-  );
-  const materials = readsPart(actor.viewer, 'materials') ? await materialsListed(pembit, actor) : [];
-  return stateOf([...lists, ['materials', materials]]);
-}
 
 /**
  * What began, ceased or changed for somebody since a cursor, whatever brought it about: an act, the clock, a roster. Without a

@@ -1,10 +1,7 @@
 import { createHash } from 'node:crypto';
 import { gunzipSync, gzipSync } from 'node:zlib';
-import type { ListName } from '../lists/lists';
+import type { FollowedList } from '@/core/tokens/webhook';
 import type { Listed } from '../lists/page';
-
-/** A list of the API, of which somebody is told what changes. */
-export type FollowedList = ListName | 'materials';
 
 /** What is known of one thing: its record as a short hash, and the UID by which others know it. */
 type Known = Readonly<{ hash: string; uid: string }>;

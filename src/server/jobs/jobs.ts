@@ -12,6 +12,7 @@ import { remind } from '../signup/runTimes';
 import { keepTries } from '../session/tries';
 import { sendReminders } from '../students/reminders';
 import { sendGathered } from '../students/gatheredLetters';
+import { deliverWebhooks } from '../webhooks/deliver';
 import { tidy } from './tidy';
 import { nightlyBackup } from '../backup/nightly';
 import type { Job } from './scheduler';
@@ -34,6 +35,7 @@ export function jobsOf(pembit: Pembit): Job[] {
     { name: 'rooms', pattern: '*/10 * * * * *', run: keepRooms },
     { name: 'reminders', pattern: '30 * * * * *', run: remind },
     { name: 'calendars', pattern: '*/15 * * * * *', run: refreshInTurn },
+    { name: 'webhooks', pattern: '*/3 * * * * *', run: deliverWebhooks },
     { name: 'reads', pattern: '*/10 * * * * *', run: writeReads },
     { name: 'tries', pattern: '*/3 * * * * *', run: keepTries },
     { name: 'ownReminders', pattern: '0 */15 * * * *', run: sendReminders },

@@ -71,6 +71,13 @@ function isAllowed({ allowedHosts }: Config, host: string, address?: string): bo
 const standinsOrigin = (config: Config) =>
   config.standins ? `http://127.0.0.1:${config.standinsPort}` : undefined;
 
+/** Whether what is sent to an address is encrypted on its way, or goes to the school's own network. */
+export function isSecureOrOwn(config: Config, address: string): boolean {
+  const { protocol, hostname, origin } = new URL(address);
+  const host = hostname.replace(/^\[|\]$/g, '');
+  return protocol === 'https:' || origin === standinsOrigin(config) || isAllowed(config, host, host);
+}
+
 /** Names are resolved here and the connection goes to what was judged: a second answer of the name server changes nothing. */
 const guardedLookup =
   (config: Config, resolver: typeof resolve): LookupFunction =>

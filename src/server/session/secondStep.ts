@@ -1,4 +1,4 @@
-import { createCipheriv, createDecipheriv, createHash, hkdfSync, randomBytes } from 'node:crypto';
+import { createHash, randomBytes } from 'node:crypto';
 import { Secret, TOTP } from 'otpauth';
 import QRCode from 'qrcode';
 import type { Viewer } from '@/core/entries/viewer';
@@ -17,6 +17,7 @@ import {
   updateSecondStep,
 } from '@/data/people/secondSteps';
 import type { Pembit } from '../pembit';
+import { seal, unseal } from './sealed';
 
 const RECOVERY_CODES = 10;
 const STEP_SECONDS = 30;
@@ -28,24 +29,7 @@ type Actor = Readonly<{ person: Person; viewer: Extract<Viewer, { kind: 'person'
 const totpOf = (secret: string, email: string) =>
   new TOTP({ issuer: 'Pembit', label: email, secret: Secret.fromBase32(secret), digits: 6, period: STEP_SECONDS }); // prettier-ignore
 
-const keyOf = ({ secret }: Pick<Pembit, 'secret'>) =>
-  Buffer.from(hkdfSync('sha256', secret, '', 'pembit second step', 32));
-
-/** A copy of the database alone shows no secret: they are encrypted (AES-256-GCM) with a key of the server's own. */
-function seal(pembit: Pembit, person: PersonId, text: string): string {
-  const iv = randomBytes(12);
-  const cipher = createCipheriv('aes-256-gcm', keyOf(pembit), iv).setAAD(Buffer.from(person));
-  const body = Buffer.concat([cipher.update(text, 'utf8'), cipher.final()]);
-  return Buffer.concat([iv, cipher.getAuthTag(), body]).toString('base64url');
-}
-
-function unseal(pembit: Pembit, person: PersonId, sealed: string): string {
-  const bytes = Buffer.from(sealed, 'base64url');
-  const decipher = createDecipheriv('aes-256-gcm', keyOf(pembit), bytes.subarray(0, 12))
-    .setAAD(Buffer.from(person))
-    .setAuthTag(bytes.subarray(12, 28));
-  return Buffer.concat([decipher.update(bytes.subarray(28)), decipher.final()]).toString('utf8');
-}
+const sealing = (person: PersonId) => ({ purpose: 'second step', of: person }) as const;
 
 export const hasSecondStep = async (reader: Reader, person: PersonId): Promise<boolean> => {
   const row = await secondStepOf(reader, person);
@@ -66,7 +50,7 @@ const hashOf = (code: string) => createHash('sha256').update(plainCode(code)).di
 
 /** The time step that a code belongs to, one before and after included; undefined where it is none, or was used. */
 function stepOf(pembit: Pembit, row: SecondStepRow, person: PersonId, code: string): number | undefined {
-  const totp = totpOf(unseal(pembit, person, row.secret), '');
+  const totp = totpOf(unseal(pembit, sealing(person), row.secret), '');
   const timestamp = pembit.now().epochMilliseconds;
   const delta = totp.validate({ token: plainCode(code), timestamp, window: 1 });
   if (delta === null) return undefined;
@@ -103,7 +87,7 @@ export async function beginSecondStep(pembit: Pembit, actor: Actor): Promise<Out
   if (!isAdmin && !isOnStaff(actor.viewer)) return refused('notYours');
   if (await hasSecondStep(pembit, id)) return refused('changedMeanwhile');
   const key = new Secret({ size: 20 }).base32;
-  await pembit.queue.write((writer) => beginSecondStepOf(writer, id, seal(pembit, id, key)), { aside: true });
+  await pembit.queue.write((writer) => beginSecondStepOf(writer, id, seal(pembit, sealing(id), key)), { aside: true });
   return done({ key, picture: await QRCode.toDataURL(totpOf(key, email).toString(), { margin: 1, width: 220 }) }); // prettier-ignore
 }
 

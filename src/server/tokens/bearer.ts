@@ -24,33 +24,40 @@ export const hashOf = (secret: string): string => createHash('sha256').update(se
 export type Bearer = Readonly<{ actor: SignedIn; token: Token }>;
 
 /**
- * The owner of a token by what it consists of, with no more than they may at this moment and than it says; undefined where it was
- * ended, is over, or its owner could not act either. It is looked up with each request.
+ * The owner of a token, with no more than they may at this moment and than it says; undefined where it is over, or its owner
+ * could not act either.
  */
+export async function ownerWithin(
+  pembit: Pembit,
+  token: Token,
+  { write }: Readonly<{ write: boolean }>,
+): Promise<SignedIn | undefined> {
+  if (token.expires && Temporal.Instant.compare(token.expires.at, pembit.now()) <= 0) return undefined;
+  const { person, viewer } = await keptPerson(pembit, token.owner);
+  if (!person || person.deactivated) return undefined;
+  if (await owesSecondStep(pembit, { person, viewer })) return undefined;
+  const isAdmin = person.isAdmin && permits(token, 'school', write);
+  // No session: what needs somebody who is here just now is not for tokens.
+  return {
+    person: { ...person, isAdmin },
+    viewer: viewerWithin(viewer, token),
+    session: '',
+    token: token.id,
+  };
+}
+
+/** Whoever a token acts for by what it consists of; undefined where it was ended or acts for nobody. It is looked up with each request. */
 export async function bearerOf(
   pembit: Pembit,
   secret: string,
   { write }: Readonly<{ write: boolean }>,
 ): Promise<Bearer | undefined> {
   const token = secret.startsWith(PREFIX) ? await tokenByHash(pembit, hashOf(secret)) : undefined;
-  const now = pembit.now();
-  if (!token || (token.expires && Temporal.Instant.compare(token.expires.at, now) <= 0)) return undefined;
-  const { person, viewer } = await keptPerson(pembit, token.owner);
-  if (!person || person.deactivated) return undefined;
-  if (await owesSecondStep(pembit, { person, viewer })) return undefined;
-  const sinceMs = now.epochMilliseconds - (token.lastUsed?.epochMilliseconds ?? 0);
-  if (sinceMs > NOTED_EVERY_MS)
-    await pembit.queue.write((writer) => noteTokenUse(writer, token.id, now.epochMilliseconds), {
-      aside: true,
-    });
-  const isAdmin = person.isAdmin && permits(token, 'school', write);
-  // No session: what needs somebody who is here just now is not for tokens.
-  const actor = {
-    person: { ...person, isAdmin },
-    viewer: viewerWithin(viewer, token),
-    session: '',
-    token: token.id,
-  };
+  const actor = token && (await ownerWithin(pembit, token, { write }));
+  if (!actor) return undefined;
+  const nowMs = pembit.now().epochMilliseconds;
+  if (nowMs - (token.lastUsed?.epochMilliseconds ?? 0) > NOTED_EVERY_MS)
+    await pembit.queue.write((writer) => noteTokenUse(writer, token.id, nowMs), { aside: true });
   return { actor, token };
 }
 
