@@ -87,7 +87,9 @@ export async function beginSecondStep(pembit: Pembit, actor: Actor): Promise<Out
   if (!isAdmin && !isOnStaff(actor.viewer)) return refused('notYours');
   if (await hasSecondStep(pembit, id)) return refused('changedMeanwhile');
   const key = new Secret({ size: 20 }).base32;
-  await pembit.queue.write((writer) => beginSecondStepOf(writer, id, seal(pembit, sealing(id), key)), { aside: true });
+  await pembit.queue.write((writer) => beginSecondStepOf(writer, id, seal(pembit, sealing(id), key)), {
+    aside: true,
+  });
   return done({ key, picture: await QRCode.toDataURL(totpOf(key, email).toString(), { margin: 1, width: 220 }) }); // prettier-ignore
 }
 
