@@ -9,7 +9,7 @@ import { newSecret } from '../src/server/admin/newSecret';
 import { readConfig } from '../src/server/config';
 import { openPembit } from '../src/server/openPembit';
 import { readSecret } from '../src/server/secretFile';
-import { orStop, stop } from './command';
+import { askServer, orStop, stop } from './command';
 
 const USAGE = 'npm run admin -- --email ADDRESS [--name NAME], or npm run admin -- --new-secret';
 const FIVE_MINUTES = 5 * 60_000;
@@ -33,18 +33,10 @@ if (!read.success) stop(`Say whom to let in: ${USAGE}`);
 const command = read.data;
 
 /** Asks the server that holds the folder. */
-async function throughServer(): Promise<{ link: string }> {
-  const answer = await fetch(`${config.baseUrl}/api/commands/admin`, {
-    method: 'POST',
-    headers: {
-      'content-type': 'application/json',
-      'pembit-proof': letInProof(readSecret(config.secretFile), command),
-    },
-    body: JSON.stringify(command),
-  }).catch(() => stop(`The server that holds the data folder does not answer at ${config.baseUrl}: set PORT or PEMBIT_BASE_URL.`)); // prettier-ignore
-  const body = (await answer.json()) as { link: string; title?: string };
-  return answer.ok ? body : stop(body.title ?? 'The server refused.');
-}
+const throughServer = () =>
+  askServer<{ link: string }>(config, '/api/commands/admin', command, {
+    'pembit-proof': letInProof(readSecret(config.secretFile), command),
+  });
 
 /** Works on the folder itself. */
 async function onFolder(): Promise<{ link: string }> {

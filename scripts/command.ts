@@ -1,4 +1,5 @@
 /** What the commands for the operator have in common. */
+import type { Config } from '../src/server/config';
 
 /** Ends with a sentence for the operator. */
 export function stop(sentence: string): never {
@@ -18,4 +19,20 @@ export async function orStop<T>(work: () => Promise<T>): Promise<T> {
   } catch (error) {
     return stop(error instanceof Error ? error.message : String(error));
   }
+}
+
+/** Asks the server that holds the data folder to do what a command says; what it refuses is the sentence that the operator reads. */
+export async function askServer<T>(
+  { baseUrl }: Config,
+  route: string,
+  command: object,
+  proof: Readonly<Record<string, string>>,
+): Promise<T> {
+  const answer = await fetch(baseUrl + route, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json', ...proof },
+    body: JSON.stringify(command),
+  }).catch(() => stop(`The server that holds the data folder does not answer at ${baseUrl}: set PORT or PEMBIT_BASE_URL.`)); // prettier-ignore
+  const body = (await answer.json()) as T & { title?: string; errors?: { message: string }[] };
+  return answer.ok ? body : stop(body.errors?.[0]?.message ?? body.title ?? 'The server refused.');
 }

@@ -10,7 +10,7 @@ import type { CommandReport, ImportCommand } from '../src/server/exchange/import
 import { commandDoor, commandProof, importByCommand } from '../src/server/exchange/importCommand';
 import { openPembit } from '../src/server/openPembit';
 import { readSecret } from '../src/server/secretFile';
-import { stop } from './command';
+import { askServer, stop } from './command';
 
 const USAGE = 'npm run import -- FILE --course CODE [--term NAME] [--as EMAIL] [--draft] [--json]';
 const FIVE_MINUTES = 5 * 60_000;
@@ -33,19 +33,11 @@ const config = readConfig(process.env);
 const command: ImportCommand = { course, term, as, draft, name: path.basename(file), file: readFileSync(file).toString('base64'), until: Date.now() + FIVE_MINUTES }; // prettier-ignore
 
 /** Asks the server that holds the folder. */
-async function throughServer(): Promise<CommandReport> {
-  const answer = await fetch(`${config.baseUrl}/api/commands/import`, {
-    method: 'POST',
-    headers: {
-      'content-type': 'application/json',
-      'pembit-door': commandDoor(readSecret(config.secretFile), command.until),
-      'pembit-proof': commandProof(readSecret(config.secretFile), command),
-    },
-    body: JSON.stringify(command),
-  }).catch(() => stop(`The server that holds the data folder does not answer at ${config.baseUrl}: set PORT or PEMBIT_BASE_URL.`)); // prettier-ignore
-  const body = (await answer.json()) as CommandReport & { title: string; errors?: { message: string }[] };
-  return answer.ok ? body : stop(body.errors?.[0]?.message ?? body.title);
-}
+const throughServer = () =>
+  askServer<CommandReport>(config, '/api/commands/import', command, {
+    'pembit-door': commandDoor(readSecret(config.secretFile), command.until),
+    'pembit-proof': commandProof(readSecret(config.secretFile), command),
+  });
 
 /** Works on the folder itself. */
 async function onFolder(): Promise<CommandReport> {

@@ -42,6 +42,7 @@ import { tokens } from './migrations/0040-tokens';
 import { once } from './migrations/0041-once';
 import { following } from './migrations/0042-following';
 import { webhooks } from './migrations/0043-webhooks';
+import { keptRosters } from './migrations/0044-kept-rosters';
 import { strands } from './migrations/0034-strands';
 import { devices } from './migrations/0032-devices';
 import { reminded } from './migrations/0031-reminded';
@@ -99,6 +100,7 @@ const MIGRATIONS: readonly Migration[] = [
   once,
   following,
   webhooks,
+  keptRosters,
 ];
 
 export type MigrationReport = Readonly<{ applied: readonly string[]; backups: readonly string[] }>;

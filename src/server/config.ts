@@ -49,6 +49,7 @@ const environment = z.object({
   PEMBIT_OIDC_SECRET: given(z.string().optional()),
   PEMBIT_OIDC_UNVERIFIED: flag,
   PEMBIT_BACKUPS: given(z.string().optional()),
+  PEMBIT_ROSTERS: given(z.string().optional()),
   PEMBIT_METRICS_TOKEN: given(z.string().min(16, 'must have 16 characters or more').optional()),
   PEMBIT_HEAP_MB: z.coerce.number().int().min(128).optional(),
   PEMBIT_LAZY: flag,
@@ -66,6 +67,8 @@ export type Config = Readonly<{
   secretFile: string;
   /** Where nightly backups go. */
   backupFolder: string;
+  /** Where the school's system leaves its lists (OneRoster 1.2 CSV), which are read each night; absent: nowhere. */
+  rosterFolder?: string;
   /** Where the clock starts; demo and tests only. */
   startsAt?: string;
   demo: boolean;
@@ -120,6 +123,7 @@ export function readConfig(env: Record<string, string | undefined>): Config {
     baseUrl: base,
     secretFile: path.resolve(data.PEMBIT_SECRET_FILE ?? path.join(dataFolder, 'secret')),
     backupFolder: path.resolve(data.PEMBIT_BACKUPS ?? path.join(dataFolder, 'backups')),
+    ...(data.PEMBIT_ROSTERS ? { rosterFolder: path.resolve(data.PEMBIT_ROSTERS) } : {}),
     startsAt: data.PEMBIT_NOW,
     demo: data.PEMBIT_DEMO,
     standins,

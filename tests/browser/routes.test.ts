@@ -1010,6 +1010,18 @@ const CHECKS: Readonly<Record<string, () => readonly Check[]>> = {
   '/api/account/school-sign-in/[id]': () => [
     { method: 'DELETE', path: `/api/account/school-sign-in/${NOT_THERE}`, expected: signedInOnly(404) },
   ],
+  '/api/rosters': () => [
+    { method: 'GET', path: '/api/rosters', expected: signedInOnly(404) },
+    { method: 'POST', path: '/api/rosters', body: {}, expected: signedInOnly(404) },
+  ],
+  '/api/commands/rosters': () => [
+    {
+      method: 'POST',
+      path: '/api/commands/rosters',
+      body: { folder: '/', until: 4_000_000_000_000 },
+      expected: all(404),
+    },
+  ],
   '/api/commands/admin': () => [
     {
       method: 'POST',

@@ -36,6 +36,9 @@ import { TermDeletion } from '@/ui/school/TermDeletion';
 import { TermForm } from '@/ui/school/TermForm';
 import { cycleDraft, NO_CYCLE } from '@/ui/school/cycleDraft';
 import { LettersSoFar } from '@/ui/today/LettersSoFar';
+import { requireZone } from '@/core/time/zoneData';
+import { rosterReports } from '@/server/people/keepRosters';
+import { rosterReadingLines } from '@/ui/school/rosterReadingLines';
 import { PageFrame } from '../PageFrame';
 import { signedInOr } from '../signedIn';
 
@@ -46,12 +49,14 @@ export default async function SchoolPage() {
   const actor = await signedInOr('/school');
   if (!actor.person.isAdmin) redirect('/');
   const pembit = sharedPembit();
-  const [{ settings, terms, closures, siteDates, courses }, people, letters, soFar] = await Promise.all([
-    schoolFrame(pembit),
-    teachingPeople(pembit),
-    outboxOf(pembit),
-    lettersSoFar(pembit, actor),
-  ]);
+  const [{ settings, terms, closures, siteDates, courses }, people, letters, soFar, reports] =
+    await Promise.all([
+      schoolFrame(pembit),
+      teachingPeople(pembit),
+      outboxOf(pembit),
+      lettersSoFar(pembit, actor),
+      rosterReports(pembit, actor, 8),
+    ]);
   const rosterCourses = courses
     .filter((course) => !course.archived)
     .map((course) => ({
@@ -63,6 +68,11 @@ export default async function SchoolPage() {
   const office = await officePage(pembit, now?.tzid ?? 'Etc/UTC');
   const taken = Object.fromEntries(
     courses.filter((course) => course.term === now?.id).map((course) => [course.color, course.tag]),
+  );
+  const readings = rosterReadingLines(
+    reports.ok ? reports.value : { fromFolder: false, readings: [] },
+    requireZone(now?.tzid ?? 'Etc/UTC'),
+    settings.locale,
   );
   const names = terms.map((term) => ({ id: term.id, name: term.name }));
   return (
@@ -171,7 +181,7 @@ export default async function SchoolPage() {
               words: officeTexts.correction(course, `${was.name}, ${was.email}`, `${name}, ${email}`),
             }))}
           />
-          <OfficialRosters courses={rosterCourses} />
+          <OfficialRosters courses={rosterCourses} readings={readings} />
           <UsageSection days={USED_DAYS} megabytes={office.megabytes} used={office.used} />
           <LettersSection letters={letters} />
           <OfficeLog lines={office.log.map((line) => officeLogLine(line, settings.locale))} />

@@ -27,6 +27,8 @@ export const rosterTexts = {
   take: (added: number, changed: number) =>
     [added > 0 ? `Add ${added}` : '', changed > 0 ? `change ${changed}` : ''].filter(Boolean).join(', '),
   imported: (added: number, changed: number) => `Took over a roster: ${added} new, ${changed} changed`,
+  kept: (added: number, changed: number, off: number) =>
+    `Took over the school’s roster: ${added} new, ${changed} changed, ${off} gone`,
   nothing: 'Nothing to take over: the roster is as this list has it.',
   noTable: (name: string) => `The table ${name} is missing in this package.`,
 } as const;

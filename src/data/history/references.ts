@@ -5,7 +5,7 @@ import type { Rows, Table } from '../rows';
 type Reference = readonly [table: string, column: string];
 
 /** Rows of these go with the row they hang on without anybody losing anything: links to sign in by, marks of the process, what was written and sent. */
-export const INCIDENTAL: ReadonlySet<string> = new Set(['sessions', 'invitations', 'mail_links', 'shown', 'looked', 'reminded', 'gathered_lines', 'questions', 'question_readers', 'question_reports', 'answers', 'asking', 'guardians', 'guardian_reads', 'minors', 'sheet_uses', 'second_steps', 'school_accounts', 'devices', 'notices', 'messages', 'tokens', 'answered', 'followed', 'webhooks']); // prettier-ignore
+export const INCIDENTAL: ReadonlySet<string> = new Set(['sessions', 'invitations', 'mail_links', 'shown', 'looked', 'reminded', 'gathered_lines', 'questions', 'question_readers', 'question_reports', 'answers', 'asking', 'guardians', 'guardian_reads', 'minors', 'sheet_uses', 'second_steps', 'school_accounts', 'devices', 'notices', 'messages', 'tokens', 'answered', 'followed', 'webhooks', 'roster_absences']); // prettier-ignore
 
 /** By table: what hangs on its rows and would go with them (`ON DELETE CASCADE`). `references.test.ts` holds it to the database. */
 export const CASCADES: Readonly<Partial<Record<Table, readonly Reference[]>>> = {

@@ -38,6 +38,7 @@ export const HELD: Readonly<Record<string, string>> = {
   tokens: 'SELECT name, scopes, created_at, last_used_at FROM tokens WHERE owner_id = :id',
   answered: 'SELECT at FROM answered WHERE person_id = :id',
   followed: 'SELECT at FROM followed WHERE person_id = :id',
+  roster_absences: 'SELECT course_id, since FROM roster_absences WHERE person_id = :id',
   webhooks:
     'SELECT url, lists, created_at FROM webhooks WHERE token_id IN (SELECT id FROM tokens WHERE owner_id = :id)',
   own_starts: `SELECT courses.code, own_starts.starts_on, own_starts.shared, own_starts.said_at FROM own_starts

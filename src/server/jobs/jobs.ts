@@ -1,4 +1,5 @@
 import { carrierOf, sendDueMail } from '../mail/sendMail';
+import { keepRosters } from '../people/keepRosters';
 import { sendNotices } from '../notices/sendNotices';
 import type { Pembit } from '../pembit';
 import { testLinksInTurn } from '../links/testLinks';
@@ -41,6 +42,7 @@ export function jobsOf(pembit: Pembit): Job[] {
     { name: 'ownReminders', pattern: '0 */15 * * * *', run: sendReminders },
     { name: 'gathered', pattern: '0 0 * * * *', run: sendGathered },
     { name: 'guardians', pattern: '30 0 * * * *', run: sendWeeks },
+    { name: 'rosters', pattern: '0 30 1 * * *', run: keepRosters },
     { name: 'backup', pattern: '0 40 2 * * *', run: nightlyBackup },
     { name: 'tidy', pattern: '0 20 3 * * *', run: tidy },
   ];

@@ -30,8 +30,22 @@ import { enrolStudents } from './roster';
 /** An uploaded package of rosters; `sections` says which class is which section, by the class's `sourcedId`. */
 export type RosterAsked = Readonly<{ file: FileId; sections?: Readonly<Record<string, SectionId>> }>;
 
-const LARGEST_TABLE = 50 * 1024 * 1024;
+/** In bytes, and what is larger is no list of a school. */
+export const LARGEST_TABLE = 50 * 1024 * 1024;
 const bad = (message: string) => refused('badRequest', [{ field: 'file', message }]);
+
+/** Reads the tables of the school's system, wherever they are. */
+export async function readingOf(
+  bytesOf: (table: (typeof ONE_ROSTER_TABLES)[number]) => Promise<Buffer | undefined>,
+): Promise<Outcome<OneRosterReading>> {
+  const texts: Partial<Record<string, string>> = {};
+  for (const table of ONE_ROSTER_TABLES) {
+    const bytes = await bytesOf(table);
+    if (!bytes) return bad(rosterTexts.noTable(table));
+    texts[table] = bytes.toString('utf8');
+  }
+  return done(await inForeignThread('roster', texts as Parameters<typeof readOneRoster>[0]));
+}
 
 async function readTables(pembit: Pembit, actor: SignedIn, id: FileId): Promise<Outcome<OneRosterReading>> {
   const [file] = await filesById(pembit, [id]);
@@ -39,14 +53,10 @@ async function readTables(pembit: Pembit, actor: SignedIn, id: FileId): Promise<
   const opened = await openPackage(storedPath(pembit.config, file.hash));
   if ('refused' in opened) return bad(packageTexts.refusals[opened.refused]);
   try {
-    const texts: Partial<Record<string, string>> = {};
-    for (const table of ONE_ROSTER_TABLES) {
+    return await readingOf(async (table) => {
       const path = [...opened.names].find((name) => name === table || name.endsWith(`/${table}`));
-      const bytes = path === undefined ? undefined : await opened.read(path, LARGEST_TABLE);
-      if (!bytes) return bad(rosterTexts.noTable(table));
-      texts[table] = bytes.toString('utf8');
-    }
-    return done(await inForeignThread('roster', texts as Parameters<typeof readOneRoster>[0]));
+      return path === undefined ? undefined : opened.read(path, LARGEST_TABLE);
+    });
   } catch (error) {
     if (error instanceof TooMuch) return bad(packageTexts.tooMuch);
     return bad(packageTexts.refusals.notZip);
@@ -71,18 +81,20 @@ async function membersOf(reader: Reader, course: CourseId, official: boolean): P
   }));
 }
 
-type Compared = Readonly<{
+/** A list beside a course's roster. */
+export type Compared = Readonly<{
   course: Course;
   reading: OneRosterReading;
   sections: Readonly<Record<string, SectionId>>;
   lines: readonly RosterChange[];
-  left: readonly KnownMember[];
+  left: readonly Member[];
   members: readonly Member[];
   /** The school's own list, which the administrator brings in. */
   official: boolean;
 }>;
 
-async function compare(
+/** What a list says of a course, for whoever may bring it in; `asked`: which class is which section. */
+export async function compareWith(
   reader: Reader,
   actor: SignedIn,
   id: CourseId,
@@ -101,7 +113,9 @@ async function compare(
     const section = sections[sourcedId];
     if (section) for (const student of students) listed.set(student.sourcedId, { student, section });
   }
-  return done({ course, reading, sections, members, official, ...compareRoster([...listed.values()], members, { official }) }); // prettier-ignore
+  const compared = compareRoster([...listed.values()], members, { official });
+  const left = members.filter((member) => compared.left.includes(member));
+  return done({ course, reading, sections, members, official, lines: compared.lines, left });
 }
 
 export type RosterPreview = Readonly<{
@@ -120,7 +134,7 @@ export async function previewRosterPackage(
 ): Promise<Outcome<RosterPreview>> {
   const reading = await readTables(pembit, actor, asked.file);
   if (!reading.ok) return reading;
-  const compared = await compare(pembit, actor, id, reading.value, asked.sections);
+  const compared = await compareWith(pembit, actor, id, reading.value, asked.sections);
   if (!compared.ok) return compared;
   const { course, sections, lines, left } = compared.value;
   const nameOf = new Map(course.sections.map((section) => [section.id as string, section.name]));
@@ -154,47 +168,55 @@ export async function importRosterPackage(
   const reading = await readTables(pembit, actor, asked.file);
   if (!reading.ok) return reading;
   return perform(pembit, actor, 'importRoster', async (change) => {
-    const compared = await compare(change, actor, id, reading.value, asked.sections);
-    if (!compared.ok) return compared;
-    const { course, lines, members, official } = compared.value;
-    const byMember = new Map<KnownMember, Member>(members.map((member) => [member, member]));
-    const ids = lines.map(({ student }) => student.sourcedId);
-    const sourced = official ? await knownSourced(change, ids) : new Map<string, string>();
-    const fresh = lines.filter(({ state }) => state === 'new');
-    await enrolStudents(pembit, change, actor, {
-      course,
-      students: fresh.map(({ student, section }) => {
-        const known = sourced.get(student.sourcedId);
-        return {
-          name: student.name,
-          // Somebody whom the school's system knows already, maybe under another address.
-          email: known ?? student.email,
-          section: section as SectionId,
-          ...(official && known === undefined ? { sourcedId: student.sourcedId } : {}),
-        };
-      }),
-    });
-    const changed = lines.filter(({ state }) => state === 'changed');
-    for (const { student, section, member } of changed) {
-      const own = byMember.get(member!)!;
-      if (own.section !== section) await change.update('roster', own.roster, { section_id: section });
-      if (official && own.sourcedId === undefined && !sourced.has(student.sourcedId))
-        await change.update('people', own.person, { sourced_id: student.sourcedId });
-      if (own.correctable) await correct(pembit, change, actor, own, { ...student, course });
-      change.concerns(`person:${own.person}`);
-    }
-    for (const { student, member } of lines.filter((line) => line.proposes))
-      await proposeCorrection(change, {
-        course: id,
-        person: byMember.get(member!)!.person,
-        name: student.name,
-        email: student.email,
-        askedBy: actor.person.id,
-      });
-    change.concerns(`course:${id}`);
-    change.summarise(rosterTexts.imported(fresh.length, changed.length));
-    return done({ added: fresh.length, changed: changed.length });
+    const compared = await compareWith(change, actor, id, reading.value, asked.sections);
+    return compared.ok ? done(await takeOver(pembit, change, actor, compared.value)) : compared;
   });
+}
+
+/** Takes over what a list says of a course, as part of an act. Who is not on it any more is left where they are. */
+export async function takeOver(
+  pembit: Pembit,
+  change: Change,
+  actor: SignedIn,
+  { course, lines, members, official }: Compared,
+): Promise<Readonly<{ added: number; changed: number }>> {
+  const byMember = new Map<KnownMember, Member>(members.map((member) => [member, member]));
+  const ids = lines.map(({ student }) => student.sourcedId);
+  const sourced = official ? await knownSourced(change, ids) : new Map<string, string>();
+  const fresh = lines.filter(({ state }) => state === 'new');
+  await enrolStudents(pembit, change, actor, {
+    course,
+    students: fresh.map(({ student, section }) => {
+      const known = sourced.get(student.sourcedId);
+      return {
+        name: student.name,
+        // Somebody whom the school's system knows already, maybe under another address.
+        email: known ?? student.email,
+        section: section as SectionId,
+        ...(official && known === undefined ? { sourcedId: student.sourcedId } : {}),
+      };
+    }),
+  });
+  const changed = lines.filter(({ state }) => state === 'changed');
+  for (const { student, section, member } of changed) {
+    const own = byMember.get(member!)!;
+    if (own.section !== section) await change.update('roster', own.roster, { section_id: section });
+    if (official && own.sourcedId === undefined && !sourced.has(student.sourcedId))
+      await change.update('people', own.person, { sourced_id: student.sourcedId });
+    if (own.correctable) await correct(pembit, change, actor, own, { ...student, course });
+    change.concerns(`person:${own.person}`);
+  }
+  for (const { student, member } of lines.filter((line) => line.proposes))
+    await proposeCorrection(change, {
+      course: course.id,
+      person: byMember.get(member!)!.person,
+      name: student.name,
+      email: student.email,
+      askedBy: actor.person.id,
+    });
+  change.concerns(`course:${course.id}`);
+  change.summarise(rosterTexts.imported(fresh.length, changed.length));
+  return { added: fresh.length, changed: changed.length };
 }
 
 /** Name and address of somebody who never came, as the list has them; a letter goes to the new address. */

@@ -101,20 +101,34 @@ export function moveStudents(
     const section = move.kind === 'leave' ? undefined : (await sectionsOfCourses(change, { courses: [course] })).find(({ id }) => id === move.section); // prettier-ignore
     if (move.kind === 'section' && !section)
       return refused('badRequest', [{ field: 'section', message: 'This section is not in the course.' }]);
-    const lost = (await sheetsOf(change, [course])).filter(lostBy(move, course));
-    const unseen = await eventsToCome(change, course, lostBy(move, course));
-    for (const place of places) {
-      for (const { id } of unseen) await removeReply(change, id, place.person);
-      for (const { sheet, slot } of heldTimes(lost, place.person, change.nowMs))
-        for (const booking of slot.bookings.filter((b) => b.person === place.person))
-          await removeBooking(change, sheet, booking);
-      if (move.kind === 'leave') await leave(change, place);
-      else await change.update('roster', place.id, { section_id: move.section });
-    }
-    change.concerns(`course:${course}`, ...people.map((person) => `person:${person}` as const));
+    await moveWithin(change, course, places, move);
     change.summarise(summaryOf(places, section?.name));
     return done({ moved: places.length });
   });
+}
+
+async function moveWithin(change: Change, course: CourseId, places: readonly (Place & Member)[], move: Move): Promise<void> {
+  const lost = (await sheetsOf(change, [course])).filter(lostBy(move, course));
+  const unseen = await eventsToCome(change, course, lostBy(move, course));
+  for (const place of places) {
+    for (const { id } of unseen) await removeReply(change, id, place.person);
+    for (const { sheet, slot } of heldTimes(lost, place.person, change.nowMs))
+      for (const booking of slot.bookings.filter((b) => b.person === place.person))
+        await removeBooking(change, sheet, booking);
+    if (move.kind === 'leave') await leave(change, place);
+    else await change.update('roster', place.id, { section_id: move.section });
+  }
+  change.concerns(`course:${course}`, ...places.map(({ person }) => `person:${person}` as const));
+} // prettier-ignore
+
+/** Takes students off a roster as part of an act; their times are given back. */
+export async function takeOffRoster(
+  change: Change,
+  course: CourseId,
+  people: readonly PersonId[],
+): Promise<void> {
+  if (people.length > 0)
+    await moveWithin(change, course, (await placesOf(change, course, people)) ?? [], { kind: 'leave' });
 }
 
 /** Events still to come which a move puts out of sight: whoever said that they come leaves their seat to others. */

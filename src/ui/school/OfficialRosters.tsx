@@ -1,8 +1,10 @@
 'use client';
+import type { ComponentProps } from 'react';
 import { useState } from 'react';
 import { rosterTexts as say } from '@/core/texts/roster';
 import { Select } from '../controls/Select';
 import { RosterPackage } from './RosterPackage';
+import { RosterReadings } from './RosterReadings';
 import styles from './School.module.css';
 
 type Course = Readonly<{
@@ -12,7 +14,10 @@ type Course = Readonly<{
 }>;
 
 /** Rosters from the school's own system, for one course after another: what they call somebody holds for the whole school. */
-export function OfficialRosters({ courses }: Readonly<{ courses: readonly Course[] }>) {
+export function OfficialRosters({
+  courses,
+  readings,
+}: Readonly<{ courses: readonly Course[]; readings: ComponentProps<typeof RosterReadings> }>) {
   const [chosen, setChosen] = useState('');
   const course = courses.find(({ id }) => id === chosen) ?? courses[0];
   if (!course) return null;
@@ -27,6 +32,7 @@ export function OfficialRosters({ courses }: Readonly<{ courses: readonly Course
         onChange={setChosen}
       />
       <RosterPackage key={course.id} course={course.id} sections={course.sections} />
+      <RosterReadings {...readings} />
     </section>
   );
 }
