@@ -50,6 +50,10 @@ const environment = z.object({
   PEMBIT_OIDC_UNVERIFIED: flag,
   PEMBIT_BACKUPS: given(z.string().optional()),
   PEMBIT_ROSTERS: given(z.string().optional()),
+  PEMBIT_ONEROSTER_URL: webAddress,
+  PEMBIT_ONEROSTER_TOKENS: webAddress,
+  PEMBIT_ONEROSTER_CLIENT: z.string().default('pembit'),
+  PEMBIT_ONEROSTER_SECRET: given(z.string().optional()),
   PEMBIT_METRICS_TOKEN: given(z.string().min(16, 'must have 16 characters or more').optional()),
   PEMBIT_HEAP_MB: z.coerce.number().int().min(128).optional(),
   PEMBIT_LAZY: flag,
@@ -69,6 +73,8 @@ export type Config = Readonly<{
   backupFolder: string;
   /** Where the school's system leaves its lists (OneRoster 1.2 CSV), which are read each night; absent: nowhere. */
   rosterFolder?: string;
+  /** The school's system, where it is asked for its lists (OneRoster 1.2 REST): its address, and who gives access by client credentials. */
+  rosterService?: Readonly<{ url: string; tokens: string; client: string; secret: string }>;
   /** Where the clock starts; demo and tests only. */
   startsAt?: string;
   demo: boolean;
@@ -103,6 +109,19 @@ export type Config = Readonly<{
   unknownNames: readonly string[];
 }>;
 
+type Environment = z.output<typeof environment>;
+
+/** The school's system for rosters: what the environment says, else, where stand-ins run, theirs. */
+function rosterServiceOf(data: Environment): Pick<Config, 'rosterService'> {
+  const { PEMBIT_ONEROSTER_URL: url, PEMBIT_ONEROSTER_TOKENS: tokens, PEMBIT_ONEROSTER_SECRET: secret } = data;
+  if (url && tokens && secret) return { rosterService: { url, tokens, client: data.PEMBIT_ONEROSTER_CLIENT, secret } };
+  if (url ?? tokens ?? secret)
+    throw new Error('PEMBIT_ONEROSTER_URL, PEMBIT_ONEROSTER_TOKENS and PEMBIT_ONEROSTER_SECRET belong together.');
+  if (!(data.PEMBIT_DEMO || data.PEMBIT_STANDINS)) return {};
+  const standin = `http://127.0.0.1:${data.PEMBIT_STANDINS_PORT}/school-system`;
+  return { rosterService: { url: `${standin}/rostering/v1p2`, tokens: `${standin}/token`, client: 'pembit', secret: 'school-system-secret' } };
+} // prettier-ignore
+
 /** @throws Error that names the variables which cannot be read. */
 export function readConfig(env: Record<string, string | undefined>): Config {
   const read = environment.safeParse(env);
@@ -123,6 +142,7 @@ export function readConfig(env: Record<string, string | undefined>): Config {
     baseUrl: base,
     secretFile: path.resolve(data.PEMBIT_SECRET_FILE ?? path.join(dataFolder, 'secret')),
     backupFolder: path.resolve(data.PEMBIT_BACKUPS ?? path.join(dataFolder, 'backups')),
+    ...rosterServiceOf(data),
     ...(data.PEMBIT_ROSTERS ? { rosterFolder: path.resolve(data.PEMBIT_ROSTERS) } : {}),
     startsAt: data.PEMBIT_NOW,
     demo: data.PEMBIT_DEMO,

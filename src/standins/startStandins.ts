@@ -5,6 +5,7 @@ import type { Handler } from './http';
 import { send } from './http';
 import { library } from './library';
 import { districtCalendar } from './districtCalendar';
+import { schoolSystem } from './schoolSystem';
 import { signInProvider } from './signInProvider';
 import { mailbox } from './mailbox';
 import { meetingService } from './meetingService';
@@ -28,6 +29,7 @@ const home =
          <li><a href="/library/handouts/offsets-table">Library</a>: the pages that entries link to</li>
          <li><a href="/meetings">Meeting service</a>: a room for a request</li>
          <li><a href="/district">District calendar</a>: days that can be edited, as a file</li>
+         <li><a href="/school-system">Student records</a>: who takes what, as the school’s own system lists it</li>
          <li>School sign-in: says who one is, when one signs in to Pembit by way of the school</li></ul>
          <p><a href="${escape(pembitUrl)}">Pembit</a></p>`,
       ),
@@ -47,6 +49,7 @@ export function startStandins(options: {
     mailbox(options.now),
     meetingService(),
     districtCalendar(options.now),
+    schoolSystem(),
     signInProvider(),
   ];
   const server = createServer((request, response) => {

@@ -7,7 +7,7 @@ import { rosterReport } from './rosterReport';
 const MOST = 30;
 
 const reports = z.object({
-  fromFolder: z.boolean(),
+  source: z.enum(['folder', 'service', 'none']),
   readings: z.array(rosterReport.extend({ id: z.string(), at: z.string() })),
 });
 

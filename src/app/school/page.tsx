@@ -70,7 +70,7 @@ export default async function SchoolPage() {
     courses.filter((course) => course.term === now?.id).map((course) => [course.color, course.tag]),
   );
   const readings = rosterReadingLines(
-    reports.ok ? reports.value : { fromFolder: false, readings: [] },
+    reports.ok ? reports.value : { source: 'none', readings: [] },
     requireZone(now?.tzid ?? 'Etc/UTC'),
     settings.locale,
   );

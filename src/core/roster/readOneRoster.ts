@@ -26,9 +26,13 @@ const NEEDED: Readonly<Record<Table, readonly string[]>> = {
   'users.csv': ['sourcedId', 'givenName', 'familyName', 'email'],
 };
 
-type Row = Readonly<{ cells: Readonly<Record<string, string>>; line: number }>;
+/** A record, and where it stands in its table, from 1. */
+export type Row = Readonly<{ cells: Readonly<Record<string, string>>; line: number }>;
 
-/** The rows of a table that hold: what is to be deleted is as if it were gone. */
+/** What is to be deleted is as if it were gone. */
+export const holds = ({ cells }: Row): boolean => cells.status?.toLowerCase() !== 'tobedeleted';
+
+/** The rows of a table that hold. */
 function rowsOf(text: string): { rows: Row[]; fields: readonly string[] } {
   const { data, meta } = Papa.parse<Record<string, string>>(text.replace(/^\uFEFF/, ''), {
     header: true,
@@ -38,16 +42,13 @@ function rowsOf(text: string): { rows: Row[]; fields: readonly string[] } {
   const rows = data
     .map((cells, i) => ({ cells, line: i + 2 }))
     .filter(({ cells }) => Object.values(cells).some(Boolean))
-    .filter(({ cells }) => cells.status?.toLowerCase() !== 'tobedeleted');
+    .filter(holds);
   return { rows, fields: meta.fields ?? [] };
 }
 
 const isEmail = (text: string) => z.email().max(254).safeParse(text).success;
 
-/**
- * Reads who takes which class. Students alone are read, by the role of their enrolment; who may not sign in
- * (`enabledUser` is false) is left out. A row that cannot be read is named with its line, and nobody is guessed.
- */
+/** Reads who takes which class out of the tables of the CSV binding. A row that cannot be read is named with its line. */
 export function readOneRoster(tables: Readonly<Record<Table, string>>): OneRosterReading {
   const faults: OneRosterFault[] = [];
   const read = (table: Table): Row[] => {
@@ -58,6 +59,20 @@ export function readOneRoster(tables: Readonly<Record<Table, string>>): OneRoste
     return [];
   };
   const [classes, enrollments, users] = ONE_ROSTER_TABLES.map(read) as [Row[], Row[], Row[]];
+  const reading = readRosterRows({ classes, enrollments, users });
+  return { ...reading, faults: [...faults, ...reading.faults] };
+}
+
+/**
+ * Who takes which class, by rows with the names of the CSV binding, wherever they come from. Students alone are read, by the role
+ * of their enrolment; who may not sign in (`enabledUser` is false) is left out, and nobody is guessed.
+ */
+export function readRosterRows({
+  classes,
+  enrollments,
+  users,
+}: Readonly<Record<'classes' | 'enrollments' | 'users', readonly Row[]>>): OneRosterReading {
+  const faults: OneRosterFault[] = [];
   const people = new Map<string, OneRosterStudent | 'leftOut' | 'faulty'>();
   const known = (row: Row): OneRosterStudent | 'leftOut' | string => {
     const { sourcedId = '', enabledUser, givenName, familyName, preferredGivenName, preferredFamilyName } = row.cells; // prettier-ignore

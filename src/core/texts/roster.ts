@@ -30,5 +30,7 @@ export const rosterTexts = {
   kept: (added: number, changed: number, off: number) =>
     `Took over the school’s roster: ${added} new, ${changed} changed, ${off} gone`,
   nothing: 'Nothing to take over: the roster is as this list has it.',
+  serviceSilent: 'The school’s system could not be asked for its lists. The server’s log says why.',
+  serviceAnswered: (what: string) => `The school’s system did not answer with a list (${what}).`,
   noTable: (name: string) => `The table ${name} is missing in this package.`,
 } as const;

@@ -12,7 +12,7 @@ export const rosterReportTexts = {
   title: 'Read each night',
   lead: 'Students are added and change sections as the school’s lists say. Who is missing from them stays for 48 hours, then their times are given back.',
   noFolder:
-    'No folder is read by itself. The operator names one with PEMBIT_ROSTERS, or reads one with: npm run roster -- FOLDER',
+    'No lists are read by themselves. The operator names a folder or the school’s system, or reads a folder with: npm run roster -- FOLDER',
   none: 'Nothing has been read yet.',
   readNow: 'Read the lists now',
   read: 'The lists were read',

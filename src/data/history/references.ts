@@ -15,7 +15,7 @@ export const CASCADES: Readonly<Partial<Record<Table, readonly Reference[]>>> = 
   courses: [
     ['arrangements', 'course_id'], ['asking', 'course_id'], ['calendar_courses', 'course_id'], ['class_plans', 'course_id'], ['closures', 'course_id'], ['corrections', 'course_id'],
     ['course_groups', 'course_id'], ['departures', 'course_id'], ['entry_audiences', 'course_id'], ['join_requests', 'course_id'],
-    ['materials', 'course_id'], ['messages', 'course_id'], ['offered_places', 'course_id'], ['own_starts', 'course_id'], ['questions', 'course_id'], ['roster', 'course_id'], ['sections', 'course_id'],
+    ['materials', 'course_id'], ['messages', 'course_id'], ['offered_places', 'course_id'], ['own_starts', 'course_id'], ['questions', 'course_id'], ['roster', 'course_id'], ['roster_absences', 'course_id'], ['sections', 'course_id'],
     ['sheet_audiences', 'course_id'], ['staff', 'course_id'], ['themes', 'course_id'], ['tombstones', 'course_id'],
   ],
   entries: [
@@ -26,7 +26,7 @@ export const CASCADES: Readonly<Partial<Record<Table, readonly Reference[]>>> = 
     ['answered', 'person_id'], ['arrangements', 'person_id'], ['bookings', 'person_id'], ['corrections', 'person_id'], ['departures', 'person_id'], ['devices', 'person_id'], ['done_marks', 'person_id'],
     ['entries', 'author_id'], ['extensions', 'person_id'], ['followed', 'person_id'], ['gathered_lines', 'person_id'], ['group_members', 'person_id'], ['guardians', 'child_id'], ['hosts', 'person_id'],
     ['invitations', 'person_id'], ['looked', 'person_id'], ['mail_links', 'person_id'], ['minors', 'person_id'], ['offered_places', 'person_id'],
-    ['outlets', 'owner_id'], ['own_starts', 'person_id'], ['person_settings', 'id'], ['question_readers', 'person_id'], ['question_reports', 'person_id'], ['questions', 'author_id'], ['reminded', 'person_id'], ['replies', 'person_id'], ['roster', 'person_id'],
+    ['outlets', 'owner_id'], ['own_starts', 'person_id'], ['person_settings', 'id'], ['question_readers', 'person_id'], ['question_reports', 'person_id'], ['questions', 'author_id'], ['reminded', 'person_id'], ['replies', 'person_id'], ['roster', 'person_id'], ['roster_absences', 'person_id'],
     ['school_accounts', 'person_id'], ['second_steps', 'person_id'], ['sessions', 'person_id'], ['shown', 'person_id'],
     ['staff', 'person_id'], ['tokens', 'owner_id'], ['waiting', 'person_id'],
   ],

@@ -21,6 +21,7 @@ import { perform } from '../history/perform';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
 import type { Compared } from './importRoster';
+import { askRosterService } from './askRosterService';
 import { LARGEST_TABLE, compareWith, readingOf, takeOver } from './importRoster';
 import { keptPerson } from './keptPeople';
 import { takeOffRoster } from './membership';
@@ -48,6 +49,12 @@ export type RosterReport = Readonly<{
   /** Why nothing could be read at all. */
   failure?: string;
 }>;
+
+/** Where the school's lists are read by themselves. */
+export type RosterSource = 'folder' | 'service' | 'none';
+
+const sourceOf = ({ config }: Pembit): RosterSource =>
+  config.rosterFolder ? 'folder' : config.rosterService ? 'service' : 'none';
 
 const NOTHING: RosterReport = { courses: [], held: [], unclear: [], faults: [] };
 
@@ -132,14 +139,21 @@ const readFolder = (folder: string): Promise<Outcome<OneRosterReading>> =>
     return size === undefined || size > LARGEST_TABLE ? undefined : readFile(file);
   });
 
-/** Reads the lists of a folder and takes over what they say; what came of it is kept for the office to read. */
+/** Where the school's lists are: in the operator's folder, else with the school's system; undefined where neither is named. */
+function listsOf(pembit: Pembit): (() => Promise<Outcome<OneRosterReading>>) | undefined {
+  const { rosterFolder, rosterService } = pembit.config;
+  if (rosterFolder) return () => readFolder(rosterFolder);
+  return rosterService && (() => askRosterService(pembit, rosterService));
+}
+
+/** Reads lists and takes over what they say; what came of it is kept for the office to read. */
 async function keepFrom(
   pembit: Pembit,
   actor: SignedIn,
-  folder: string,
+  lists: () => Promise<Outcome<OneRosterReading>>,
   even: readonly CourseId[],
 ): Promise<RosterReport> {
-  const reading = await readFolder(folder);
+  const reading = await lists();
   const report = reading.ok
     ? await keep(pembit, actor, reading.value, even)
     : { ...NOTHING, failure: reading.fields?.[0]?.message ?? refusalTexts[reading.reason] };
@@ -155,34 +169,41 @@ export async function readRosters(
   actor: SignedIn,
   even: readonly CourseId[],
 ): Promise<Outcome<RosterReport>> {
-  const { rosterFolder } = pembit.config;
-  if (!mayRead(actor) || !rosterFolder) return refused('notFound');
-  return done(await keepFrom(pembit, actor, rosterFolder, even));
+  const lists = listsOf(pembit);
+  if (!mayRead(actor) || !lists) return refused('notFound');
+  return done(await keepFrom(pembit, actor, lists, even));
 }
 
 const mayRead = (actor: SignedIn) => actor.person.isAdmin && may(actor, 'bringTable', { parts: [] }).ok;
 
-/** The lists of a folder, for the operator's command and each night: in the name of whoever has administered the school for longest. */
-export async function readRostersOf(pembit: Pembit, folder: string): Promise<Outcome<RosterReport>> {
+/** Takes lists over in the name of whoever has administered the school for longest. */
+async function keepAsOffice(
+  pembit: Pembit,
+  lists: () => Promise<Outcome<OneRosterReading>>,
+): Promise<Outcome<RosterReport>> {
   const first = await officeOf(pembit);
   if (!first) return refused('notFound');
   const { person, viewer } = await keptPerson(pembit, first);
   if (!person) return refused('notFound');
-  return done(await keepFrom(pembit, { person, viewer, session: '' }, folder, []));
+  return done(await keepFrom(pembit, { person, viewer, session: '' }, lists, []));
 }
 
-/** Each night, where the operator has named a folder. */
+/** The lists of a folder, for the operator's command. */
+export const readRostersOf = (pembit: Pembit, folder: string): Promise<Outcome<RosterReport>> =>
+  keepAsOffice(pembit, () => readFolder(folder));
+
+/** Each night, where there are lists to read. */
 export async function keepRosters(pembit: Pembit): Promise<void> {
-  const { rosterFolder } = pembit.config;
-  if (rosterFolder) await readRostersOf(pembit, rosterFolder);
+  const lists = listsOf(pembit);
+  if (lists) await keepAsOffice(pembit, lists);
 }
 
-/** What the last readings did, for the office; `fromFolder`: whether there is a folder that is read each night. */
+/** What the last readings did, for the office; `source`: where lists are read each night, if anywhere. */
 export async function rosterReports(
   pembit: Pembit,
   actor: SignedIn,
   most: number,
-): Promise<Outcome<Readonly<{ fromFolder: boolean; readings: readonly (RosterReport & { id: string; at: string })[] }>>> {
+): Promise<Outcome<Readonly<{ source: RosterSource; readings: readonly (RosterReport & { id: string; at: string })[] }>>> {
   if (!mayRead(actor)) return refused('notFound');
   const rows = await rosterReadings(pembit, most);
   const readings = rows.map(({ id, at, report }) => ({
@@ -190,5 +211,5 @@ export async function rosterReports(
     at: Temporal.Instant.fromEpochMilliseconds(Number(at)).toString({ smallestUnit: 'second' }),
     ...(JSON.parse(report) as RosterReport),
   }));
-  return done({ fromFolder: pembit.config.rosterFolder !== undefined, readings });
+  return done({ source: sourceOf(pembit), readings });
 } // prettier-ignore

@@ -8,11 +8,11 @@ export type RosterReadingLines = Readonly<{ id: string; when: string; lines: rea
 
 /** What the last readings of the school's lists did; reads them now, and takes over what was held back. */
 export function RosterReadings({
-  fromFolder,
+  source,
   readings,
   held,
 }: Readonly<{
-  fromFolder: boolean;
+  source: 'folder' | 'service' | 'none';
   readings: readonly RosterReadingLines[];
   /** Courses of which the last reading changed nothing, since too many would be gone. */
   held: readonly Readonly<{ id: string; code: string }>[];
@@ -33,9 +33,9 @@ export function RosterReadings({
   return (
     <div className={styles.readings}>
       <h3>{say.title}</h3>
-      <p className="soft">{fromFolder ? say.lead : say.noFolder}</p>
-      {last ? shown(last) : fromFolder ? <p className="soft">{say.none}</p> : null}
-      {fromFolder ? (
+      <p className="soft">{source === 'none' ? say.noFolder : say.lead}</p>
+      {last ? shown(last) : source === 'none' ? null : <p className="soft">{say.none}</p>}
+      {source !== 'none' ? (
         <p className={styles.buttons}>
           <Button variant="outlined" disabled={busy} onClick={() => read([])}>
             {say.readNow}

@@ -5,13 +5,13 @@ import type { Zone } from '@/core/time/zone';
 import { zonedWallAt } from '@/core/time/zone';
 
 type Reports = Readonly<{
-  fromFolder: boolean;
+  source: 'folder' | 'service' | 'none';
   readings: readonly (Parameters<typeof reportLines>[0] & Readonly<{ id: string; at: string }>)[];
 }>;
 
 /** The last readings of the school's lists, in words. */
-export const rosterReadingLines = ({ fromFolder, readings }: Reports, zone: Zone, locale: string) => ({
-  fromFolder,
+export const rosterReadingLines = ({ source, readings }: Reports, zone: Zone, locale: string) => ({
+  source,
   readings: readings.map((reading) => ({
     id: reading.id,
     when: momentLabel(zonedWallAt(zone, Temporal.Instant.from(reading.at)), locale),
