@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { ALL_STRANDS } from '@/core/time/classNumber';
 
 /** What answers of the API are made of: a thing of each list, a page of them, and what several acts answer. */
 
@@ -69,86 +70,33 @@ export const classPlanRecord = z.object({
   lastModified: z.string(),
 });
 
-export const entryRecord = z.union([
-  z.object({
-    sequence: z.number(),
-    created: z.string(),
-    lastModified: z.string(),
-    handIn: z.string().optional(),
-    points: z.number().optional(),
-    place: z.string().optional(),
-    cancelled: z.string().optional(),
-    links: z.array(z.object({ url: z.string(), label: z.string() })).optional(),
-    zone: z.string(),
-    release: z.enum(['shown', 'notYet', 'draft', 'over']),
-    start: z.string(),
-    end: z.string().optional(),
-    rrule: z.string().optional(),
-    set: z.object({}).optional(),
-    opens: z.object({}).optional(),
-    due: z.object({}).optional(),
-    closes: z.object({}).optional(),
-    id: z.string(),
-    uid: z.string(),
-    kind: z.enum(['event', 'assignment', 'announcement', 'note']),
-    title: z.string(),
-    description: z.string(),
-    courses: z.array(z.string()),
-    sections: z.array(z.string()),
-  }),
-  z.object({
-    sequence: z.number(),
-    created: z.string(),
-    lastModified: z.string(),
-    handIn: z.string().optional(),
-    points: z.number().optional(),
-    place: z.string().optional(),
-    cancelled: z.string().optional(),
-    links: z.array(z.object({ url: z.string(), label: z.string() })).optional(),
-    zone: z.string(),
-    release: z.enum(['shown', 'notYet', 'draft', 'over']),
-    set: z.string().optional(),
-    opens: z.string().optional(),
-    due: z.string(),
-    closes: z.string().optional(),
-    start: z.object({}).optional(),
-    end: z.object({}).optional(),
-    rrule: z.object({}).optional(),
-    id: z.string(),
-    uid: z.string(),
-    kind: z.enum(['event', 'assignment', 'announcement', 'note']),
-    title: z.string(),
-    description: z.string(),
-    courses: z.array(z.string()),
-    sections: z.array(z.string()),
-  }),
-  z.object({
-    sequence: z.number(),
-    created: z.string(),
-    lastModified: z.string(),
-    handIn: z.string().optional(),
-    points: z.number().optional(),
-    place: z.string().optional(),
-    cancelled: z.string().optional(),
-    links: z.array(z.object({ url: z.string(), label: z.string() })).optional(),
-    zone: z.string(),
-    release: z.enum(['shown', 'notYet', 'draft', 'over']),
-    start: z.string(),
-    end: z.object({}).optional(),
-    rrule: z.object({}).optional(),
-    set: z.object({}).optional(),
-    opens: z.object({}).optional(),
-    due: z.object({}).optional(),
-    closes: z.object({}).optional(),
-    id: z.string(),
-    uid: z.string(),
-    kind: z.enum(['event', 'assignment', 'announcement', 'note']),
-    title: z.string(),
-    description: z.string(),
-    courses: z.array(z.string()),
-    sections: z.array(z.string()),
-  }),
-]);
+/** Dates by kind: an event's start, end and rule; when work is set, opens, is due and closes; the day of what is announced or noted. */
+export const entryRecord = z.object({
+  id: z.string(),
+  uid: z.string(),
+  kind: z.enum(['event', 'assignment', 'announcement', 'note']),
+  title: z.string(),
+  description: z.string(),
+  courses: z.array(z.string()),
+  sections: z.array(z.string()),
+  start: z.string().optional(),
+  end: z.string().optional(),
+  rrule: z.string().optional(),
+  set: z.string().optional(),
+  opens: z.string().optional(),
+  due: z.string().optional(),
+  closes: z.string().optional(),
+  zone: z.string(),
+  release: z.enum(['shown', 'notYet', 'draft', 'over']),
+  cancelled: z.string().optional(),
+  links: z.array(z.object({ url: z.string(), label: z.string() })).optional(),
+  place: z.string().optional(),
+  handIn: z.string().optional(),
+  points: z.number().optional(),
+  sequence: z.number(),
+  created: z.string(),
+  lastModified: z.string(),
+});
 
 export const materialRecord = z.object({
   id: z.string(),
@@ -211,6 +159,32 @@ export const closureRecord = z.object({
   opensAt: z.string().optional(),
   closesAt: z.string().optional(),
   online: z.boolean(),
+});
+
+/** Which class of a section: of those of a strand, or of the others. */
+export const classNumberRecord = z.object({
+  ordinal: z.number(),
+  strand: z.enum(ALL_STRANDS).optional(),
+});
+
+/** What becomes of an event of a calendar file. */
+export const importedLine = z.object({
+  state: z.enum(['new', 'changed', 'left', 'same', 'noted']),
+  title: z.string(),
+  when: z.string(),
+  line: z.number(),
+  why: z.string(),
+});
+
+/** A link as the panel shows it; of one to a material, which one, and whether its title is the material's. */
+export const panelLink = z.object({
+  url: z.string(),
+  label: z.string(),
+  staffOnly: z.boolean(),
+  state: z.string().optional(),
+  material: z.string().optional(),
+  file: z.string().optional(),
+  titled: z.boolean().optional(),
 });
 
 export const savedEntry = z.object({

@@ -1,15 +1,13 @@
 import { z } from 'zod';
 import { personSettingsInput } from '@/core/frame/personSettings';
+import { COURSE_COLORS } from '@/core/plan/plan';
 import { done } from '@/core/refusals';
 import { changeOwnSettings, settingsOf } from '@/server/students/settings';
 import { endpoint } from '../endpoint';
 
-const found = z.object({
+const settings = z.object({
   plain: z.boolean(),
-  colors: z.record(
-    z.string(),
-    z.enum(['brick', 'sea', 'plum', 'olive', 'copper', 'slate', 'rose', 'indigo', 'moss', 'teal']),
-  ),
+  colors: z.record(z.string(), z.enum(COURSE_COLORS)),
   letters: z.object({
     near: z.enum(['never', 'now', 'daily', 'weekly']),
     changes: z.enum(['never', 'now', 'daily', 'weekly']),
@@ -28,35 +26,12 @@ const found = z.object({
 });
 
 /** What one has chosen for oneself. */
-export const GET = endpoint({ who: 'person', answer: found }, async ({ pembit, actor }) =>
+export const GET = endpoint({ who: 'person', answer: settings }, async ({ pembit, actor }) =>
   done(await settingsOf(pembit, actor.person.id)),
 );
 
-const put = z.object({
-  plain: z.boolean(),
-  colors: z.record(
-    z.string(),
-    z.enum(['brick', 'sea', 'plum', 'olive', 'copper', 'slate', 'rose', 'indigo', 'moss', 'teal']),
-  ),
-  letters: z.object({
-    near: z.enum(['never', 'now', 'daily', 'weekly']),
-    changes: z.enum(['never', 'now', 'daily', 'weekly']),
-    times: z.enum(['never', 'now', 'daily', 'weekly']),
-    news: z.enum(['never', 'daily', 'weekly']),
-  }),
-  remind: z.object({ due: z.number().optional(), booking: z.number().optional() }),
-  contact: z.string(),
-  guardiansRead: z.boolean(),
-  locale: z
-    .enum(['en-GB', 'en-US', 'en-CA', 'fr-CA', 'fr-FR', 'de-DE', 'es-ES', 'nb-NO', 'sv-SE', 'nl-NL'])
-    .optional(),
-  clock: z.union([z.literal(12), z.literal(24)]).optional(),
-  weekStart: z.union([z.literal(1), z.literal(7), z.literal(6)]).optional(),
-  tzid: z.string().optional(),
-});
-
 /** What one chooses for oneself: dates, zone, colours, letters. */
 export const PUT = endpoint(
-  { who: 'person', body: personSettingsInput, answer: put },
+  { who: 'person', body: personSettingsInput, answer: settings },
   async ({ pembit, actor, body }) => changeOwnSettings(pembit, actor, body),
 );

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { FOLLOWED_LISTS } from '@/core/tokens/webhook';
 import { follow } from '@/server/following/follow';
 import { endpoint } from '../endpoint';
 import { whoAsks } from '../whoAsks';
@@ -14,44 +15,12 @@ const query = z.strictObject({
     .default(0),
 });
 
+const list = z.enum(FOLLOWED_LISTS);
 const answer = z.object({
   events: z.array(
     z.union([
-      z.object({
-        list: z.enum([
-          'entries',
-          'courses',
-          'sections',
-          'materials',
-          'terms',
-          'meetings',
-          'class-plans',
-          'sheets',
-          'slots',
-          'bookings',
-          'closures',
-        ]),
-        change: z.enum(['new', 'changed']),
-        id: z.string(),
-        uid: z.string(),
-      }),
-      z.object({
-        list: z.enum([
-          'entries',
-          'courses',
-          'sections',
-          'materials',
-          'terms',
-          'meetings',
-          'class-plans',
-          'sheets',
-          'slots',
-          'bookings',
-          'closures',
-        ]),
-        change: z.literal('gone'),
-        uid: z.string(),
-      }),
+      z.object({ list, change: z.enum(['new', 'changed']), id: z.string(), uid: z.string() }),
+      z.object({ list, change: z.literal('gone'), uid: z.string() }),
     ]),
   ),
   next: z.string(),

@@ -74,7 +74,9 @@ export function quickView({ viewer, plan, term, today, line }: Asked): QuickView
   const closing = context.courses.length > 0 ? readClosureLine(line, context) : undefined;
   if (closing && closing.day.kind !== 'unreadable')
     return { ...none, ...closureView(closing, { term, locale: plan.locale }) };
-  const { pieces, asks, entry } = readQuickLine(line, context);
+  const { asks, entry, ...read } = readQuickLine(line, context);
+  // What each piece was read as stays here.
+  const pieces = read.pieces.map(({ from, to, name, words }) => ({ from, to, name, words }));
   if (!entry) return { line, pieces, asks, finds };
   const who = entry.kind === 'note' ? panelTexts.onlyYou : audienceWords(entry.courses, plan.courses);
   const closed = closedOn(entry, plan);

@@ -17,7 +17,7 @@ import { mayEdit } from '@/ui/plan/deskData';
 import { panelPlan } from '@/api/panelPlan';
 import { asQuery } from '../../asQuery';
 import { endpoint } from '../../endpoint';
-import { savedEntry } from '../../records';
+import { savedEntry, panelLink } from '../../records';
 import { entryAnswer } from '../entryAnswer';
 
 const params = z.object({ id: entryId });
@@ -51,9 +51,7 @@ const found = z.object({
   description: z.string(),
   meetingLink: z.string(),
   meetingName: z.string(),
-  links: z.array(
-    z.object({ url: z.string(), label: z.string(), staffOnly: z.boolean(), state: z.string().optional() }),
-  ),
+  links: z.array(panelLink),
   who: z.string(),
   release: z.string(),
   shown: z.boolean(),

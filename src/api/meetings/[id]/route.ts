@@ -10,6 +10,7 @@ import { panelClass } from '@/ui/entries/panelClass';
 import { panelPlan } from '@/api/panelPlan';
 import { asQuery } from '../../asQuery';
 import { endpoint } from '../../endpoint';
+import { panelLink } from '../../records';
 
 const params = z.object({ id: meetingId });
 
@@ -29,9 +30,7 @@ const found = z.object({
   cancelled: z.string().optional(),
   title: z.string(),
   description: z.string(),
-  links: z.array(
-    z.object({ url: z.string(), label: z.string(), staffOnly: z.boolean(), state: z.string().optional() }),
-  ),
+  links: z.array(panelLink),
   pinned: z.boolean(),
   others: z.string(),
   who: z.string(),

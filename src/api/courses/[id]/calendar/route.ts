@@ -3,20 +3,13 @@ import { courseId, fileId } from '@/core/ids';
 import { importCalendar } from '@/server/exchange/importCalendar';
 import { importLine } from '@/ui/outside/importView';
 import { endpoint } from '../../../endpoint';
+import { importedLine } from '../../../records';
 
 const params = z.object({ id: courseId });
 const body = z.object({ file: fileId, draft: z.boolean().default(false) });
 
 const answer = z.object({
-  left: z.array(
-    z.object({
-      state: z.enum(['new', 'changed', 'left', 'same', 'noted']),
-      title: z.string(),
-      when: z.string(),
-      line: z.number(),
-      why: z.string(),
-    }),
-  ),
+  left: z.array(importedLine),
   added: z.number(),
   changed: z.number(),
   same: z.number(),

@@ -3,51 +3,20 @@ import { courseId } from '@/core/ids';
 import { topicsInput } from '@/core/plan/classPlanInput';
 import { previewTopics } from '@/server/plan/classPlans';
 import { endpoint } from '../../../../endpoint';
+import { classNumberRecord } from '../../../../records';
 
 const params = z.object({ id: courseId });
 
 const answer = z.object({
   lines: z.array(
     z.object({
-      number: z.object({
-        ordinal: z.number(),
-        strand: z
-          .enum([
-            'week',
-            'lab',
-            'seminar',
-            'tutorial',
-            'workshop',
-            'studio',
-            'practical',
-            'rehearsal',
-            'clinic',
-          ])
-          .optional(),
-      }),
+      number: classNumberRecord,
       title: z.string(),
       days: z.array(z.string()),
       replaces: z.string().optional(),
     }),
   ),
-  pinned: z.array(
-    z.object({
-      ordinal: z.number(),
-      strand: z
-        .enum([
-          'week',
-          'lab',
-          'seminar',
-          'tutorial',
-          'workshop',
-          'studio',
-          'practical',
-          'rehearsal',
-          'clinic',
-        ])
-        .optional(),
-    }),
-  ),
+  pinned: z.array(classNumberRecord),
   left: z.array(z.string()),
 });
 
