@@ -11,7 +11,11 @@ import { setupCode, startPembit } from './server';
  */
 let pembit: RunningPembit;
 beforeAll(async () => {
-  pembit = await startPembit({ PEMBIT_CHECK_ANSWERS: '1', PEMBIT_DEMO: '0', PEMBIT_NOW: '2026-09-01T12:00:00Z' });
+  pembit = await startPembit({
+    PEMBIT_CHECK_ANSWERS: '1',
+    PEMBIT_DEMO: '0',
+    PEMBIT_NOW: '2026-09-01T12:00:00Z',
+  });
 }, 60_000);
 afterAll(() => pembit?.stop());
 
