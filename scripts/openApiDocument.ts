@@ -4,6 +4,7 @@ import path from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { z } from 'zod';
 import type { Contract } from '../src/api/endpoint';
+import { EXAMPLES } from './openApiExamples';
 import { PROBLEM_URN, STATUS } from '../src/api/problem';
 import { refusalTexts } from '../src/core/texts/refusals';
 import { capabilityOf } from '../src/core/tokens/capabilityOf';
@@ -35,6 +36,14 @@ function answered({ answer }: Contract): Readonly<{ content?: object }> {
   if (answer === 'redirect') return {};
   if (typeof answer === 'string') return { content: { [answer]: { schema: { type: 'string' } } } };
   return { content: { 'application/json': { schema: schemaOf(answer) } } };
+}
+
+/** An example of what is sent, which the route itself would take. */
+function exampleOf(id: string, body: z.ZodType): Readonly<{ example?: object }> {
+  const example = EXAMPLES[id];
+  if (!example) return {};
+  body.parse(example);
+  return { example };
 }
 
 /** Who may ask: whoever is signed in; a token that is good for it, where one is. */
@@ -80,7 +89,7 @@ function operation(method: string, address: string, contract: Contract, summary:
       ...parameters('query', query),
       ...(row && change ? [{ $ref: '#/components/parameters/IfMatch' }] : []),
     ],
-    ...(body ? { requestBody: { required: true, content: { 'application/json': { schema: schemaOf(body) } } } } : {}),
+    ...(body ? { requestBody: { required: true, content: { 'application/json': { schema: schemaOf(body), ...exampleOf(operationId(method, address), body) } } } } : {}),
     responses: {
       [contract.answer === 'redirect' ? '3XX' : '2XX']: {
         description: contract.answer === 'redirect' ? 'It is elsewhere.' : 'Done.',

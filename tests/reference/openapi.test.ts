@@ -6,12 +6,16 @@ import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import { planFileSchema } from '@/core/exchange/planFile';
 import { planToFile } from '@/core/exchange/planToFile';
+import { EXAMPLES } from '../../scripts/openApiExamples';
 import { openApiDocument } from '../../scripts/openApiDocument';
 import { NOW } from '../support/arbitraryPlan';
 import { uuidPlan } from '../support/uuidPlan';
 
 const served = JSON.parse(readFileSync('src/api/openapi.json/description.json', 'utf8')) as {
-  paths: Record<string, Record<string, { summary?: string; parameters: { in?: string; name?: string }[] }>>;
+  paths: Record<
+    string,
+    Record<string, { operationId: string; summary?: string; parameters: { in?: string; name?: string }[] }>
+  >;
 };
 
 test('the description that is served is the one that the routes give: npm run openapi writes it anew', async () => {
@@ -23,6 +27,12 @@ test('it is OpenAPI 3.1', async () => {
   const result = await new Validator().validate(structuredClone(served));
   expect(result.errors ?? []).toEqual([]);
   expect(result.valid).toBe(true);
+});
+
+test('every example is of an operation that there is', () => {
+  const ids = Object.values(served.paths).flatMap((operations) => Object.values(operations).map(({ operationId }) => operationId)); // prettier-ignore
+  expect(new Set(ids).size).toBe(ids.length);
+  for (const id of Object.keys(EXAMPLES)) expect(ids).toContain(id);
 });
 
 test('every operation has a sentence, and every part of an address is a parameter', () => {

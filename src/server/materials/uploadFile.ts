@@ -60,7 +60,9 @@ export async function uploadFile(
     owner: actor.person.id,
     mediaType: READ_AS[as],
   });
-  return 'refused' in kept ? bad(kept.refused) : done(kept);
+  if ('refused' in kept) return bad(kept.refused);
+  const { id, name: called, mediaType, size } = kept;
+  return done({ id, name: called, mediaType, size });
 }
 
 /** What is said where the school's files have filled their room. */
