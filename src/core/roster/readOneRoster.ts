@@ -17,6 +17,8 @@ export type OneRosterFault = Readonly<{ table: Table; line: number; message: str
 export type OneRosterReading = Readonly<{
   classes: readonly OneRosterClass[];
   faults: readonly OneRosterFault[];
+  /** Students who take a class and whose own row cannot be read, by `sourcedId`: they are on the list, whatever it says of them. */
+  unreadable: readonly string[];
 }>;
 
 /** What must stand in the first line of each table. */
@@ -120,5 +122,6 @@ export function readRosterRows({
       students: [...(taking.get(cells.sourcedId ?? '')?.values() ?? [])],
     })),
     faults,
+    unreadable: [...told],
   };
 }

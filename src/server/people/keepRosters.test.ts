@@ -1,4 +1,4 @@
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { beforeEach, describe, expect, test } from 'vitest';
@@ -66,6 +66,18 @@ describe('each night', () => {
     expect(await listed()).toEqual(['ann', 'bea', 'cal']);
     school.later(97 * HOUR);
     expect((await night()).courses).toMatchObject([{ off: 1, absent: 0 }]);
+    expect(await listed()).toEqual(['ann', 'bea']);
+  });
+
+  test('whose row cannot be read is not gone', async () => {
+    leave(['ann', 'bea']);
+    await night();
+    const users = path.join(folder, 'users.csv');
+    writeFileSync(users, readFileSync(users, 'utf8').replace('bea@school.example', 'none'));
+    for (const hours of [1, 60]) {
+      school.later(hours * HOUR);
+      expect((await night()).courses).toMatchObject([{ off: 0, absent: 0 }]);
+    }
     expect(await listed()).toEqual(['ann', 'bea']);
   });
 

@@ -93,7 +93,8 @@ async function keep(
     }
     const compared = await compareWith(pembit, actor, id, reading, sections as Record<string, SectionId>);
     if (!compared.ok) continue;
-    const { members, left } = compared.value;
+    const { members } = compared.value;
+    const left = goneOf(compared.value);
     const known = members.filter(({ sourcedId }) => sourcedId !== undefined).length;
     if (isHeldBack({ known, gone: left.length }) && !even.includes(id)) {
       held.push({ id, code, known, gone: left.length });
@@ -106,6 +107,10 @@ async function keep(
   return { courses, held, unclear: [...unclear], faults };
 }
 
+/** Who came from such a list and is not on this one; a row that cannot be read is no absence. */
+const goneOf = ({ left, reading }: Compared) =>
+  left.filter(({ sourcedId }) => sourcedId === undefined || !reading.unreadable.includes(sourcedId));
+
 /** One course as its list says; what is the same every night is no act. Undefined where it could not be done. */
 async function keepCourse(
   pembit: Pembit,
@@ -113,14 +118,17 @@ async function keepCourse(
   compared: Compared,
 ): Promise<KeptCourse | undefined> {
   const { id, code } = compared.course;
-  const gone = compared.left.map(({ person }) => person);
+  const gone = goneOf(compared).map(({ person }) => person);
   const nowMs = pembit.now().epochMilliseconds;
   const { since, off } = absencesOf(await absencesIn(pembit, id), gone, nowMs);
   // Another name alone is proposed with the next change: what the office has declined would be asked anew each night.
   const isAct = off.length > 0 || compared.lines.some(({ state }) => state !== 'same');
   const taken = isAct
     ? await perform(pembit, actor, 'importRoster', async (change) => {
-        const counts = await takeOver(pembit, change, actor, compared);
+        // Compared anew where it is written: somebody may have changed the roster meanwhile.
+        const now = await compareWith(change, actor, id, compared.reading, compared.sections);
+        if (!now.ok) return now;
+        const counts = await takeOver(pembit, change, actor, now.value);
         await takeOffRoster(change, id, off);
         if (off.length > 0) change.summarise(say.kept(counts.added, counts.changed, off.length));
         return done(counts);
