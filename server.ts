@@ -19,6 +19,9 @@ import { createOutletAnswerer, isOutletPath } from './src/server/outlets/answerO
 import { writeReads } from './src/server/outlets/countReads';
 import { jobsOf } from './src/server/jobs/jobs';
 import { startJobs } from './src/server/jobs/scheduler';
+import { answerLti, framingOrigins, isLtiPath } from './src/server/lti/answerLti';
+import { readForm } from './src/server/lti/readForm';
+import { FRAMES } from './src/core/lti/frames';
 import { CLIENT_ADDRESS, noteAddress } from './src/server/clientAddress';
 import { loadPages } from './src/server/loadPages';
 import { REQUEST_ID, createLog, logConsole, logRequest } from './src/server/log';
@@ -50,7 +53,7 @@ function leadsAstray(query: string): boolean {
 function refusalOf(method: string, pathname: string, query: string): Refusal | undefined {
   if (!isReadable(pathname) || leadsAstray(query))
     return { status: 400, text: 'This address cannot be read.' };
-  if (isOutletPath(pathname) || pathname === '/metrics') return undefined;
+  if (isOutletPath(pathname) || isLtiPath(pathname) || pathname === '/metrics') return undefined;
   const judged = judgeRequest(pathname, method);
   if (!judged) return undefined;
   const isApi = pathname.startsWith('/api');
@@ -117,8 +120,10 @@ async function main(): Promise<void> {
         ? sendMetrics(request, response)
         : isOutletPath(pathname)
           ? sendOutlet(request, response, pathname, query)
-          : (answerDirectly(request, response, { path: pathname, baseUrl: config.baseUrl }) ??
-            handle(request, response));
+          : isLtiPath(pathname)
+            ? sendLti(request, response, pathname, query)
+            : (answerDirectly(request, response, { path: pathname, baseUrl: config.baseUrl }) ??
+              noteFrames(request, pathname).then(() => handle(request, response)));
     work.catch((error: unknown) => {
       log.error({ err: error, request: response.getHeader(REQUEST_ID) }, 'A request failed');
       if (!response.headersSent) response.writeHead(500, { 'content-type': 'text/plain; charset=utf-8' });
@@ -160,6 +165,28 @@ async function main(): Promise<void> {
     await pipeline(Readable.fromWeb(answer.stream as NodeReadableStream), response).catch(() =>
       response.destroy(),
     );
+  }
+
+  /** A course's site and the browsers that it sends; forms alone have a body that is read. */
+  async function sendLti(
+    request: IncomingMessage,
+    response: ServerResponse,
+    path: string,
+    query: string,
+  ): Promise<void> {
+    const form = request.method === 'POST' ? await readForm(request) : new URLSearchParams();
+    if (!form) return sendRefusal(response, { status: 413, text: 'This form is too large.' });
+    const { method = 'GET', headers } = request;
+    const answer = await answerLti(pembit, { method, path, query, cookie: headers.cookie ?? '', form });
+    response.writeHead(answer.status, answer.headers as Record<string, string | string[]>);
+    response.end(method === 'HEAD' ? undefined : answer.body);
+  }
+
+  /** Tells the pages which course's site may show them in a frame; nobody else says so. */
+  async function noteFrames(request: IncomingMessage, path: string): Promise<void> {
+    delete request.headers[FRAMES];
+    const origins = await framingOrigins(pembit, request.headers.cookie ?? '', path);
+    if (origins.length > 0) request.headers[FRAMES] = origins.join(' ');
   }
 
   const standins = config.standins

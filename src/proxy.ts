@@ -1,5 +1,6 @@
 import { NextResponse } from 'next/server';
 import type { NextRequest } from 'next/server';
+import { FRAMES } from '@/core/lti/frames';
 import { TERM_HEADER } from '@/core/frame/chosenTerm';
 
 /** The page on which a message is spoken: it alone has the microphone, and plays what it has recorded. */
@@ -8,6 +9,9 @@ const RECORDS = /^\/e\/[^/]+\/record$/;
 /** Every page gets a policy with a nonce of its own. Paths outside the matcher have theirs from next.config.ts. */
 export function proxy(request: NextRequest): NextResponse {
   const nonce = Buffer.from(crypto.randomUUID()).toString('base64');
+  // The process writes it, and no client: whose pages may show this one.
+  const frames = request.headers.get(FRAMES);
+  const places = frames && request.nextUrl.pathname.startsWith('/lti/place/') ? ` ${frames}` : '';
   const records = RECORDS.test(request.nextUrl.pathname);
   const policy = [
     "default-src 'self'",
@@ -23,8 +27,9 @@ export function proxy(request: NextRequest): NextResponse {
     "manifest-src 'self'",
     "object-src 'none'",
     "base-uri 'none'",
-    "form-action 'self'",
-    "frame-ancestors 'none'",
+    // What is placed goes back to the site that asked for it.
+    `form-action 'self'${places}`,
+    `frame-ancestors ${frames ? `'self' ${frames}` : "'none'"}`,
   ].join('; ');
   const headers = new Headers(request.headers);
   headers.set('x-nonce', nonce);

@@ -64,6 +64,9 @@ export const STATUS = {
   notSaved: 507,
   noSchoolSignIn: 503,
   notVouchedFor: 403,
+  notOnSites: 403,
+  launchOver: 410,
+  siteSilent: 502,
 } as const satisfies Record<Refusal, number>;
 
 export const PROBLEM_URN = 'urn:pembit:problem:';

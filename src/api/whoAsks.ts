@@ -1,4 +1,5 @@
 import { parseCookie } from 'cookie';
+import { isOpenOnSites } from '@/core/lti/openRoutes';
 import { capabilityOf } from '@/core/tokens/capabilityOf';
 import type { Token } from '@/core/tokens/token';
 import { permits } from '@/core/tokens/token';
@@ -6,7 +7,7 @@ import type { Refusal } from '@/core/refusals';
 import type { Pembit } from '@/server/pembit';
 import { owesSecondStep } from '@/server/session/secondStep';
 import type { SignedIn } from '@/server/session/session';
-import { cookieName, signedInBy } from '@/server/session/session';
+import { signedInWith } from '@/server/session/session';
 import { bearerOf } from '@/server/tokens/bearer';
 
 /** Who asks, and from which other origin, if a token is open to it; or why nothing is answered. */
@@ -34,15 +35,18 @@ export async function whoAsks(
   if (request.method !== 'GET' && !provesItself && !sameOrigin(request, baseUrl))
     return { refusal: 'wrongOrigin' };
   const jar = parseCookie(request.headers.get('cookie') ?? '');
-  const actor = await signedInBy(pembit, jar[cookieName(baseUrl)], { owing: true });
+  const actor = await signedInWith(pembit, (name) => jar[name], { owing: true });
+  const path = pathOf(request);
+  if (actor?.site && !isOpenOnSites(request.method, path)) return { refusal: 'notOnSites' };
   if (actor && !beforeSecondStep && (await owesSecondStep(pembit, actor)))
     return { refusal: 'secondStepOwed' };
   return { actor };
 }
 
+const pathOf = ({ url }: Request) => new URL(url).pathname.replace(/^\/api\//, '').replace(/\/$/, '');
+
 async function byToken(pembit: Pembit, request: Request, secret: string): Promise<Asking> {
-  const path = new URL(request.url).pathname.replace(/^\/api\//, '').replace(/\/$/, '');
-  const needed = capabilityOf(request.method, path);
+  const needed = capabilityOf(request.method, pathOf(request));
   const bearer = await bearerOf(pembit, secret, { write: needed?.write ?? false });
   if (!bearer) return { refusal: 'noSuchToken' };
   const from = request.headers.get('origin');

@@ -4,6 +4,7 @@ import type { SeenPlan } from '@/core/plan/seenPlan';
 import { frameTexts } from '@/core/texts/frame';
 import type { TermId } from '@/core/ids';
 import { courseNames } from '@/core/plan/courseNames';
+import { isShownOnSites } from '@/core/lti/target';
 import { suddenClosures } from '@/core/plan/suddenClosures';
 import { requireZone } from '@/core/time/zoneData';
 import { termDays, termsInSight } from '@/core/time/term';
@@ -120,13 +121,16 @@ export async function PageFrame({
     <DayFrame today={today.toString()} locale={seen.locale} term={term && termDays(term)}>
       <Frame
         person={{ name: person.name, initials: initialsOf(person.name), email: person.email }}
-        nav={items.map((item) => (item.href === '/checks' ? { ...item, count: open.length } : item))}
+        nav={items
+          .filter(({ href }) => !actor.site || isShownOnSites(href))
+          .map((item) => (item.href === '/checks' ? { ...item, count: open.length } : item))}
         terms={term && { choices: termChoices(seen.terms, { today, locale: seen.locale }), shown: term.id }}
         courses={plan && switchesOf(plan, inSight)}
         wide={wide}
         notesOnly={viewer.staffOf.size === 0}
         tells={isOnStaff(viewer) || person.isAdmin}
         seeAs={seeAs}
+        from={actor.site?.name}
       >
         {sudden.length > 0 ? (
           <div className="notice" role="status">

@@ -54,7 +54,10 @@ export type Refusal =
   | 'secondStepOwed'
   | 'notSaved'
   | 'noSchoolSignIn'
-  | 'notVouchedFor';
+  | 'notVouchedFor'
+  | 'notOnSites'
+  | 'launchOver'
+  | 'siteSilent';
 
 export type Refused = Readonly<{
   ok: false;

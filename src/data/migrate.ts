@@ -43,6 +43,7 @@ import { once } from './migrations/0041-once';
 import { following } from './migrations/0042-following';
 import { webhooks } from './migrations/0043-webhooks';
 import { keptRosters } from './migrations/0044-kept-rosters';
+import { courseSites } from './migrations/0045-course-sites';
 import { strands } from './migrations/0034-strands';
 import { devices } from './migrations/0032-devices';
 import { reminded } from './migrations/0031-reminded';
@@ -101,6 +102,7 @@ const MIGRATIONS: readonly Migration[] = [
   following,
   webhooks,
   keptRosters,
+  courseSites,
 ];
 
 export type MigrationReport = Readonly<{ applied: readonly string[]; backups: readonly string[] }>;

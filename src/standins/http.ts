@@ -19,12 +19,16 @@ export function redirect(response: ServerResponse, to: string, status: 301 | 303
   return true;
 }
 
-/** The fields of a posted form; at most 1 MB. */
-export async function formOf(request: IncomingMessage): Promise<URLSearchParams> {
+/** The body of a request; at most 1 MB. */
+export async function textOf(request: IncomingMessage): Promise<string> {
   let text = '';
   for await (const chunk of request) {
     text += String(chunk);
     if (text.length > 1_000_000) throw new Error('The form is too long.');
   }
-  return new URLSearchParams(text);
+  return text;
 }
+
+/** The fields of a posted form. */
+export const formOf = async (request: IncomingMessage): Promise<URLSearchParams> =>
+  new URLSearchParams(await textOf(request));

@@ -1,6 +1,7 @@
 import { createServer } from 'node:http';
 import { calendarApplication } from './calendarApplication';
-import { courseSite } from './courseSite';
+import { coursePages } from './courseSite/coursePages';
+import { pastedPage } from './courseSite/pastedPage';
 import type { Handler } from './http';
 import { send } from './http';
 import { library } from './library';
@@ -24,6 +25,7 @@ const home =
         'this whole site.',
         `<p>Pembit meets the world here: each is small, simulated, and says so.</p><ul>
          <li><a href="/course-site">Course site</a>: a page into which an embed is pasted</li>
+         <li><a href="/course-site/course">Course in the course site</a>: people come from it to their own view (LTI 1.3)</li>
          <li><a href="/calendar">Calendar application</a>: subscribes to feeds</li>
          <li><a href="/mailbox">Mailbox</a>: every letter that Pembit sends</li>
          <li><a href="/library/handouts/offsets-table">Library</a>: the pages that entries link to</li>
@@ -43,7 +45,8 @@ export function startStandins(options: {
 }): Promise<Standins> {
   const handlers: readonly Handler[] = [
     home(options.pembitUrl),
-    courseSite(),
+    pastedPage(),
+    coursePages(options),
     calendarApplication(options.now),
     library,
     mailbox(options.now),

@@ -7,11 +7,13 @@ import { noticeTexts } from '@/core/texts/notices';
 import { tokenTexts } from '@/core/texts/tokens';
 import { passwordTexts } from '@/core/texts/passwords';
 import { zonesInUse } from '@/core/time/zoneData';
+import { shownAddress } from '@/core/mail/nobodysAddress';
 import { isOnStaff } from '@/core/entries/viewer';
 import { offeredPlacesOf } from '@/server/people/offeredPlace';
 import { refusalTexts } from '@/core/texts/refusals';
 import { dateLabel } from '@/core/time/dateLabels';
-import { ownAccounts } from '@/server/session/ownAccounts';
+import { ownAccounts, ownSites } from '@/server/session/ownAccounts';
+import { SiteAccounts } from '@/ui/account/SiteAccounts';
 import { SchoolAccounts } from '@/ui/account/SchoolAccounts';
 import { OfferedPlaces } from '@/ui/account/OfferedPlaces';
 import { sharedPembit } from '@/server/pembit';
@@ -37,7 +39,7 @@ export default async function AccountPage({
   const { person } = actor;
   const pembit = sharedPembit();
   // Without what one has chosen: the colours that courses have for everybody.
-  const [settings, plan, secondStep, owed, places, accounts, notices] = await Promise.all([
+  const [settings, plan, secondStep, owed, places, accounts, notices, sites] = await Promise.all([
     settingsOf(pembit, person.id),
     planSeenBy(pembit, actor.viewer, { notes: false }),
     hasSecondStep(pembit, person.id),
@@ -45,6 +47,7 @@ export default async function AccountPage({
     offeredPlacesOf(pembit, person.id),
     ownAccounts(pembit, actor),
     ownDevices(pembit, actor),
+    ownSites(pembit, actor),
   ]);
   const { refused } = await searchParams;
   return (
@@ -52,7 +55,8 @@ export default async function AccountPage({
       <div className={styles.page}>
         <h1>{accountTexts.title}</h1>
         <p>
-          {accountTexts.signedInAs} <b>{person.name}</b>, {person.email}
+          {accountTexts.signedInAs} <b>{person.name}</b>
+          {shownAddress(person.email) ? `, ${person.email}` : ''}
         </p>
         {person.isAdmin ? <p>{accountTexts.administrator}</p> : null}
         {owed ? (
@@ -91,6 +95,14 @@ export default async function AccountPage({
             accounts={accounts.map(({ id, issuer, since }) => ({
               id,
               issuer,
+              since: dateLabel(since, 'short', plan.locale),
+            }))}
+          />
+        ) : null}
+        {sites.length > 0 ? (
+          <SiteAccounts
+            sites={sites.map(({ since, ...site }) => ({
+              ...site,
               since: dateLabel(since, 'short', plan.locale),
             }))}
           />

@@ -35,6 +35,8 @@ import { UsageSection } from '@/ui/school/UsageSection';
 import { TermDeletion } from '@/ui/school/TermDeletion';
 import { TermForm } from '@/ui/school/TermForm';
 import { cycleDraft, NO_CYCLE } from '@/ui/school/cycleDraft';
+import { ownAddresses, platformsFor } from '@/server/lti/platforms';
+import { Platforms } from '@/ui/lti/Platforms';
 import { LettersSoFar } from '@/ui/today/LettersSoFar';
 import { requireZone } from '@/core/time/zoneData';
 import { rosterReports } from '@/server/people/keepRosters';
@@ -49,13 +51,14 @@ export default async function SchoolPage() {
   const actor = await signedInOr('/school');
   if (!actor.person.isAdmin) redirect('/');
   const pembit = sharedPembit();
-  const [{ settings, terms, closures, siteDates, courses }, people, letters, soFar, reports] =
+  const [{ settings, terms, closures, siteDates, courses }, people, letters, soFar, reports, platforms] =
     await Promise.all([
       schoolFrame(pembit),
       teachingPeople(pembit),
       outboxOf(pembit),
       lettersSoFar(pembit, actor),
       rosterReports(pembit, actor, 8),
+      platformsFor(pembit, actor),
     ]);
   const rosterCourses = courses
     .filter((course) => !course.archived)
@@ -181,6 +184,7 @@ export default async function SchoolPage() {
               words: officeTexts.correction(course, `${was.name}, ${was.email}`, `${name}, ${email}`),
             }))}
           />
+          <Platforms platforms={platforms.ok ? platforms.value : []} addresses={ownAddresses(pembit)} />
           <OfficialRosters courses={rosterCourses} readings={readings} />
           <UsageSection days={USED_DAYS} megabytes={office.megabytes} used={office.used} />
           <LettersSection letters={letters} />

@@ -27,7 +27,9 @@ export default async function SignInPage({
   const asked = await searchParams;
   const to = safePath(asked.to);
   const refused = REFUSED[asked.refused as keyof typeof REFUSED];
-  if (await signedIn()) redirect(to);
+  const actor = await signedIn();
+  // What a course's site has opened is no sign-in of one's own.
+  if (actor && !actor.site) redirect(to);
   if (await isEmpty(sharedPembit())) redirect('/setup');
   const notice = await schoolNotice(sharedPembit());
   const { demo, schoolSignIn } = sharedPembit().config;

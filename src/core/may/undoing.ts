@@ -50,6 +50,7 @@ const REVERSE: Readonly<Record<string, readonly Act[]>> = {
   giveRoom: [],
   remind: [],
   joinedByLetter: [],
+  arrivedFromSite: [],
 };
 
 /** How the history names an act that undid another. */

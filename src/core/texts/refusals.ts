@@ -54,6 +54,9 @@ export const refusalTexts = {
     'The school’s sign-in does not answer, or it took too long. Try again, or use your password.',
   notVouchedFor:
     'The school’s sign-in does not lead to an account here. Use the address that is on your roster, or ask your instructor.',
+  notOnSites: 'This is done in Pembit itself, not inside a course’s site. Open Pembit in a tab of its own.',
+  launchOver: 'This took too long. Load the page of the course’s site again.',
+  siteSilent: 'The course’s site did not answer as it should. The server’s log says how.',
   alreadyUndone: 'This has been undone already.',
   toldAlready: 'This has been told already, or somebody said that nobody needs to be told.',
   undoNotYours: 'You may not do by undoing what you may not do now.',

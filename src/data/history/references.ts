@@ -5,7 +5,7 @@ import type { Rows, Table } from '../rows';
 type Reference = readonly [table: string, column: string];
 
 /** Rows of these go with the row they hang on without anybody losing anything: links to sign in by, marks of the process, what was written and sent. */
-export const INCIDENTAL: ReadonlySet<string> = new Set(['sessions', 'invitations', 'mail_links', 'shown', 'looked', 'reminded', 'gathered_lines', 'questions', 'question_readers', 'question_reports', 'answers', 'asking', 'guardians', 'guardian_reads', 'minors', 'sheet_uses', 'second_steps', 'school_accounts', 'devices', 'notices', 'messages', 'tokens', 'answered', 'followed', 'webhooks', 'roster_absences']); // prettier-ignore
+export const INCIDENTAL: ReadonlySet<string> = new Set(['sessions', 'invitations', 'mail_links', 'shown', 'looked', 'reminded', 'gathered_lines', 'questions', 'question_readers', 'question_reports', 'answers', 'asking', 'guardians', 'guardian_reads', 'minors', 'sheet_uses', 'second_steps', 'school_accounts', 'devices', 'notices', 'messages', 'tokens', 'answered', 'followed', 'webhooks', 'roster_absences', 'lti_accounts', 'lti_absences', 'lti_contexts', 'lti_placings']); // prettier-ignore
 
 /** By table: what hangs on its rows and would go with them (`ON DELETE CASCADE`). `references.test.ts` holds it to the database. */
 export const CASCADES: Readonly<Partial<Record<Table, readonly Reference[]>>> = {
@@ -14,7 +14,7 @@ export const CASCADES: Readonly<Partial<Record<Table, readonly Reference[]>>> = 
   course_groups: [['group_members', 'group_id']],
   courses: [
     ['arrangements', 'course_id'], ['asking', 'course_id'], ['calendar_courses', 'course_id'], ['class_plans', 'course_id'], ['closures', 'course_id'], ['corrections', 'course_id'],
-    ['course_groups', 'course_id'], ['departures', 'course_id'], ['entry_audiences', 'course_id'], ['join_requests', 'course_id'],
+    ['course_groups', 'course_id'], ['departures', 'course_id'], ['entry_audiences', 'course_id'], ['join_requests', 'course_id'], ['lti_contexts', 'course_id'],
     ['materials', 'course_id'], ['messages', 'course_id'], ['offered_places', 'course_id'], ['own_starts', 'course_id'], ['questions', 'course_id'], ['roster', 'course_id'], ['roster_absences', 'course_id'], ['sections', 'course_id'],
     ['sheet_audiences', 'course_id'], ['staff', 'course_id'], ['themes', 'course_id'], ['tombstones', 'course_id'],
   ],
@@ -25,7 +25,7 @@ export const CASCADES: Readonly<Partial<Record<Table, readonly Reference[]>>> = 
   people: [
     ['answered', 'person_id'], ['arrangements', 'person_id'], ['bookings', 'person_id'], ['corrections', 'person_id'], ['departures', 'person_id'], ['devices', 'person_id'], ['done_marks', 'person_id'],
     ['entries', 'author_id'], ['extensions', 'person_id'], ['followed', 'person_id'], ['gathered_lines', 'person_id'], ['group_members', 'person_id'], ['guardians', 'child_id'], ['hosts', 'person_id'],
-    ['invitations', 'person_id'], ['looked', 'person_id'], ['mail_links', 'person_id'], ['minors', 'person_id'], ['offered_places', 'person_id'],
+    ['invitations', 'person_id'], ['looked', 'person_id'], ['lti_absences', 'person_id'], ['lti_accounts', 'person_id'], ['lti_placings', 'person_id'], ['mail_links', 'person_id'], ['minors', 'person_id'], ['offered_places', 'person_id'],
     ['outlets', 'owner_id'], ['own_starts', 'person_id'], ['person_settings', 'id'], ['question_readers', 'person_id'], ['question_reports', 'person_id'], ['questions', 'author_id'], ['reminded', 'person_id'], ['replies', 'person_id'], ['roster', 'person_id'], ['roster_absences', 'person_id'],
     ['school_accounts', 'person_id'], ['second_steps', 'person_id'], ['sessions', 'person_id'], ['shown', 'person_id'],
     ['staff', 'person_id'], ['tokens', 'owner_id'], ['waiting', 'person_id'],

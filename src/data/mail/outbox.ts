@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { PersonId } from '@/core/ids';
+import { isNobodysAddress } from '@/core/mail/nobodysAddress';
 import { withoutTokens } from '@/core/mail/withoutTokens';
 import type { Reader } from '../database';
 import { select } from '../database';
@@ -37,10 +38,12 @@ type Hold = Readonly<{
 
 export async function queueLetters(
   writer: Writer,
-  letters: readonly Letter[],
+  all: readonly Letter[],
   nowMs: number,
   hold?: Hold,
 ): Promise<void> {
+  // Whoever has no address is reached by what they see here.
+  const letters = all.filter(({ to }) => !isNobodysAddress(to));
   if (letters.length === 0) return;
   await writer.sequelize.getQueryInterface().bulkInsert(
     'outbox',

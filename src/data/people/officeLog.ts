@@ -22,6 +22,11 @@ export type OfficeAct =
   | 'token'
   | 'webhook'
   | 'webhookAgreed'
+  /** Course sites: connected or changed, disconnected; a course linked with one, and no more. */
+  | 'platform'
+  | 'platformEnded'
+  | 'site'
+  | 'siteEnded'
   | 'minor';
 
 type Note = Readonly<{

@@ -64,6 +64,11 @@ export const HELD: Readonly<Record<string, string>> = {
   departures:
     'SELECT courses.code FROM departures JOIN courses ON courses.id = course_id WHERE person_id = :id',
   school_accounts: 'SELECT issuer, subject, linked_at FROM school_accounts WHERE person_id = :id',
+  lti_accounts: 'SELECT issuer, subject, role, linked_at FROM lti_accounts WHERE person_id = :id',
+  lti_absences:
+    'SELECT lti_contexts.title, since FROM lti_absences JOIN lti_contexts ON lti_contexts.id = context_id WHERE person_id = :id',
+  lti_placings: 'SELECT until FROM lti_placings WHERE person_id = :id',
+  lti_contexts: 'SELECT title, linked_at FROM lti_contexts WHERE linked_by = :id',
   second_steps: 'SELECT confirmed_at FROM second_steps WHERE person_id = :id',
   devices: 'SELECT kind, created_at FROM devices WHERE person_id = :id',
   sessions: 'SELECT created_at, seen_at, shared, by_school FROM sessions WHERE person_id = :id',

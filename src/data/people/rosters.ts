@@ -67,7 +67,8 @@ export const comparedMembers = (
        roster.section_id AS "section", people.sourced_id AS "sourcedId",
        CASE WHEN people.came_at IS NULL AND people.password_hash = '' AND people.is_admin = 0 AND roster.listed_name IS NULL
          AND NOT EXISTS (SELECT 1 FROM staff WHERE staff.person_id = people.id)
-         AND NOT EXISTS (SELECT 1 FROM school_accounts WHERE school_accounts.person_id = people.id) THEN 1 ELSE 0 END AS "untouched",
+         AND NOT EXISTS (SELECT 1 FROM school_accounts WHERE school_accounts.person_id = people.id)
+         AND NOT EXISTS (SELECT 1 FROM lti_accounts WHERE lti_accounts.person_id = people.id) THEN 1 ELSE 0 END AS "untouched",
        CASE WHEN people.made_by_course = :course
          AND NOT EXISTS (SELECT 1 FROM roster AS other WHERE other.person_id = people.id AND other.course_id <> :course)
          THEN 1 ELSE 0 END AS "ofCourse"

@@ -1,3 +1,5 @@
+import { followSites } from '../lti/followMembers';
+import { rotateKeys } from '../lti/ownKeys';
 import { carrierOf, sendDueMail } from '../mail/sendMail';
 import { keepRosters } from '../people/keepRosters';
 import { sendNotices } from '../notices/sendNotices';
@@ -43,6 +45,8 @@ export function jobsOf(pembit: Pembit): Job[] {
     { name: 'gathered', pattern: '0 0 * * * *', run: sendGathered },
     { name: 'guardians', pattern: '30 0 * * * *', run: sendWeeks },
     { name: 'rosters', pattern: '0 30 1 * * *', run: keepRosters },
+    { name: 'sites', pattern: '0 50 1 * * *', run: followSites },
+    { name: 'siteKeys', pattern: '0 10 3 * * *', run: rotateKeys },
     { name: 'backup', pattern: '0 40 2 * * *', run: nightlyBackup },
     { name: 'tidy', pattern: '0 20 3 * * *', run: tidy },
   ];

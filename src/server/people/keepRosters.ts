@@ -14,7 +14,6 @@ import { refusalTexts } from '@/core/texts/refusals';
 import { rosterTexts as say } from '@/core/texts/roster';
 import { toWall } from '@/core/time/zone';
 import { requireZone } from '@/core/time/zoneData';
-import { officeOf } from '@/data/people/administrators';
 import { absencesIn, noteReading, putAbsences, rosterReadings } from '@/data/people/keptRosters';
 import { schoolFrame } from '../frame/schoolFrame';
 import { perform } from '../history/perform';
@@ -23,7 +22,7 @@ import type { SignedIn } from '../session/session';
 import type { Compared } from './importRoster';
 import { askRosterService } from './askRosterService';
 import { LARGEST_TABLE, compareWith, readingOf, takeOver } from './importRoster';
-import { keptPerson } from './keptPeople';
+import { officeActor } from './officeActor';
 import { takeOffRoster } from './membership';
 
 const MOST_READINGS = 30;
@@ -189,11 +188,8 @@ async function keepAsOffice(
   pembit: Pembit,
   lists: () => Promise<Outcome<OneRosterReading>>,
 ): Promise<Outcome<RosterReport>> {
-  const first = await officeOf(pembit);
-  if (!first) return refused('notFound');
-  const { person, viewer } = await keptPerson(pembit, first);
-  if (!person) return refused('notFound');
-  return done(await keepFrom(pembit, { person, viewer, session: '' }, lists, []));
+  const office = await officeActor(pembit);
+  return office ? done(await keepFrom(pembit, office, lists, [])) : refused('notFound');
 }
 
 /** The lists of a folder, for the operator's command. */

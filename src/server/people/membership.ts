@@ -131,6 +131,16 @@ export async function takeOffRoster(
     await moveWithin(change, course, (await placesOf(change, course, people)) ?? [], { kind: 'leave' });
 }
 
+/** Puts some of a roster into another section, as part of an act: what they hold that is not for it goes back. */
+export async function moveToSection(
+  change: Change,
+  course: CourseId,
+  { people, section }: Readonly<{ people: readonly PersonId[]; section: SectionId }>,
+): Promise<void> {
+  if (people.length > 0)
+    await moveWithin(change, course, (await placesOf(change, course, people)) ?? [], { kind: 'section', section }); // prettier-ignore
+}
+
 /** Events still to come which a move puts out of sight: whoever said that they come leaves their seat to others. */
 const eventsToCome = async (change: Change, course: CourseId, isLost: ReturnType<typeof lostBy>) =>
   (await entriesOf(change, [course])).filter(

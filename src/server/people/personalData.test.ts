@@ -50,6 +50,12 @@ async function fill(id: PersonId, email: string): Promise<void> {
     `INSERT INTO offered_places (id, course_id, person_id, listed_name, created_at) VALUES ('${n}o', :course, :id, 'N', 1)`,
     `INSERT INTO departures (id, course_id, person_id, join_generation) VALUES ('${n}p', :course, :id, 1)`,
     `INSERT INTO school_accounts (id, person_id, issuer, subject, linked_at) VALUES ('${n}s', :id, 'https://i.example', '${n}', 1)`,
+    `INSERT INTO lti_accounts (id, issuer, subject, person_id, role, linked_at) VALUES ('${n}la', 'https://site.example', '${n}', :id, 'takes', 1)`,
+    `INSERT OR IGNORE INTO lti_platforms (id, name, issuer, client_id, keys_url, auth_url, token_url, token_audience, origins, asks_names, accepted, created_at)
+     VALUES ('lp', 'Site', 'https://site.example', 'c', 'k', 'a', 't', '', '[]', 1, 1, 1)`,
+    `INSERT INTO lti_contexts (id, platform_id, deployment, context, title, course_id, linked_by, linked_at) VALUES ('${n}lc', 'lp', '1', '${n}', 'T', :course, :id, 1)`,
+    `INSERT INTO lti_absences (context_id, person_id, since) VALUES ('${n}lc', :id, 1)`,
+    `INSERT INTO lti_placings (id, platform_id, person_id, launch, until) VALUES ('${n}lp', 'lp', :id, '{}', 1)`,
     `INSERT OR REPLACE INTO second_steps (person_id, secret) VALUES (:id, 'x')`,
     `INSERT INTO sessions (id, person_id, created_at, seen_at) VALUES ('${n}se', :id, 1, 1)`,
     `INSERT INTO invitations (id, person_id, expires_at) VALUES ('${n}i', :id, 1)`,

@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto';
+import { shownAddress } from '@/core/mail/nobodysAddress';
 import { readRoster } from '@/core/roster/readRoster';
 import type { RosterReading } from '@/core/roster/readRoster';
 import type { CourseId, PersonId, SectionId } from '@/core/ids';
@@ -32,7 +33,7 @@ export type Member = Readonly<{
 /** Who is on a course's roster, by the names that the list gives until they have come; `waiting` are those who have not. */
 export async function rosterOf(reader: Reader, course: CourseId): Promise<Member[]> {
   const rows = await membersOfCourse(reader, course);
-  return rows.map((row) => ({ ...row, waiting: row.waiting === 1 }));
+  return rows.map((row) => ({ ...row, email: shownAddress(row.email), waiting: row.waiting === 1 }));
 }
 
 type Read = Readonly<{ course: Course; reading: RosterReading }>;

@@ -2,7 +2,7 @@ import { createCipheriv, createDecipheriv, hkdfSync, randomBytes } from 'node:cr
 import type { Pembit } from '../pembit';
 
 /** What a secret is for, and whose it is: what was sealed for one opens for no other. */
-type Sealing = Readonly<{ purpose: 'second step' | 'webhook'; of: string }>;
+type Sealing = Readonly<{ purpose: 'second step' | 'webhook' | 'course site'; of: string }>;
 
 const keyOf = ({ secret }: Pick<Pembit, 'secret'>, { purpose }: Sealing) =>
   Buffer.from(hkdfSync('sha256', secret, '', `pembit ${purpose}`, 32));

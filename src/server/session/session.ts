@@ -2,6 +2,7 @@ import { createHash, randomBytes } from 'node:crypto';
 import type { Reader } from '@/data/database';
 import type { Person } from '@/data/people/people';
 import { noteArrival, noteComing, personByEmail, writePassword } from '@/data/people/people';
+import { platformById } from '@/data/lti/platforms';
 import { deleteSessions, insertSession, sessionById, touchSession } from '@/data/people/sessions';
 import type { Viewer } from '@/core/entries/viewer';
 import { isOnStaff } from '@/core/entries/viewer';
@@ -22,6 +23,8 @@ const LIMITS = {
   student: { idle: 90 * DAY, all: 90 * DAY },
   staff: { idle: 12 * HOUR, all: 7 * DAY },
   shared: { idle: 2 * HOUR, all: 2 * HOUR },
+  /** Opened by a course site's launch: the next launch opens another. */
+  site: { idle: 2 * HOUR, all: 12 * HOUR },
 } as const;
 
 export const COOKIE_SECONDS = LIMITS.student.all / 1000;
@@ -29,6 +32,11 @@ export const COOKIE_SECONDS = LIMITS.student.all / 1000;
 /** `__Host-` needs https; on plain http (a demo, a test) the cookie has its plain name. */
 export const cookieName = (baseUrl: string): string =>
   baseUrl.startsWith('https:') ? '__Host-pembit' : 'pembit_session';
+
+/** The cookie of a session that a course site's launch opened: it lives in that site's frames. */
+export const siteCookieName = (baseUrl: string): string =>
+  baseUrl.startsWith('https:') ? '__Host-pembit_site' : 'pembit_site';
+export const SITE_COOKIE_SECONDS = LIMITS.site.all / 1000;
 
 const idOf = (token: string) => createHash('sha256').update(token).digest('hex');
 
@@ -41,6 +49,8 @@ export type SignedIn = Readonly<{
   token?: string;
   /** Whether others use this device: then nothing is kept on it. */
   shared?: boolean;
+  /** The course site that opened it, and which pages may show what is answered in a frame. */
+  site?: Readonly<{ id: string; name: string; origins: readonly string[] }>;
   /** Whether it was opened by the school's sign-in: signing out can go on there. */
   bySchool?: boolean;
   /** Whether what the request is about is still as whoever asks has seen it (RFC 9110, If-Match). */
@@ -56,14 +66,25 @@ export type Credentials = Readonly<{
   shared?: boolean;
 }>;
 
-/**
- * Makes a new session; the token goes into the cookie and is not kept. Whoever has a second step is asked for its code once
- * the password fits. What is wrong is counted, and too much of it ends in a pause.
- */
+/** Makes a new session for whoever shows who they are; the token goes into the cookie and is not kept. */
 export async function signIn(
   pembit: Pembit,
-  { email, password, code, from = '', shared = false }: Credentials,
+  credentials: Credentials,
 ): Promise<Outcome<{ token: string; person: Person }>> {
+  const shown = await showWhoOneIs(pembit, credentials);
+  if (!shown.ok) return shown;
+  const { shared } = credentials;
+  return done({ token: await openSession(pembit, shown.value.id, { shared }), person: shown.value });
+}
+
+/**
+ * Whose address and password these are. Whoever has a second step is asked for its code once the password fits. What is wrong is
+ * counted, and too much of it ends in a pause.
+ */
+export async function showWhoOneIs(
+  pembit: Pembit,
+  { email, password, code, from = '' }: Credentials,
+): Promise<Outcome<Person>> {
   const account = email.trim().toLowerCase();
   const here = `${from} ${account}`;
   // Where many others try at an account, one address has fewer tries; it is not shut out by what they do.
@@ -101,7 +122,7 @@ export async function signIn(
   forgetTries(pembit, 'signIn', here);
   if (isOutdated(found.passwordHash)) await rehash(pembit, found.id, password);
   const { passwordHash: _, ...person } = found;
-  return done({ token: await openSession(pembit, person.id, { shared }), person });
+  return done(person);
 }
 
 /** Keeps the password in the way it is kept today; where that takes too long just now, the next time. */
@@ -114,11 +135,23 @@ async function rehash(pembit: Pembit, id: PersonId, password: string): Promise<v
 export async function openSession(
   pembit: Pembit,
   person: PersonId,
-  { shared = false, bySchool = false }: Readonly<{ shared?: boolean; bySchool?: boolean }> = {},
+  {
+    shared = false,
+    bySchool = false,
+    platform,
+  }: Readonly<{ shared?: boolean; bySchool?: boolean; platform?: string }> = {},
 ): Promise<string> {
   const token = randomBytes(32).toString('base64url');
   const nowMs = pembit.now().epochMilliseconds;
-  const session = { id: idOf(token), person, createdAtMs: nowMs, seenAtMs: nowMs, shared, bySchool };
+  const session = {
+    id: idOf(token),
+    person,
+    createdAtMs: nowMs,
+    seenAtMs: nowMs,
+    shared,
+    bySchool,
+    platform,
+  };
   await pembit.queue.write(
     async (writer) => {
       await insertSession(writer, session);
@@ -143,7 +176,7 @@ export async function signedInBy(
   if (!session) return undefined;
   const { person, viewer, arrivesIn } = await keptPerson(pembit, session.person);
   if (!person || person.deactivated) return undefined;
-  const limits = session.shared ? LIMITS.shared : isOnStaff(viewer) || person.isAdmin ? LIMITS.staff : LIMITS.student; // prettier-ignore
+  const limits = session.platform ? LIMITS.site : session.shared ? LIMITS.shared : isOnStaff(viewer) || person.isAdmin ? LIMITS.staff : LIMITS.student; // prettier-ignore
   const nowMs = pembit.now().epochMilliseconds;
   const over = nowMs - session.createdAtMs > limits.all || nowMs - session.seenAtMs > limits.idle;
   if (over) {
@@ -155,15 +188,31 @@ export async function signedInBy(
     await pembit.queue.write((writer) => touchSession(writer, session.id, nowMs), { aside: true });
   if (arrivesIn.length > 0) await pembit.queue.write((writer) => noteArrival(writer, person.id));
   const { shared, bySchool } = session;
-  const actor = { person, viewer, session: session.id, shared, bySchool };
+  const site = session.platform === undefined ? undefined : await platformById(pembit, session.platform);
+  // Whoever runs a course's site vouches for people of its courses: nobody administers the school on that word.
+  const known = site ? { ...person, isAdmin: false } : person;
+  const by = site && { site: { id: site.id, name: site.name, origins: site.origins } };
+  const actor = { person: known, viewer, session: session.id, shared, bySchool, ...by };
   return !owing && (await owesSecondStep(pembit, actor)) ? undefined : actor;
+}
+
+/** By the cookies of a browser: what a course site opened goes before one's own session, which no frame of a site has. */
+export async function signedInWith(
+  pembit: Pembit,
+  cookieOf: (name: string) => string | undefined,
+  options: Readonly<{ owing?: boolean }> = {},
+): Promise<SignedIn | undefined> {
+  const { baseUrl } = pembit.config;
+  const bySite = await signedInBy(pembit, cookieOf(siteCookieName(baseUrl)), options);
+  return bySite ?? (await signedInBy(pembit, cookieOf(cookieName(baseUrl)), options));
 }
 
 /** How long ago one may have signed in for what needs a person who is here just now. */
 const FRESH_MS = 10 * 60_000;
 
-/** Whether somebody has signed in just now. */
-export async function isFresh(pembit: Pembit, { session }: SignedIn): Promise<boolean> {
+/** Whether somebody has signed in just now; a course site's word is no sign-in. */
+export async function isFresh(pembit: Pembit, { session, site }: SignedIn): Promise<boolean> {
+  if (site) return false;
   const found = await sessionById(pembit, session);
   return found !== undefined && pembit.now().epochMilliseconds - found.createdAtMs < FRESH_MS;
 }

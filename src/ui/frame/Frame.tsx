@@ -3,6 +3,7 @@ import { Link } from '@/ui/controls/Link';
 import type { ReactNode } from 'react';
 import { Suspense } from 'react';
 import { frameTexts } from '@/core/texts/frame';
+import { ltiTexts } from '@/core/texts/lti';
 import { Messages } from '../controls/Messages';
 import type { SwitchCourse } from './CourseSwitches';
 import { ConnectionNote } from './ConnectionNote';
@@ -33,6 +34,8 @@ type Props = Readonly<{
   notesOnly?: boolean;
   /** Whoever may have something to tell students of: the staff of a course, and the office. */
   tells?: boolean;
+  /** The course's site inside which the page is shown. */
+  from?: string;
   children: ReactNode;
 }>;
 
@@ -46,6 +49,7 @@ export function Frame({
   wide = false,
   notesOnly = false,
   tells = false,
+  from,
   children,
 }: Props) {
   return (
@@ -77,9 +81,11 @@ export function Frame({
               <SeeAsSelect {...seeAs} />
             </Suspense>
           ) : null}
-          <Link href="/account" className={styles.person} aria-label={frameTexts.account(person.name)}>
-            {person.initials}
-          </Link>
+          {from ? null : (
+            <Link href="/account" className={styles.person} aria-label={frameTexts.account(person.name)}>
+              {person.initials}
+            </Link>
+          )}
         </header>
         <nav className={styles.nav} aria-label={frameTexts.navLabel}>
           {nav.map((item) => (
@@ -89,6 +95,7 @@ export function Frame({
         </nav>
         <main id="page" className={wide ? styles.wide : styles.page} tabIndex={-1}>
           <DrawnFor email={person.email} />
+          {from ? <p className={styles.from}>{ltiTexts.fromFor(from, person.name)}</p> : null}
           <ConnectionNote />
           {children}
         </main>

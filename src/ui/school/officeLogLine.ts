@@ -15,6 +15,9 @@ type Note = Readonly<{
   detail: string;
 }>;
 
+/** Acts that are about nobody: who is named then is not somebody who is gone. */
+const ABOUT_NOBODY: ReadonlySet<Note['act']> = new Set(['held', 'retention', 'platform', 'platformEnded', 'site', 'siteEnded']); // prettier-ignore
+
 /** What the office did, in words, with the moment in the school's zone. */
 export function officeLogLine(
   { id, at, act, actor, person, course, detail }: Note,
@@ -25,6 +28,6 @@ export function officeLogLine(
   return {
     id,
     at: momentLabel(at, locale),
-    words: officeTexts.line(actor ?? officeTexts.somebody, officeTexts.acts[act], person ?? officeTexts.somebody, where), // prettier-ignore
+    words: officeTexts.line(actor ?? officeTexts.somebody, officeTexts.acts[act], ABOUT_NOBODY.has(act) ? '' : (person ?? officeTexts.somebody), where), // prettier-ignore
   };
 }

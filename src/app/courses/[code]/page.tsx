@@ -34,6 +34,9 @@ import { DriftSection } from '@/ui/school/DriftSection';
 import { driftView } from '@/ui/school/driftView';
 import { hitLines } from '@/ui/school/hitLines';
 import { HitsSection } from '@/ui/school/HitsSection';
+import { CourseSites } from '@/ui/lti/CourseSites';
+import { courseSiteLines } from '@/ui/lti/courseSiteLines';
+import { sitesOfCourse } from '@/server/lti/linkCourse';
 import { JoiningSection } from '@/ui/school/JoiningSection';
 import { OwnStartsSection } from '@/ui/school/OwnStartsSection';
 import { RemovableList } from '@/ui/school/RemovableList';
@@ -78,7 +81,7 @@ export default async function CoursePage({ params }: Props) {
   const term = plan.terms.find((t) => t.id === course?.term);
   if (!course || !term) notFound();
   const arranged = await arrangedIn(pembit, actor, course.id);
-  const [members, comers, inGroup, address, whole, asked, starts] = await Promise.all([
+  const [members, comers, inGroup, address, whole, asked, starts, sites] = await Promise.all([
     rosterOf(pembit, course.id),
     lateComersIn(pembit, actor, course.id),
     membersByGroup(pembit, course.id),
@@ -86,6 +89,7 @@ export default async function CoursePage({ params }: Props) {
     wholePlanOf(pembit, actor, course.id),
     mayAskIn(pembit, course.id),
     startsForStaff(pembit, plan, course.id),
+    sitesOfCourse(pembit, actor, course.id),
   ]);
   const late = comers.map(({ person, name, came, work }) => ({
     person,
@@ -181,6 +185,16 @@ export default async function CoursePage({ params }: Props) {
             members={members}
           />
           <JoiningSection course={course.id} address={address} />
+          {sites ? (
+            <CourseSites
+              sites={courseSiteLines(sites, {
+                zone: requireZone(term.tzid),
+                locale: plan.locale,
+                nameOf: (section) => sectionNames.find(({ id }) => id === section)?.name,
+              })}
+              mayEnd={mayChange}
+            />
+          ) : null}
           <StaffSection
             course={course.id}
             staff={course.staff.map((member) => staffLine(member, course.sections, plan.locale))}

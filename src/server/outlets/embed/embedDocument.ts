@@ -6,13 +6,14 @@ import { embedStyle } from './embedStyle';
 import type { Html } from './html';
 import { html } from './html';
 
-const STYLE_HASH = createHash('sha256').update(embedStyle).digest('base64');
+/** The style of such a page, as a policy names it. */
+export const EMBED_STYLE_SOURCE = `'sha256-${createHash('sha256').update(embedStyle).digest('base64')}'`;
 
 /** No script that runs, styles by their hash, framed by anyone or by the sites that the instructor lists: what answers under /embed/ carries. */
 export const embedPolicy = (origins: readonly string[] = []): string =>
   [
     "default-src 'none'",
-    `style-src 'sha256-${STYLE_HASH}'`,
+    `style-src ${EMBED_STYLE_SOURCE}`,
     "base-uri 'none'",
     "form-action 'self'",
     `frame-ancestors ${origins.length === 0 ? '*' : ["'self'", ...origins].join(' ')}`,

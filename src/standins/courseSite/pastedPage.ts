@@ -1,11 +1,11 @@
-import type { Handler } from './http';
-import { formOf, redirect, send } from './http';
-import { escape, page } from './page';
+import type { Handler } from '../http';
+import { formOf, redirect, send } from '../http';
+import { escape, page } from '../page';
 
 const WHAT = 'a small simulated course site, on a site of its own.';
 
 /** A page into which a snippet is pasted and then shown, scripts stripped, as editors of course sites do. */
-export function courseSite(): Handler {
+export function pastedPage(): Handler {
   let snippet = '';
   return async (request, response, url) => {
     if (url.pathname === '/course-site/edit' && request.method === 'POST') {
@@ -33,7 +33,11 @@ export function courseSite(): Handler {
     const body = stripped || '<p>This page is empty. Edit it and paste the snippet of an embed.</p>';
     return send(
       response,
-      page('Week plan', WHAT, `${body}<p><a href="/course-site/edit">Edit this page</a></p>`),
+      page(
+        'Week plan',
+        WHAT,
+        `${body}<p><a href="/course-site/edit">Edit this page</a> · <a href="/course-site/course">The course, with Pembit in it</a></p>`,
+      ),
     );
   };
 }

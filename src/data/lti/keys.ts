@@ -1,0 +1,25 @@
+import type { Reader } from '../database';
+import { select } from '../database';
+import type { Writer } from '../writeQueue';
+
+/** A key pair of ours; `sealed` is the private half, which the server's secret alone opens, `public` a JWK (RFC 7517) as JSON. */
+export type KeptKey = Readonly<{ kid: string; sealed: string; public: string; createdAtMs: number }>;
+
+/** The newest first. */
+export async function keptKeys(reader: Reader): Promise<KeptKey[]> {
+  const rows = await select<Omit<KeptKey, 'createdAtMs'> & { created_at: number }>(
+    reader,
+    'SELECT kid, sealed, public, created_at FROM lti_keys ORDER BY created_at DESC, kid',
+  );
+  return rows.map(({ created_at: at, ...row }) => ({ ...row, createdAtMs: Number(at) }));
+}
+
+export const insertKey = ({ sequelize, transaction }: Writer, key: KeptKey) =>
+  sequelize.query(
+    'INSERT INTO lti_keys (kid, sealed, public, created_at) VALUES (:kid, :sealed, :public, :createdAtMs)',
+    { replacements: { ...key }, transaction },
+  );
+
+/** Forgets keys that were made before an instant. */
+export const removeKeysBefore = ({ sequelize, transaction }: Writer, ms: number) =>
+  sequelize.query('DELETE FROM lti_keys WHERE created_at < :ms', { replacements: { ms }, transaction });
