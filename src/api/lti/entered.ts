@@ -6,9 +6,12 @@ import { arrivalCookieName, siteCookie } from '@/server/lti/siteCookies';
 
 export const enteredRecord = z.object({ to: z.string() });
 
-/** What the browser keeps of whoever has come from a site and has yet to say who they are. */
-export const arrivalIn = (request: Request, baseUrl: string): string =>
-  parseCookie(request.headers.get('cookie') ?? '')[arrivalCookieName(baseUrl)] ?? '';
+/** Which of the arrivals that a browser may have at once: each frame of a page has its own. */
+export const arrivalKey = z.string().regex(/^[\w-]{16}$/, 'Load the page of the course’s site again.');
+
+/** What the browser keeps of somebody who has come from a site and has yet to say who they are. */
+export const arrivalIn = (request: Request, baseUrl: string, key: string): string =>
+  parseCookie(request.headers.get('cookie') ?? '')[arrivalCookieName(baseUrl, key)] ?? '';
 
 /** Answers with the session of whoever has said it, and where they go. */
 export function entered(baseUrl: string, outcome: Outcome<{ session: string; to: string }>) {

@@ -113,9 +113,9 @@ async function launch(pembit: Pembit, { cookie, method }: LtiRequest, form: URLS
   const key = launchKey(finished.state.nonce);
   const cookies = [
     launchCookie(baseUrl, key, ''),
-    ...(arrived.kind === 'in' ? [siteCookie(baseUrl, arrived.session), arrivalCookie(baseUrl, '')] : [arrivalCookie(baseUrl, arrived.arrival)]),
+    arrived.kind === 'in' ? siteCookie(baseUrl, arrived.session) : arrivalCookie(baseUrl, key, arrived.arrival),
   ];
-  const to = arrived.kind === 'in' ? arrived.to : '/lti/join';
+  const to = arrived.kind === 'in' ? arrived.to : `/lti/join?arrival=${key}`;
   // What came without a cookie has yet to show that a session's comes.
   return goTo(stored === undefined ? to : openedPath(to, finished), cookies);
 } // prettier-ignore
@@ -156,7 +156,9 @@ export async function framingOrigins(pembit: Pembit, cookie: string, path: strin
   const jar = parseCookie(cookie);
   const session = await signedInBy(pembit, jar[siteCookieName(baseUrl)], { owing: true });
   if (session?.site) return session.site.origins;
-  const arrival = jar[arrivalCookieName(baseUrl)];
-  const arriving = arrival === undefined ? undefined : await arrivalOf(pembit, arrival);
-  return arriving?.platform.origins ?? [];
+  for (const [name, token] of Object.entries(jar)) {
+    const arriving = name.startsWith(arrivalCookieName(baseUrl, '')) ? await arrivalOf(pembit, token ?? '') : undefined;
+    if (arriving) return arriving.platform.origins;
+  }
+  return [];
 } // prettier-ignore

@@ -23,6 +23,7 @@ import { personByEmail, personById, personRow } from '@/data/people/people';
 import { staffRowsOf } from '@/data/people/staff';
 import { courseRowOf } from '@/data/plan/frameStore';
 import type { Pembit } from '../pembit';
+import { keptPerson } from '../people/keptPeople';
 import { openSession } from '../session/session';
 
 const hashOf = (token: string) => createHash('sha256').update(token).digest('base64url');
@@ -86,12 +87,17 @@ async function letIn(pembit: Pembit, arriving: Arriving, person: PersonId): Prom
     });
   const session = await openSession(pembit, person, { platform: platform.id });
   const { opens } = launch;
-  if (opens.kind === 'target') {
-    const asksCourse = !linked && launch.course !== undefined && launch.person.role === 'teaches';
-    return { kind: 'in', session, to: asksCourse ? await linkingPage(pembit, arriving, person) : opens.path };
-  }
-  return { kind: 'in', session, to: `/lti/place/${await wait(pembit, arriving, person)}` };
+  const asksCourse = !linked && launch.course !== undefined && launch.person.role === 'teaches' && (await instructsAny(pembit, person)); // prettier-ignore
+  if (opens.kind === 'target' && !asksCourse) return { kind: 'in', session, to: opens.path };
+  const waiting = await wait(pembit, arriving, person);
+  return { kind: 'in', session, to: asksCourse ? `/lti/link/${waiting}` : placePath(waiting) };
 }
+
+/** Where something is placed in the page that waits for it. */
+export const placePath = (waiting: string): string => `/lti/place/${waiting}`;
+
+const instructsAny = async (pembit: Pembit, person: PersonId): Promise<boolean> =>
+  (await keptPerson(pembit, person)).viewer.instructs.size > 0;
 
 /** Keeps a launch for whoever goes on with it: to place something, or to say which course it is from. */
 async function wait(pembit: Pembit, { platform, launch }: Arriving, person: PersonId): Promise<string> {
@@ -100,9 +106,6 @@ async function wait(pembit: Pembit, { platform, launch }: Arriving, person: Pers
   await pembit.queue.write((writer) => insertPlacing(writer, { ...waiting, nowMs }), { aside: true });
   return waiting.id;
 }
-
-const linkingPage = async (pembit: Pembit, arriving: Arriving, person: PersonId): Promise<string> =>
-  `/lti/link/${await wait(pembit, arriving, person)}`;
 
 const hasPlace = async (pembit: Pembit, course: CourseId, person: PersonId): Promise<boolean> =>
   (await placeOnRoster(pembit, { course, person })) !== undefined ||
@@ -184,14 +187,17 @@ export async function enterAnew(pembit: Pembit, token: string): Promise<Outcome<
   if (!arriving || !linked || !arriving.launch.person.role) return refused('launchOver');
   const { platform, launch } = arriving;
   const { subject, role, email } = launch.person;
+  // Another frame of the same page may have been quicker.
+  const known = await siteAccount(pembit, platform.issuer, subject);
+  if (known) return entered(await letIn(pembit, arriving, known));
   const id = randomUUID() as PersonId;
   const made = await recordArrival(pembit, async (change) => {
     if (!(await arrivalById(change, hashOf(token), change.nowMs))) return refused('launchOver');
     if (await siteAccount(change, platform.issuer, subject)) return refused('launchOver');
     // An address that somebody has here is not taken from them: they sign in with it.
     const taken = email !== undefined && (await personByEmail(change, email)) !== undefined;
-    const known = taken ? { ...launch.person, email: undefined } : launch.person;
-    await change.insert('people', [rowOfSitePerson(known, { id, course: linked.course, nowMs: change.nowMs })]);
+    const said = taken ? { ...launch.person, email: undefined } : launch.person;
+    await change.insert('people', [rowOfSitePerson(said, { id, course: linked.course, nowMs: change.nowMs })]);
     await insertSiteAccount(change, { person: id, issuer: platform.issuer, subject, role, nowMs: change.nowMs });
     await takePlace(change, { platform, linked, person: id, role });
     await removeArrival(change, hashOf(token));

@@ -15,6 +15,7 @@ import { loadFrame } from '@/data/plan/loadPlan';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
 import type { Arriving } from './arrive';
+import { placePath } from './arrive';
 
 /** A launch that waits for its own person to go on with it. */
 export async function waitingLaunch(pembit: Pembit, actor: SignedIn, id: string): Promise<Arriving | undefined> {
@@ -55,7 +56,7 @@ export async function linkCourse(pembit: Pembit, actor: SignedIn, id: string, { 
         return refused('badRequest', [{ field: 'section', message: ltiTexts.link.taken }]);
       await insertContext(writer, { ...place, id: randomUUID(), title: asked.title, course, section, membersUrl: asked.membersUrl, linkedBy: actor.person.id, nowMs });
       await noteInOffice({ ...writer, nowMs }, { act: 'site', actor: actor.person.id, course });
-      return done({ to: opens.kind === 'target' ? opens.path : '/', code: found.code });
+      return done({ to: opens.kind === 'target' ? opens.path : placePath(id), code: found.code });
     },
     { aside: true },
   );

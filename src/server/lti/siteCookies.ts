@@ -23,10 +23,11 @@ export const launchCookieName = (baseUrl: string, key: string): string =>
 export const launchCookie = (baseUrl: string, key: string, value: string): string =>
   partitioned(launchCookieName(baseUrl, key), value, 600);
 
-/** Of whoever has come and has yet to say who they are. */
-export const arrivalCookieName = (baseUrl: string): string => `${siteCookieName(baseUrl)}_arrival`;
-export const arrivalCookie = (baseUrl: string, value: string): string =>
-  partitioned(arrivalCookieName(baseUrl), value, 900);
+/** Of whoever has come and has yet to say who they are, in one frame of maybe several. */
+export const arrivalCookieName = (baseUrl: string, key: string): string =>
+  `${siteCookieName(baseUrl)}_arrival_${key}`;
+export const arrivalCookie = (baseUrl: string, key: string, value: string): string =>
+  partitioned(arrivalCookieName(baseUrl, key), value, 900);
 
 export const siteCookie = (baseUrl: string, token: string): string =>
   partitioned(siteCookieName(baseUrl), token, SITE_COOKIE_SECONDS);

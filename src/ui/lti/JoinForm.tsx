@@ -9,6 +9,8 @@ import styles from './Lti.module.css';
 const say = ltiTexts.join;
 
 type Props = Readonly<{
+  /** Which of the launches of this browser it is. */
+  arrival: string;
   /** Who has just signed in on this browser, where somebody has. */
   signedInAs?: string;
   /** The way to the school's sign-in, which needs a tab of its own where this stands in a frame. */
@@ -19,7 +21,7 @@ type Props = Readonly<{
 }>;
 
 /** Whoever came from a site for the first time says who they are: by their own sign-in, or as somebody new. */
-export function JoinForm({ signedInAs, school, course, closed }: Props) {
+export function JoinForm({ arrival, signedInAs, school, course, closed }: Props) {
   const [email, setEmail] = useState('');
   const [password, setPassword] = useState('');
   /** Undefined until the password fits and a second step asks for a code. */
@@ -28,9 +30,9 @@ export function JoinForm({ signedInAs, school, course, closed }: Props) {
   const [message, setMessage] = useState<string>();
   const [busy, setBusy] = useState(false);
 
-  const send = async (path: string, body?: object) => {
+  const send = async (path: string, by: object = {}) => {
     setBusy(true);
-    const answer = await callApi<{ to: string }>('POST', path, body);
+    const answer = await callApi<{ to: string }>('POST', path, { arrival, ...by });
     // A whole new page: it is somebody's own from here on.
     if (answer.ok) return window.location.assign(answer.value.to);
     setBusy(false);
@@ -49,7 +51,7 @@ export function JoinForm({ signedInAs, school, course, closed }: Props) {
           <h2 id="known">{say.known}</h2>
           <p className="soft">{say.knownLead}</p>
           {signedInAs ? (
-            <Button variant="contained" disabled={busy} onClick={() => void send('/api/lti/join', {})}>
+            <Button variant="contained" disabled={busy} onClick={() => void send('/api/lti/join')}>
               {say.asSignedIn(signedInAs)}
             </Button>
           ) : (

@@ -145,7 +145,7 @@ export function PlaceForm({ id, placeables, course, today, locale, frames }: Pro
           />
         ) : null}
         {frames && how === 'frame' ? (
-          <Field label={say.height} value={height} onChange={setHeight} error={errors.frame} width={160} />
+          <Field label={say.height} value={height} onChange={setHeight} error={errors.frame} width={240} />
         ) : null}
         {kind === 'embed' ? null : <p className="soft">{say.own}</p>}
         <p role="alert" className={styles.error}>

@@ -12,13 +12,19 @@ import styles from '@/ui/lti/Lti.module.css';
 import { signedIn } from '../../signedIn';
 
 const say = ltiTexts.join;
-const HERE = '/api/school-sign-in?to=%2Flti%2Fjoin';
+/** The school's sign-in, and back to here. */
+const schoolSignIn = (arrival: string) =>
+  `/api/school-sign-in?${new URLSearchParams({ to: `/lti/join?arrival=${arrival}` }).toString()}`;
+
 export const metadata: Metadata = { title: say.title };
 
 /** Who came from a course's site for the first time is asked once who they are here. */
-export default async function JoinPage() {
+export default async function JoinPage({
+  searchParams,
+}: Readonly<{ searchParams: Promise<{ arrival?: string }> }>) {
   const pembit = sharedPembit();
-  const token = (await cookies()).get(arrivalCookieName(pembit.config.baseUrl))?.value ?? '';
+  const { arrival = '' } = await searchParams;
+  const token = (await cookies()).get(arrivalCookieName(pembit.config.baseUrl, arrival))?.value ?? '';
   const arriving = await arrivalOf(pembit, token);
   if (!arriving)
     return (
@@ -40,8 +46,9 @@ export default async function JoinPage() {
       <h1>{say.title}</h1>
       <p>{say.lead(platform.name)}</p>
       <JoinForm
+        arrival={arrival}
         signedInAs={fresh}
-        school={pembit.config.schoolSignIn && (framed ? again : { href: HERE, tab: false })}
+        school={pembit.config.schoolSignIn && (framed ? again : { href: schoolSignIn(arrival), tab: false })}
         course={takes ? await courseLabel(pembit, linked) : undefined}
         closed={takes ? undefined : linked ? say.noRole : say.noCourse}
       />

@@ -3,6 +3,7 @@ import Button from '@mui/material/Button';
 import { likelyCourse } from '@/core/lti/likelyCourse';
 import { ltiTexts } from '@/core/texts/lti';
 import { refusalTexts } from '@/core/texts/refusals';
+import { placePath } from '@/server/lti/arrive';
 import { linkableCourses, waitingLaunch } from '@/server/lti/linkCourse';
 import { sharedPembit } from '@/server/pembit';
 import { LinkForm } from '@/ui/lti/LinkForm';
@@ -27,7 +28,7 @@ export default async function LinkPage({ params }: Readonly<{ params: Promise<{ 
       </main>
     );
   const { opens } = waiting.launch;
-  const later = opens.kind === 'target' ? opens.path : '/';
+  const later = opens.kind === 'target' ? opens.path : placePath(id);
   const courses = await linkableCourses(pembit, actor);
   return (
     <main className={styles.page}>
