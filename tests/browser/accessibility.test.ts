@@ -1,7 +1,7 @@
-import { source as AXE } from 'axe-core';
 import { afterAll, beforeAll, describe, expect, inject, test } from 'vitest';
 import type { Person } from './browser';
 import { DESKTOP, PHONE, newPerson } from './browser';
+import { violations } from './violations';
 import { EMBED_VIEWS } from '../../src/core/outlets/outlet';
 import { demoId } from '../../src/server/demo/demoIds';
 import type { SectionId } from '../../src/core/ids';
@@ -15,7 +15,7 @@ const base = inject('pembitUrl');
 const classOn15 = meetingIdOf(demoId<SectionId>('HL 210 A'), '2026-10-15');
 
 const PAGES: Readonly<Record<string, readonly string[]>> = {
-  nobody: ['/sign-in', '/forgotten', '/accessibility', '/e/nothing'],
+  nobody: ['/sign-in', '/forgotten', '/accessibility', '/e/nothing', '/lti/elsewhere?to=/account'],
   maren: [
     '/week',
     '/today',
@@ -86,32 +86,6 @@ const SCREENS = [
 ] as const;
 /** On a phone where students and parents look; each page takes seconds. */
 const onPhone = (who: string) => who === 'nobody' || who === 'ivo';
-
-const TAGS = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'];
-type Violation = Readonly<{ id: string; nodes: readonly Readonly<{ target: readonly string[]; failureSummary?: string }>[] }>; // prettier-ignore
-
-/** In the dark only colours are others: the rest was looked at in the light. */
-async function violations({ driver }: Person, colors = false): Promise<string[]> {
-  await driver.executeScript(`if (!window.axe) { ${AXE} }`);
-  const runOnly = colors ? { type: 'rule', values: ['color-contrast'] } : { type: 'tag', values: TAGS };
-  // Violations alone: with all that is well it takes three times as long.
-  const found = await driver.executeAsyncScript<readonly Violation[]>(
-    `const [runOnly, done] = arguments;
-    // What is on its way from the light to the dark has colours that nobody reads.
-    const moving = () => document.getAnimations().filter((a) => a.effect.getComputedTiming().endTime !== Infinity);
-    const frame = () => new Promise(requestAnimationFrame);
-    const settled = () => Promise.all(moving().map((a) => a.finished.catch(() => undefined)));
-    frame().then(frame).then(settled).then(() => axe.run({ resultTypes: ['violations'], runOnly })).then((r) => done(r.violations));`,
-    runOnly,
-  );
-  return found.map(
-    (v) =>
-      `${v.id}: ${v.nodes
-        .map((n) => `${n.target.join(' ')} ${n.failureSummary ?? ''}`)
-        .slice(0, 3)
-        .join(' | ')}`,
-  );
-}
 
 /** Views of an embed that are read in the dark and on a phone as well: the others are made of the same lines. */
 const ELSEWHERE = ['days', 'month', 'course'];

@@ -29,6 +29,10 @@ const courseFacts = { code: 'XX 100', title: 'X', tag: 'XX', color: 'moss' };
 const newCourse = {
   term: NOT_THERE, instructor: NOT_THERE, code: 'X', title: 'X', tag: 'XX', color: 'sea', sections: [{ name: 'A', week: '' }],
 }; // prettier-ignore
+const site = {
+  name: 'X', issuer: 'https://site.example', clientId: 'x', deployments: ['1'],
+  keysUrl: 'https://site.example/k', authUrl: 'https://site.example/a', tokenUrl: 'https://site.example/t',
+}; // prettier-ignore
 const offering = { stretches: [{ date: '2026-11-20', start: '10:00', end: '12:00' }], length: 30 };
 const entryBody = (course: string) => ({
   kind: 'event',
@@ -762,6 +766,66 @@ const CHECKS: Readonly<Record<string, () => readonly Check[]>> = {
       body: { ...closure(), course: hlCourse },
       expected: signedInOnly(403),
     },
+  ],
+  // Pages of whoever comes from a course's site: without a launch there is nothing to go on with.
+  '/lti/join': () => [{ method: 'GET', path: '/lti/join?arrival=x', expected: all(200) }],
+  '/lti/elsewhere': () => [{ method: 'GET', path: '/lti/elsewhere?to=/account', expected: all(200) }],
+  '/lti/link/[id]': () => [{ method: 'GET', path: `/lti/link/${NOT_THERE}`, expected: page() }],
+  '/lti/place/[id]': () => [{ method: 'GET', path: `/lti/place/${NOT_THERE}`, expected: page() }],
+  '/api/lti/join': () => [
+    { method: 'POST', path: '/api/lti/join', body: {}, expected: all(400) },
+    {
+      method: 'POST',
+      path: '/api/lti/join',
+      body: { arrival: 'x'.repeat(16) },
+      expected: { nobody: 403, stranger: 410, student: 410 },
+    },
+  ],
+  '/api/lti/enter': () => [
+    { method: 'POST', path: '/api/lti/enter', body: { arrival: 'x'.repeat(16) }, expected: all(410) },
+  ],
+  '/api/lti/placings/[id]': () => [
+    { method: 'POST', path: `/api/lti/placings/${NOT_THERE}`, body: {}, expected: signedInOnly(410) },
+  ],
+  '/api/lti/links/[id]': () => [
+    {
+      method: 'POST',
+      path: `/api/lti/links/${NOT_THERE}`,
+      body: { course: hlCourse },
+      expected: signedInOnly(410),
+    },
+  ],
+  '/api/lti/contexts/[id]': () => [
+    { method: 'DELETE', path: `/api/lti/contexts/${NOT_THERE}`, expected: signedInOnly(404) },
+  ],
+  '/api/lti/contexts/[id]/members': () => [
+    { method: 'GET', path: `/api/lti/contexts/${NOT_THERE}/members`, expected: signedInOnly(404) },
+    { method: 'POST', path: `/api/lti/contexts/${NOT_THERE}/members`, body: {}, expected: signedInOnly(404) },
+  ],
+  '/api/lti/contexts/[id]/following': () => [
+    {
+      method: 'PUT',
+      path: `/api/lti/contexts/${NOT_THERE}/following`,
+      body: { follows: true },
+      expected: signedInOnly(404),
+    },
+  ],
+  '/api/lti/platforms': () => [
+    { method: 'GET', path: '/api/lti/platforms', expected: signedInOnly(403) },
+    { method: 'POST', path: '/api/lti/platforms', body: site, expected: signedInOnly(403) },
+  ],
+  '/api/lti/platforms/[id]': () => [
+    { method: 'PUT', path: `/api/lti/platforms/${NOT_THERE}`, body: site, expected: signedInOnly(403) },
+    { method: 'DELETE', path: `/api/lti/platforms/${NOT_THERE}`, expected: signedInOnly(403) },
+  ],
+  '/api/lti/platforms/[id]/acceptance': () => [
+    { method: 'PUT', path: `/api/lti/platforms/${NOT_THERE}/acceptance`, expected: signedInOnly(403) },
+  ],
+  '/api/lti/registrations': () => [
+    { method: 'POST', path: '/api/lti/registrations', expected: signedInOnly(403) },
+  ],
+  '/api/account/course-sites/[id]': () => [
+    { method: 'DELETE', path: `/api/account/course-sites/${NOT_THERE}`, expected: signedInOnly(404) },
   ],
   '/api/webhooks': () => [
     { method: 'GET', path: '/api/webhooks', expected: signedInOnly(200) },
