@@ -22,6 +22,8 @@ export async function forgetOutdated(writer: Writer, nowMs: number): Promise<voi
   });
   for (const table of ['invitations', 'mail_links', 'join_requests'])
     await run(writer, `DELETE FROM ${table} WHERE expires_at < :nowMs`, { nowMs });
+  for (const table of ['lti_arrivals', 'lti_placings', 'lti_spent', 'lti_registrations'])
+    await run(writer, `DELETE FROM ${table} WHERE until < :nowMs`, { nowMs });
   const old = await select<{ id: string; body: string }>(
     writer,
     `SELECT id, body FROM outbox WHERE state <> 'sent' AND created_at < :before`,

@@ -111,6 +111,7 @@ export function PlaceForm({ id, placeables, course, today, locale, frames }: Pro
             </label>
             <Autocomplete
               key={kind}
+              className={styles.search}
               id={search}
               options={options}
               value={chosen}

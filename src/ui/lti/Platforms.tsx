@@ -9,6 +9,8 @@ import { CopyField } from '../controls/CopyField';
 import { Field } from '../controls/Field';
 import { useAct, useSubmit } from '../controls/useSubmit';
 import { FormBox } from '../school/FormBox';
+import fieldStyles from '../controls/Field.module.css';
+import own from './Lti.module.css';
 import styles from '../school/School.module.css';
 
 const say = ltiTexts.office;
@@ -25,18 +27,27 @@ export function Platforms({
       <h2 id="course-sites">{say.heading}</h2>
       <p className="soft">{say.lead}</p>
       {platforms.length === 0 ? <p className="soft">{say.none}</p> : null}
-      <ul className={styles.list}>
-        {platforms.map((platform) => (
-          <PlatformLine key={platform.id} platform={platform} />
-        ))}
-      </ul>
+      {platforms.map((platform) => (
+        <PlatformLine key={platform.id} platform={platform} />
+      ))}
       <PlatformForm summary={say.add} />
       <Registration />
       <details>
         <summary>{say.values}</summary>
-        <CopyField label={say.login} value={addresses.login} action={say.copy} />
-        <CopyField label={say.launch} value={addresses.launch} action={say.copy} />
-        <CopyField label={say.keys} value={addresses.keys} action={say.copy} />
+        <div className={own.values}>
+          {(
+            [
+              [say.login, addresses.login],
+              [say.launch, addresses.launch],
+              [say.keys, addresses.keys],
+            ] as const
+          ).map(([label, value]) => (
+            <div key={label}>
+              <div className={fieldStyles.label}>{label}</div>
+              <CopyField label={label} value={value} action={say.copy} />
+            </div>
+          ))}
+        </div>
       </details>
     </section>
   );
@@ -46,18 +57,13 @@ function PlatformLine({ platform }: Readonly<{ platform: Platform }>) {
   const { act, busy } = useAct();
   const { id, name, issuer, accepted, deployments } = platform;
   return (
-    <li>
-      <span>
+    <div className={own.site}>
+      <p>
         <b>{name}</b> {accepted ? null : say.waiting}
-        <br />
-        <span className="soft">
-          {issuer}
-          <br />
-          {say.deploymentsLine(deployments)}
-        </span>
-        <PlatformForm key={JSON.stringify(platform)} summary={say.change(name)} platform={platform} />
-      </span>
-      <span className={styles.buttons}>
+      </p>
+      <p className="soft">{issuer}</p>
+      <p className="soft">{say.deploymentsLine(deployments)}</p>
+      <div className={styles.buttons}>
         {accepted ? null : (
           <Button
             variant="outlined"
@@ -75,8 +81,9 @@ function PlatformLine({ platform }: Readonly<{ platform: Platform }>) {
         >
           {say.remove}
         </Button>
-      </span>
-    </li>
+      </div>
+      <PlatformForm key={JSON.stringify(platform)} summary={say.change(name)} platform={platform} />
+    </div>
   );
 }
 
