@@ -177,7 +177,10 @@ async function main(): Promise<void> {
     const form = request.method === 'POST' ? await readForm(request) : new URLSearchParams();
     if (!form) return sendRefusal(response, { status: 413, text: 'This form is too large.' });
     const { method = 'GET', headers } = request;
-    const answer = await answerLti(pembit, { method, path, query, cookie: headers.cookie ?? '', form });
+    const site = headers['sec-fetch-site'];
+    const fromHere = site === undefined ? headers.origin === new URL(config.baseUrl).origin : site === 'same-origin'; // prettier-ignore
+    const asked = { method, path, query, cookie: headers.cookie ?? '', form, fromHere };
+    const answer = await answerLti(pembit, asked);
     response.writeHead(answer.status, answer.headers as Record<string, string | string[]>);
     response.end(method === 'HEAD' ? undefined : answer.body);
   }

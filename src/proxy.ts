@@ -6,6 +6,9 @@ import { TERM_HEADER } from '@/core/frame/chosenTerm';
 /** The page on which a message is spoken: it alone has the microphone, and plays what it has recorded. */
 const RECORDS = /^\/e\/[^/]+\/record$/;
 
+/** A sentence that does nothing, for a frame whose session has ended. */
+const OVER = '/lti/over';
+
 /** Every page gets a policy with a nonce of its own. Paths outside the matcher have theirs from next.config.ts. */
 export function proxy(request: NextRequest): NextResponse {
   const nonce = Buffer.from(crypto.randomUUID()).toString('base64');
@@ -29,7 +32,7 @@ export function proxy(request: NextRequest): NextResponse {
     "base-uri 'none'",
     // What is placed goes back to the site that asked for it.
     `form-action 'self'${places}`,
-    `frame-ancestors ${frames ? `'self' ${frames}` : "'none'"}`,
+    `frame-ancestors ${request.nextUrl.pathname === OVER ? '*' : frames ? `'self' ${frames}` : "'none'"}`,
   ].join('; ');
   const headers = new Headers(request.headers);
   headers.set('x-nonce', nonce);

@@ -1,4 +1,4 @@
-import { cookies } from 'next/headers';
+import { cookies, headers } from 'next/headers';
 import { redirect } from 'next/navigation';
 import { cache } from 'react';
 import { isShownOnSites } from '@/core/lti/target';
@@ -28,6 +28,8 @@ export async function signedInOr(path: string): Promise<SignedIn> {
     if (path !== '/account' && (await owesSecondStep(sharedPembit(), actor))) redirect('/account');
     return actor;
   }
+  // What a course's site has opened ends by itself, and no sign-in is shown in its frame.
+  if ((await headers()).get('sec-fetch-dest') === 'iframe') redirect('/lti/over');
   if (await isEmpty(sharedPembit())) redirect('/setup');
   return redirect(`/sign-in?to=${encodeURIComponent(path)}`);
 }

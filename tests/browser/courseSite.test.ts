@@ -1,6 +1,8 @@
 import { Key } from 'selenium-webdriver';
 import type chrome from 'selenium-webdriver/chrome.js';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import { demoId } from '../../src/server/demo/demoIds';
+import { signedIn } from '../support/api';
 import type { Person } from './browser';
 import { DESKTOP, PHONE, newPerson } from './browser';
 import type { RunningPembit } from './server';
@@ -31,8 +33,21 @@ const withoutThirdParty = (options: chrome.Options): void => {
   options.addArguments('--test-third-party-cookie-phaseout', ...IN_ONE_PROCESS);
 };
 
-const into = async ({ driver, element }: Person, css = 'iframe') =>
-  driver.switchTo().frame(await element(css));
+/** Hangs a file into the outline of the course. */
+async function withFile(title: string): Promise<void> {
+  const api = await signedIn(pembit.pembitUrl, 'maren@kittiwake.example');
+  const { id: file } = (await (await api.call('POST', '/api/files?name=a.txt', title)).json()) as {
+    id: string;
+  };
+  await api.call('POST', `/api/courses/${demoId('HL 210')}/materials`, { kind: 'webContent', title, file });
+}
+
+/** Goes into a frame, which is looked at: what is out of sight is not drawn. */
+const into = async ({ driver, element }: Person, css = 'iframe') => {
+  const frame = await element(css);
+  await driver.executeScript('arguments[0].scrollIntoView({ block: "center" })', frame);
+  await driver.switchTo().frame(frame);
+};
 const out = ({ driver }: Person) => driver.switchTo().defaultContent();
 
 test('the office has a site register itself, and accepts it', async () => {
@@ -91,6 +106,7 @@ describe('in a frame of the site, without cookies of other sites', () => {
     await maren.click('button', 'Place it');
     await maren.sees('The page has it now.');
     await out(maren);
+    await withFile('Offsets of the demonstration hull');
     // The second time nothing is asked.
     await maren.open(`${site}/write?as=m1`);
     await into(maren);
@@ -119,6 +135,13 @@ describe('in a frame of the site, without cookies of other sites', () => {
     await into(linnea, 'iframe[title^="HL 210"]');
     await linnea.sees('Thursday, 15 October 2026');
     await linnea.sees(/for Linnea Brask/);
+    // A file opens where one is: a tab of its own would know nobody.
+    await linnea.driver.executeScript('location.assign("/materials?course=HL%20210")');
+    const last = await linnea.element('main li:last-child');
+    await linnea.driver.executeScript('arguments[0].scrollIntoView()', last);
+    await linnea.click('link', 'Offsets of the demonstration hull');
+    expect(await linnea.driver.getAllWindowHandles()).toHaveLength(1);
+    await out(linnea);
     // What is not for such a place says so, with the way out.
     await linnea.open(`${pembit.pembitUrl}/lti/elsewhere?to=/account`);
     await linnea.sees('This is done in Pembit itself');

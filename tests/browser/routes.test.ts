@@ -769,6 +769,7 @@ const CHECKS: Readonly<Record<string, () => readonly Check[]>> = {
   ],
   // Pages of whoever comes from a course's site: without a launch there is nothing to go on with.
   '/lti/join': () => [{ method: 'GET', path: '/lti/join?arrival=x', expected: all(200) }],
+  '/lti/over': () => [{ method: 'GET', path: '/lti/over', expected: all(200) }],
   '/lti/elsewhere': () => [{ method: 'GET', path: '/lti/elsewhere?to=/account', expected: all(200) }],
   '/lti/link/[id]': () => [{ method: 'GET', path: `/lti/link/${NOT_THERE}`, expected: page() }],
   '/lti/place/[id]': () => [{ method: 'GET', path: `/lti/place/${NOT_THERE}`, expected: page() }],

@@ -2,7 +2,7 @@
 const PAGES: readonly RegExp[] = [
   /^\/$/,
   /^\/(next|today|due|term|week|month|everything|materials|sign-up|office-hours|checks|load|help)$/,
-  /^\/(day|e|m|s|class|sign-up|office-hours|materials|help)\/[^/]+(\/[a-z-]+)?$/,
+  /^\/(day|e|m|f|s|class|sign-up|office-hours|materials|help)\/[^/]+(\/[a-z-]+)?$/,
   /^\/lti\/[a-z/0-9-]+$/,
 ];
 

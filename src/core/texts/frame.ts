@@ -51,6 +51,7 @@ export const frameTexts = {
   signedOut:
     'You are signed out: your session has ended. What you have typed stays here, and the page goes on once you are signed in again.',
   signInAgain: 'Sign in again (in a new tab)',
+  openAgain: 'Open the page of the course’s site once more, in another tab.',
   lost: 'Pembit does not answer just now. What you have typed stays here, and the page goes on by itself when it is back.',
   offline: 'Pembit did not answer. Nothing is lost: try again in a moment.',
 } as const;

@@ -51,6 +51,11 @@ export const ltiTexts = {
     open: 'Open Pembit in a new tab',
   },
 
+  over: {
+    title: 'This has ended',
+    lead: 'What the course’s site opened here ends after a while. Load its page again to go on.',
+  },
+
   join: {
     title: 'Who are you in Pembit?',
     lead: (site: string) => `You came from ${site} for the first time. From now on it opens what is yours.`,

@@ -85,9 +85,9 @@ export const insertContext = (writer: Writer, { section, membersUrl, ...context 
 export const removeContext = (writer: Writer, id: string) =>
   run(writer, 'DELETE FROM lti_contexts WHERE id = :id', { id });
 
-/** A site may call its course otherwise by now, or list its members elsewhere. */
+/** A site may call its course otherwise by now, or list its members elsewhere; not every launch says where. */
 export const noteContext = (writer: Writer, id: string, { title, membersUrl }: Pick<LinkedContext, 'title' | 'membersUrl'>) =>
-  run(writer, 'UPDATE lti_contexts SET title = :title, members_url = :membersUrl WHERE id = :id', { id, title, membersUrl: membersUrl ?? null }); // prettier-ignore
+  run(writer, 'UPDATE lti_contexts SET title = :title, members_url = COALESCE(:membersUrl, members_url) WHERE id = :id', { id, title, membersUrl: membersUrl ?? null }); // prettier-ignore
 
 export const writeFollows = (writer: Writer, id: string, follows: boolean) =>
   run(writer, 'UPDATE lti_contexts SET follows = :follows WHERE id = :id', { id, follows: follows ? 1 : 0 });

@@ -22,6 +22,8 @@ export type LtiRequest = Readonly<{
   cookie: string;
   /** The fields of a posted form. */
   form: URLSearchParams;
+  /** Whether a page of ours has sent it, as browsers say. */
+  fromHere: boolean;
 }>;
 
 export type LtiAnswer = Readonly<{
@@ -93,10 +95,11 @@ async function login(pembit: Pembit, form: URLSearchParams): Promise<LtiAnswer> 
   return { ...page, headers: { ...page.headers, 'set-cookie': cookie } };
 }
 
-async function launch(pembit: Pembit, { cookie, method }: LtiRequest, form: URLSearchParams): Promise<LtiAnswer> {
+async function launch(pembit: Pembit, { cookie, method, fromHere }: LtiRequest, form: URLSearchParams): Promise<LtiAnswer> {
   const { baseUrl } = pembit.config;
   const jar = parseCookie(cookie);
-  const stored = form.get('stored') ?? undefined;
+  // What the site's own frame has kept comes by our page alone: another site could have somebody else's launch posted here.
+  const stored = fromHere ? (form.get('stored') ?? undefined) : undefined;
   const [state, idToken] = method === 'POST' ? [form.get('state') ?? '', form.get('id_token') ?? ''] : ['', ''];
   const finished = await finishLaunch(pembit, {
     state,

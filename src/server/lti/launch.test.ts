@@ -85,7 +85,7 @@ const jarOf = (answer: LtiAnswer) => setCookies(answer).map((one) => one.split('
 /** The first step, as a browser takes it for a site. */
 async function begin(more: Readonly<Record<string, string>> = {}): Promise<Begun> {
   const query = new URLSearchParams({ iss: platform.issuer, client_id: platform.clientId, login_hint: 'h', target_link_uri: `${base()}/lti/launch`, ...more }); // prettier-ignore
-  const answer = await answerLti(pembit, { method: 'GET', path: '/lti/login', query: query.toString(), cookie: '', form: new URLSearchParams() }); // prettier-ignore
+  const answer = await answerLti(pembit, { method: 'GET', path: '/lti/login', query: query.toString(), cookie: '', form: new URLSearchParams(), fromHere: false }); // prettier-ignore
   const to = new URL(String(answer.headers.location));
   return {
     state: to.searchParams.get('state')!,
@@ -93,8 +93,8 @@ async function begin(more: Readonly<Record<string, string>> = {}): Promise<Begun
     cookie: jarOf(answer),
   };
 }
-const post = (form: Readonly<Record<string, string>>, cookie: string) =>
-  answerLti(pembit, { method: 'POST', path: '/lti/launch', query: '', cookie, form: new URLSearchParams(form) }); // prettier-ignore
+const post = (form: Readonly<Record<string, string>>, cookie: string, fromHere = true) =>
+  answerLti(pembit, { method: 'POST', path: '/lti/launch', query: '', cookie, form: new URLSearchParams(form), fromHere }); // prettier-ignore
 
 /** A whole launch. */
 async function launch(more: JWTPayload = {}, options: SignOptions = {}): Promise<LtiAnswer> {
@@ -285,7 +285,7 @@ describe('a hostile message', () => {
 describe('the first step', () => {
   const login = (more: Readonly<Record<string, string>>, method = 'GET') => {
     const query = new URLSearchParams({ iss: platform.issuer, login_hint: 'h', target_link_uri: `${base()}/next`, ...more });
-    return answerLti(pembit, { method, path: '/lti/login', query: method === 'GET' ? query.toString() : '', cookie: '', form: query });
+    return answerLti(pembit, { method, path: '/lti/login', query: method === 'GET' ? query.toString() : '', cookie: '', form: query, fromHere: false });
   }; // prettier-ignore
 
   test.each(['GET', 'POST'])('goes to the site’s sign-in with state and nonce, by %s', async (method) => {
@@ -330,7 +330,7 @@ describe('the first step', () => {
 
   test('or the site’s own frame has kept what shows the browser, which still has to bring a session’s cookie', async () => {
     const query = new URLSearchParams({ iss: platform.issuer, login_hint: 'h', target_link_uri: `${base()}/next`, lti_storage_target: '_parent' }); // prettier-ignore
-    const kept = await answerLti(pembit, { method: 'GET', path: '/lti/login', query: query.toString(), cookie: '', form: query }); // prettier-ignore
+    const kept = await answerLti(pembit, { method: 'GET', path: '/lti/login', query: query.toString(), cookie: '', form: query, fromHere: false }); // prettier-ignore
     const data = (name: string) =>
       new RegExp(`data-${name}="([^"]*)"`).exec(kept.body)![1]!.replaceAll('&amp;', '&');
     expect([data('target'), data('origin')]).toEqual(['_parent', platform.origin]);
@@ -339,11 +339,14 @@ describe('the first step', () => {
     const form = { state, id_token: await platform.sign(claimsFor(nonce)) };
     const asks = await post(form, '');
     expect(asks.body).toContain(`data-key="${data('key')}"`);
+    // Another site that has begun a launch of its own cannot have it opened in somebody else's browser.
+    const foreign = await post({ ...form, stored: data('value') }, '', false);
+    expect([setCookies(foreign), await select(pembit, 'SELECT id FROM lti_arrivals')]).toEqual([[], []]);
     const answer = await post({ ...form, stored: data('value') }, '');
     expect(answer.status).toBe(303);
     const opened = new URL(String(answer.headers.location), base());
     expect(opened.pathname).toBe('/lti/opened');
-    const look = (cookie: string) => answerLti(pembit, { method: 'GET', path: '/lti/opened', query: opened.search.slice(1), cookie, form: query }); // prettier-ignore
+    const look = (cookie: string) => answerLti(pembit, { method: 'GET', path: '/lti/opened', query: opened.search.slice(1), cookie, form: query, fromHere: false }); // prettier-ignore
     expect((await look('')).body).toContain(ltiTexts.openTab);
     expect((await look(jarOf(answer))).headers.location).toMatch(/^\/lti\/join\?arrival=/);
   });
@@ -437,6 +440,16 @@ describe('whoever comes', () => {
     valueOf(await joinArrival(pembit, arrivalIn(await launch()), school.instructor.person));
     const session = await sessionIn(siteIn(await launch()));
     expect([session.person.isAdmin, await isFresh(pembit, session)]).toEqual([false, false]);
+  });
+
+  test('from a course whose list is not named in every launch: what was known of it stays', async () => {
+    await linked();
+    const names = { 'https://purl.imsglobal.org/spec/lti-nrps/claim/namesroleservice': { context_memberships_url: `${platform.origin}/members` } }; // prettier-ignore
+    valueOf(await joinArrival(pembit, arrivalIn(await launch(names)), school.students[0]!.person));
+    await launch({ [`${LTI}context`]: { id: 'c1', title: 'Renamed' } });
+    expect(await select(pembit, 'SELECT title, members_url FROM lti_contexts')).toEqual([
+      { title: 'Renamed', members_url: `${platform.origin}/members` },
+    ]);
   });
 
   test('whose address somebody has here gets an account without one: nobody’s address is taken', async () => {

@@ -72,7 +72,8 @@ function page(title: string, body: Html, { status = 200, script, frames }: Reado
       'content-type': 'text/html; charset=utf-8',
       'content-security-policy': policy,
       'cache-control': 'no-store',
-      'referrer-policy': 'no-referrer',
+      // The page itself is told where its form came from.
+      'referrer-policy': 'same-origin',
       'x-content-type-options': 'nosniff',
     },
     body: embedDocument({ title }, html`<h1>${title}</h1>${whole}`),

@@ -1,4 +1,5 @@
 import parseRange from 'range-parser';
+import { FRAMES } from '@/core/lti/frames';
 import { isRecording, shownAs } from '@/core/materials/fileTypes';
 import type { StoredFile } from '@/data/materials/files';
 import type { Config } from '../config';
@@ -14,6 +15,7 @@ export const disposition = (how: string, name: string) =>
  */
 export function answerFile(config: Config, file: StoredFile, asked: Headers): Response {
   const etag = `"${file.hash}"`;
+  const frames = asked.get(FRAMES);
   const headers: Record<string, string> = {
     etag,
     'accept-ranges': 'bytes',
@@ -22,7 +24,7 @@ export function answerFile(config: Config, file: StoredFile, asked: Headers): Re
     'cross-origin-resource-policy': 'same-origin',
     'referrer-policy': 'no-referrer',
     // The browser's own viewers of PDF, sound and film do not work in a sandbox; what they show runs no script of the page.
-    'content-security-policy': `default-src 'none'; img-src 'self'; media-src 'self'; style-src 'unsafe-inline'; frame-ancestors 'none'${file.mediaType === 'application/pdf' || isRecording(file.mediaType) ? '' : '; sandbox'}`,
+    'content-security-policy': `default-src 'none'; img-src 'self'; media-src 'self'; style-src 'unsafe-inline'; frame-ancestors ${frames ? `'self' ${frames}` : "'none'"}${file.mediaType === 'application/pdf' || isRecording(file.mediaType) ? '' : '; sandbox'}`,
   };
   if (
     asked

@@ -7,7 +7,7 @@ import { noteAnswer, useConnection } from '../controls/connection';
 const EVERY_MS = 2000;
 
 /** Says that the server does not answer, or knows no more who asks; asks until it does, and then draws the page anew. */
-export function ConnectionNote() {
+export function ConnectionNote({ bySite }: Readonly<{ bySite: boolean }>) {
   const router = useRouter();
   const connection = useConnection();
   useEffect(() => {
@@ -27,9 +27,13 @@ export function ConnectionNote() {
       {connection === 'signedOut' ? (
         <p className="notice">
           {frameTexts.signedOut}{' '}
-          <a href="/sign-in" target="_blank" rel="noopener">
-            {frameTexts.signInAgain}
-          </a>
+          {bySite ? (
+            frameTexts.openAgain
+          ) : (
+            <a href="/sign-in" target="_blank" rel="noopener">
+              {frameTexts.signInAgain}
+            </a>
+          )}
         </p>
       ) : null}
     </div>

@@ -14,6 +14,7 @@ import type { NavItem } from './navItem';
 import { MoreNav } from './MoreNav';
 import { NavLink } from './NavLink';
 import { QuickLine } from '../quickline/QuickLine';
+import { StayInFrame } from './StayInFrame';
 import { SeeAsSelect } from './SeeAsSelect';
 import type { TermChoice } from './termChoices';
 
@@ -96,7 +97,8 @@ export function Frame({
         <main id="page" className={wide ? styles.wide : styles.page} tabIndex={-1}>
           <DrawnFor email={person.email} />
           {from ? <p className={styles.from}>{ltiTexts.fromFor(from, person.name)}</p> : null}
-          <ConnectionNote />
+          {from ? <StayInFrame /> : null}
+          <ConnectionNote bySite={from !== undefined} />
           {children}
         </main>
       </div>

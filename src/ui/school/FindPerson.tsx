@@ -2,6 +2,7 @@
 import dynamic from 'next/dynamic';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
+import { shownAddress } from '@/core/mail/nobodysAddress';
 import { schoolTexts } from '@/core/texts/school';
 import { callApi } from '../controls/callApi';
 import { officeTexts } from '@/core/texts/office';
@@ -58,7 +59,7 @@ export function FindPerson() {
             <span>
               <b>{person.name}</b>{' '}
               <span className="soft">
-                {person.email}
+                {shownAddress(person.email)}
                 {person.deactivated ? ` · ${officeTexts.isDeactivated}` : ''}
               </span>
             </span>

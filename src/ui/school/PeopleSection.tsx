@@ -2,6 +2,7 @@
 import dynamic from 'next/dynamic';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
+import { shownAddress } from '@/core/mail/nobodysAddress';
 import { schoolTexts } from '@/core/texts/school';
 import { officeTexts } from '@/core/texts/office';
 import { Field } from '../controls/Field';
@@ -42,7 +43,7 @@ export function PeopleSection({ people }: { people: readonly PersonLine[] }) {
               <b>{person.name}</b>{' '}
               <span className="soft">
                 {[
-                  person.email,
+                  shownAddress(person.email),
                   person.isAdmin ? officeTexts.administrator : '',
                   person.deactivated ? officeTexts.isDeactivated : '',
                   person.waiting ? schoolTexts.neverSignedIn : '',
