@@ -7,6 +7,7 @@ import type { Platform, SignOptions } from '../../../tests/support/platform';
 import { newPlatform } from '../../../tests/support/platform';
 import type { School } from '../../../tests/support/school';
 import { newSchool } from '../../../tests/support/school';
+import { siteInput } from '../../../tests/support/siteSchool';
 import type { LaunchFault } from '@/core/lti/message';
 import { ltiTexts } from '@/core/texts/lti';
 import { select } from '@/data/database';
@@ -49,19 +50,7 @@ beforeEach(async () => {
 });
 afterEach(() => school.close());
 
-const input = (more: object = {}) => ({
-  name: 'Learning at Kittiwake',
-  issuer: platform.issuer,
-  clientId: platform.clientId,
-  keysUrl: `${platform.origin}/keys`,
-  authUrl: `${platform.origin}/auth`,
-  tokenUrl: `${platform.origin}/token`,
-  tokenAudience: '',
-  deployments: ['1'],
-  origins: [],
-  asksNames: true,
-  ...more,
-});
+const input = (more: object = {}) => ({ ...siteInput({ platform }), ...more });
 const base = () => pembit.config.baseUrl;
 
 const claimsFor = (nonce: string, path = '/next'): JWTPayload => ({
