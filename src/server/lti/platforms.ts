@@ -17,6 +17,7 @@ import {
   spendRegistration,
 } from '@/data/lti/platforms';
 import { noteInOffice } from '@/data/people/officeLog';
+import type { Writer } from '@/data/writeQueue';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
 import { SiteSilent, askSite } from './askSite';
@@ -57,37 +58,34 @@ export async function savePlatform(
   );
 }
 
-/** The office's yes to a site that has registered itself. */
-export async function acceptPlatform(pembit: Pembit, actor: SignedIn, id: string): Promise<Outcome<{ name: string }>> {
+type Doing = (writer: Writer, platform: Platform, nowMs: number) => Promise<unknown>;
+
+/** Does something to a site that is known here, and notes who did it. */
+async function change(pembit: Pembit, actor: SignedIn, id: string, [act, doing]: readonly ['platform' | 'platformEnded', Doing]): Promise<Outcome<{ name: string }>> {
   if (!actor.person.isAdmin) return refused('notYours');
   const nowMs = pembit.now().epochMilliseconds;
   return pembit.queue.write(
     async (writer) => {
       const platform = await platformById(writer, id);
       if (!platform) return refused('notFound');
-      await putPlatform(writer, { ...platform, accepted: true }, nowMs);
-      await noteInOffice({ ...writer, nowMs }, { act: 'platform', actor: actor.person.id });
+      await doing(writer, platform, nowMs);
+      await noteInOffice({ ...writer, nowMs }, { act, actor: actor.person.id });
       return done({ name: platform.name });
     },
     { aside: true },
   );
 } // prettier-ignore
 
+/** The office's yes to a site that has registered itself. */
+export const acceptPlatform = (pembit: Pembit, actor: SignedIn, id: string): Promise<Outcome<{ name: string }>> =>
+  change(pembit, actor, id, ['platform', (writer, platform, nowMs) => putPlatform(writer, { ...platform, accepted: true }, nowMs)]); // prettier-ignore
+
 /** Disconnects a site: nobody comes in by it any more, what it opened is closed, and no roster follows it. */
-export async function endPlatform(pembit: Pembit, actor: SignedIn, id: string): Promise<Outcome<{ name: string }>> {
-  if (!actor.person.isAdmin) return refused('notYours');
-  const nowMs = pembit.now().epochMilliseconds;
-  return pembit.queue.write(
-    async (writer) => {
-      const platform = await platformById(writer, id);
-      if (!platform) return refused('notFound');
-      await removePlatform(writer, platform);
-      await noteInOffice({ ...writer, nowMs }, { act: 'platformEnded', actor: actor.person.id });
-      return done({ name: platform.name });
-    },
-    { aside: true },
-  );
-} // prettier-ignore
+export const endPlatform = (
+  pembit: Pembit,
+  actor: SignedIn,
+  id: string,
+): Promise<Outcome<{ name: string }>> => change(pembit, actor, id, ['platformEnded', removePlatform]);
 
 const HOLDS_MS = 3_600_000;
 const hashOf = (code: string) => createHash('sha256').update(code).digest('base64url');
