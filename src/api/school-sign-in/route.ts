@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { beginSchoolSignIn } from '@/server/session/schoolSignIn';
 import { safePath } from '@/server/safePath';
 import { endpoint } from '../endpoint';
-import { journeyCookie } from '../sessionCookie';
+import { leadThere } from './leadThere';
 
 const query = z.object({ to: z.string().max(2000).default('/') });
 
@@ -11,13 +11,6 @@ export const GET = endpoint(
   { who: 'anyone', query, limit: 'token', answer: 'redirect' },
   async ({ pembit, query }) => {
     const begun = await beginSchoolSignIn(pembit, safePath(query.to));
-    if (!begun.ok) return begun;
-    return new Response(null, {
-      status: 303,
-      headers: {
-        location: begun.value.url,
-        'set-cookie': journeyCookie(pembit.config.baseUrl, begun.value.cookie),
-      },
-    });
+    return begun.ok ? leadThere(pembit.config.baseUrl, begun.value) : begun;
   },
 );

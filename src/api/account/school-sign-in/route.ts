@@ -1,7 +1,7 @@
 import { isFresh } from '@/server/session/session';
 import { beginSchoolSignIn } from '@/server/session/schoolSignIn';
 import { endpoint } from '../../endpoint';
-import { journeyCookie } from '../../sessionCookie';
+import { leadThere } from '../../school-sign-in/leadThere';
 
 /** Leads to the school’s sign-in to link it; only for whoever has just signed in here. */
 export const GET = endpoint(
@@ -11,13 +11,6 @@ export const GET = endpoint(
     if (!(await isFresh(pembit, actor)))
       return new Response(null, { status: 303, headers: { location: '/account?refused=signInAnew' } });
     const begun = await beginSchoolSignIn(pembit, '/account', actor.person.id);
-    if (!begun.ok) return begun;
-    return new Response(null, {
-      status: 303,
-      headers: {
-        location: begun.value.url,
-        'set-cookie': journeyCookie(pembit.config.baseUrl, begun.value.cookie),
-      },
-    });
+    return begun.ok ? leadThere(pembit.config.baseUrl, begun.value) : begun;
   },
 );
