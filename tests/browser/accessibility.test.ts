@@ -218,3 +218,20 @@ test('the term grid is worked by keyboard: arrows move, typing adds, what was ty
   await person.sees('This is not a time.');
   await person.click('button', 'Cancel');
 });
+
+test('where the system chooses all colours, what is chosen, taken and now is still told', async () => {
+  await person.size(DESKTOP, false, true);
+  await become('maren');
+  await person.open(`${base}/term`);
+  await person.find('cell', /^week 6, Tue 13 Oct, today/);
+  const ground = async (css: string) => (await person.element(css)).getCssValue('background-color');
+  const nav = 'nav a[href="/week"]';
+  expect(await ground('nav a[href="/term"][aria-current]')).not.toBe(await ground(nav));
+  const times = '[data-taken]';
+  expect(await ground(`${times}[data-taken="true"]`)).not.toBe(
+    await ground(`${times}:not([data-taken="true"])`),
+  );
+  const today = await person.find('cell', /^week 6, Tue 13 Oct, today/);
+  expect(await today.getCssValue('outline-style')).toBe('solid');
+  await person.size(DESKTOP);
+});

@@ -42,7 +42,8 @@ export type Person = Readonly<{
   sees: (text: string | RegExp) => Promise<void>;
   doesNotSee: (text: string) => Promise<void>;
   text: () => Promise<string>;
-  size: (size: Size, dark?: boolean) => Promise<void>;
+  /** `forced`: where the system chooses all colours. */
+  size: (size: Size, dark?: boolean, forced?: boolean) => Promise<void>;
   /** Ends the browser; fails when the console said that anything went against the content policy. */
   quit: () => Promise<void>;
 }>;
@@ -103,7 +104,7 @@ export async function newPerson(
   // A check of a whole page takes long on a busy machine.
   await driver.manage().setTimeouts({ script: 120_000 });
 
-  const setSize = async ({ width, height }: Size, dark = false) => {
+  const setSize = async ({ width, height }: Size, dark = false, forced = false) => {
     await driver.sendDevToolsCommand('Emulation.setDeviceMetricsOverride', {
       width,
       height,
@@ -111,7 +112,10 @@ export async function newPerson(
       mobile: width < 600,
     });
     await driver.sendDevToolsCommand('Emulation.setEmulatedMedia', {
-      features: [{ name: 'prefers-color-scheme', value: dark ? 'dark' : 'light' }],
+      features: [
+        { name: 'prefers-color-scheme', value: dark ? 'dark' : 'light' },
+        { name: 'forced-colors', value: forced ? 'active' : 'none' },
+      ],
     });
   };
   await setSize(size);
