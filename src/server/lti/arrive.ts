@@ -15,6 +15,7 @@ import type { LinkedContext } from '@/data/lti/contexts';
 import { contextAt, noteContext } from '@/data/lti/contexts';
 import { arrivalById, insertArrival, insertPlacing, removeArrival } from '@/data/lti/passing';
 import { platformById } from '@/data/lti/platforms';
+import { leftUnder } from '@/data/people/departures';
 import { placeOnRoster } from '@/data/people/enrolment';
 import { rosterRow, staffRow } from '@/data/people/memberRows';
 import { noteInOffice } from '@/data/people/officeLog';
@@ -131,6 +132,8 @@ async function takePlace(change: Change, { platform, linked, person, role }: Pla
   const staff = await staffRowsOf(change, course);
   if (!role || !row || row.archived_at !== null || placed || staff.some((one) => one.person_id === person)) return;
   if (role === 'takes') {
+    // Whoever was taken off does not come back by a launch: a list brings them back, or somebody who teaches.
+    if (await leftUnder(change, { course, person, generation: 0 })) return;
     await change.insert('roster', [rosterRow({ course, section, person, joinedAtMs: change.nowMs })]);
   } else {
     const sections = role === 'assists' && section ? [section] : [];

@@ -13,6 +13,7 @@ import { ltiTexts } from '@/core/texts/lti';
 import { select } from '@/data/database';
 import { platformsOf, putPlatform } from '@/data/lti/platforms';
 import type { Pembit } from '../pembit';
+import { moveStudents } from '../people/membership';
 import { isFresh, signedInBy } from '../session/session';
 import type { SignedIn } from '../session/session';
 import { answerLti, framingOrigins } from './answerLti';
@@ -422,6 +423,15 @@ describe('whoever comes', () => {
     valueOf(await joinArrival(pembit, arrivalIn(await launch(asTeacher)), ivo!.person));
     const { viewer } = await sessionIn(siteIn(await launch(asTeacher)));
     expect([viewer.staffOf.size, [...viewer.memberOf.keys()]]).toEqual([0, [school.course]]);
+  });
+
+  test('and was taken off the roster does not come back by a launch', async () => {
+    await linked();
+    const { session } = valueOf(await enterAnew(pembit, arrivalIn(await launch())));
+    const { person } = await sessionIn(session);
+    valueOf(await moveStudents(pembit, school.instructor, school.course, [person.id], { kind: 'leave' }));
+    const again = await sessionIn(siteIn(await launch()));
+    expect([again.person.id, again.viewer.memberOf.size]).toEqual([person.id, 0]);
   });
 
   test('administers nothing by a site’s word, and is not fresh by it', async () => {
