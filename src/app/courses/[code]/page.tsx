@@ -34,7 +34,7 @@ import { DriftSection } from '@/ui/school/DriftSection';
 import { driftView } from '@/ui/school/driftView';
 import { hitLines } from '@/ui/school/hitLines';
 import { HitsSection } from '@/ui/school/HitsSection';
-import { CourseSites } from '@/ui/lti/CourseSites';
+import { CourseSitesWhereUsed } from '@/ui/lti/CourseSitesWhereUsed';
 import { courseSiteLines } from '@/ui/lti/courseSiteLines';
 import { sitesOfCourse } from '@/server/lti/linkCourse';
 import { JoiningSection } from '@/ui/school/JoiningSection';
@@ -186,7 +186,7 @@ export default async function CoursePage({ params }: Props) {
           />
           <JoiningSection course={course.id} address={address} />
           {sites ? (
-            <CourseSites
+            <CourseSitesWhereUsed
               sites={courseSiteLines(sites, {
                 zone: requireZone(term.tzid),
                 locale: plan.locale,
