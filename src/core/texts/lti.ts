@@ -1,5 +1,4 @@
 import type { LaunchFault } from '../lti/message';
-import type { SiteRole } from '../lti/role';
 
 const ASK = 'If this goes on, tell whoever looks after the course’s site.';
 
@@ -73,8 +72,6 @@ export const ltiTexts = {
     goOn: 'Go on without an account',
     noCourse: 'Only people with an account come in from here: this course of the site is not linked with one of Pembit yet. Its instructor opens this page once, and says which course it is.',
     noRole: 'The site does not say that you teach or take this course. Whoever does can come in.',
-    over: 'This took too long. Load the page of the course’s site again.',
-    joined: 'Signed in',
   },
 
   link: {
@@ -85,7 +82,6 @@ export const ltiTexts = {
     section: 'Which of its sections',
     all: 'All of them',
     act: 'Link it',
-    linked: (code: string) => `Linked with ${code}`,
     taken: 'A course of a site is linked with this already. Choose another section, or end that link on the course’s page.',
     later: 'Not now',
     none: 'You instruct no course that goes on.',
@@ -113,7 +109,6 @@ export const ltiTexts = {
       `${added} new, ${present} on both, ${gone} no longer on the site’s list`,
     added: 'New:',
     gone: 'No longer on the site’s list:',
-    off: (n: number) => `${n} taken off`,
     nobody: 'Somebody without a name',
     held: (known: number, gone: number) =>
       `${gone} of ${known} would be gone. Nothing was changed: look first.`,
@@ -135,8 +130,6 @@ export const ltiTexts = {
       view: 'A view of the plan',
       embed: 'A public embed',
     },
-    course: 'Course',
-    search: 'Find it',
     day: 'Day',
     which: 'Which one',
     none: 'There is nothing of this kind.',
@@ -147,7 +140,6 @@ export const ltiTexts = {
     words: 'Its title in the page',
     act: 'Place it',
     cancel: 'Place nothing',
-    over: 'This took too long. Begin again in the course’s site.',
     /** Each reader finds their own there. */
     own: 'Each reader finds their own view there, without another account.',
     views: {
@@ -218,6 +210,4 @@ export const ltiTexts = {
     badSite: 'What this site says of itself could not be read, or it is not the site that it says it is.',
     refused: 'The site did not take the registration.',
   },
-
-  roles: { teaches: 'teaches', assists: 'assists', takes: 'takes' } satisfies Record<SiteRole, string>,
 } as const; // prettier-ignore
