@@ -3,6 +3,7 @@ import { spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
+import { postgresPrograms } from './postgres.mjs';
 
 export const root = path.resolve(import.meta.dirname, '..');
 export const environment = { ...process.env, NEXT_TELEMETRY_DISABLED: '1', SE_OFFLINE: 'true' };
@@ -139,16 +140,29 @@ const READERS = `import icalendar, vobject, gi; gi.require_version('ICalGLib', '
 const readsCalendars = () =>
   existsSync('/usr/bin/python3') && spawnSync('/usr/bin/python3', ['-c', READERS]).status === 0;
 
-/** What the tests drive and ask: Debian's Chromium and its driver, and its readers of calendar files. */
+/** Debian makes and starts a cluster with the package; the tests have one of their own. */
+function keepClustersAway() {
+  const file = '/etc/postgresql-common/createcluster.conf';
+  if (!isRoot || existsSync(file)) return;
+  mkdirSync(path.dirname(file), { recursive: true });
+  writeFileSync(file, 'create_main_cluster = false\n');
+}
+
+/** What the tests drive and ask: Debian's Chromium and its driver, PostgreSQL, and Debian's readers of calendar files. */
 export function ensureTestPrograms() {
+  if (!postgresPrograms()) keepClustersAway();
   const missing = [
+    ...(postgresPrograms() ? [] : ['postgresql']),
     ...(existsSync('/usr/bin/chromium') && existsSync('/usr/bin/chromedriver')
       ? []
       : ['chromium', 'chromium-driver']),
     ...(readsCalendars() ? [] : ['python3-icalendar', 'python3-vobject', 'python3-gi', 'gir1.2-ical-3.0']),
   ];
   if (missing.length > 0)
-    aptInstall(missing, 'The tests drive Chromium, and have feeds read by programs that others wrote.');
+    aptInstall(
+      missing,
+      'The tests drive Chromium and PostgreSQL, and have feeds read by programs that others wrote.',
+    );
 }
 
 /** Types of Next's routes, and of the API for the examples; the type check and the linter read them. */

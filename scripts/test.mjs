@@ -1,4 +1,4 @@
-// npm test: sets up a fresh machine, then lint, types and build, unit and reference tests, browser tests.
+// npm test: sets up a fresh machine, then lint, types and build, unit and reference tests, those of the data on PostgreSQL, browser tests.
 import { mkdtempSync, openSync, readFileSync, readdirSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
@@ -84,6 +84,8 @@ function count(name, file) {
 
 say('Unit, reference and property tests');
 const unit = await vitest('unit', ['--project', 'unit']);
+say('Tests of data and server once more, on PostgreSQL');
+const postgres = await vitest('postgres', ['--project', 'postgres']);
 // Most of a browser test is waiting: two halves go on side by side, each with servers of its own; what measures is alone.
 const ALONE = ['storm', 'locks', 'stopping'].map((name) => `tests/browser/${name}.test.ts`);
 const browser = ['--project', 'browser'];
@@ -125,4 +127,4 @@ for (const line of failed) console.log(`\nFailed: ${line}`);
 console.log(
   `\n${totals.passed} passed, ${totals.failed} failed, ${totals.skipped} skipped, ${repeated.length} at the second attempt`,
 );
-process.exit(unit && alone && halves.every(Boolean) && totals.passed > 0 ? 0 : 1);
+process.exit(unit && postgres && alone && halves.every(Boolean) && totals.passed > 0 ? 0 : 1);

@@ -2,7 +2,9 @@ import { mkdirSync, rmSync } from 'node:fs';
 import path from 'node:path';
 import type { Sequelize } from 'sequelize';
 import { Umzug } from 'umzug';
+import { lockForMigrations } from './postgres/commits';
 import { select } from './database';
+import { definition, dialectOf, tableNames } from './dialect';
 import type { Writer } from './writeQueue';
 import { foundations } from './migrations/0001-foundations';
 import { frame } from './migrations/0002-frame';
@@ -52,8 +54,9 @@ import { waitingForASeat } from './migrations/0029-waiting-for-a-seat';
 
 type Migration = Readonly<{
   name: string;
-  statements: readonly string[];
-  /** What statements cannot say, done after them in the same transaction. */
+  /** `converts`: brings what stands there into a new form, in words of SQLite where no other database is old enough. */
+  statements: readonly (string | Readonly<{ converts: string }>)[];
+  /** What statements cannot say of what stands there, done after them in the same transaction. */
   also?: (writer: Writer) => Promise<void>;
 }>;
 
@@ -113,8 +116,20 @@ export type MigrationReport = Readonly<{ applied: readonly string[]; backups: re
  * @throws Error when the database was written by a newer Pembit.
  */
 export async function migrate(sequelize: Sequelize, folder: string, now: string): Promise<MigrationReport> {
+  if (dialectOf({ sequelize }) === 'sqlite') return bringUpToDate(sequelize, folder, now);
+  // Several processes may start at once: one of them brings the database up to date, the others find it so.
+  return sequelize.transaction(async (transaction) => {
+    await lockForMigrations({ sequelize, transaction });
+    return bringUpToDate(sequelize, folder, now);
+  });
+}
+
+async function bringUpToDate(sequelize: Sequelize, folder: string, now: string): Promise<MigrationReport> {
   await sequelize.query(
-    'CREATE TABLE IF NOT EXISTS migrations (name TEXT PRIMARY KEY, applied_at TEXT NOT NULL)',
+    definition(
+      dialectOf({ sequelize }),
+      'CREATE TABLE IF NOT EXISTS migrations (name TEXT PRIMARY KEY, applied_at TEXT NOT NULL)',
+    ),
   );
   const executed = async () =>
     (await select<{ name: string }>({ sequelize }, 'SELECT name FROM migrations ORDER BY name')).map(
@@ -147,7 +162,8 @@ export async function migrate(sequelize: Sequelize, folder: string, now: string)
   const backups: string[] = [];
   for (const { name } of await umzug.pending()) {
     // Without any person in it there is nothing to keep: a fresh installation leaves no copies of empty databases.
-    if (await isFilled(sequelize)) backups.push(await copyAside(sequelize, { folder, name, now }));
+    if ((await isFilled(sequelize)) && dialectOf({ sequelize }) === 'sqlite')
+      backups.push(await copyAside(sequelize, { folder, name, now }));
     await umzug.up({ migrations: [name] });
     applied.push(name);
   }
@@ -155,14 +171,27 @@ export async function migrate(sequelize: Sequelize, folder: string, now: string)
 }
 
 async function isFilled(sequelize: Sequelize): Promise<boolean> {
-  const tables = await select({ sequelize }, `SELECT name FROM sqlite_master WHERE name = 'people'`);
-  return tables.length > 0 && (await select({ sequelize }, 'SELECT id FROM people LIMIT 1')).length > 0;
+  const tables = await select<{ name: string }>({ sequelize }, tableNames({ sequelize }));
+  return (
+    tables.some(({ name }) => name === 'people') &&
+    (await select({ sequelize }, 'SELECT id FROM people LIMIT 1')).length > 0
+  );
 }
 
 async function applyWhole(sequelize: Sequelize, { statements, also }: Migration): Promise<void> {
+  const filled = await isFilled(sequelize);
+  const dialect = dialectOf({ sequelize });
   await sequelize.transaction(async (transaction) => {
-    for (const statement of statements) await sequelize.query(statement, { transaction });
-    await also?.({ sequelize, transaction });
+    for (const statement of statements) {
+      const sql =
+        typeof statement === 'string'
+          ? definition(dialect, statement)
+          : filled
+            ? statement.converts
+            : undefined;
+      if (sql !== undefined) await sequelize.query(sql, { transaction });
+    }
+    if (filled) await also?.({ sequelize, transaction });
   });
 }
 

@@ -28,11 +28,16 @@ const allowedHosts = z
     'must name hosts or networks, such as calendar.school.internal, 10.20.0.0/16',
   );
 
+const databaseUrl = given(
+  z.url({ protocol: /^postgres(ql)?$/, error: 'must begin with postgres://' }).optional(),
+);
+
 const environment = z.object({
   PORT: port.default(4310),
   HOST: given(z.string().optional()),
   PEMBIT_STANDINS_PORT: port.default(4311),
   PEMBIT_DATA: z.string().default('./var'),
+  PEMBIT_DATABASE_URL: databaseUrl,
   PEMBIT_BASE_URL: baseUrl,
   PEMBIT_SECRET_FILE: given(z.string().optional()),
   PEMBIT_NOW: z.iso.datetime().optional(),
@@ -67,6 +72,8 @@ export type Config = Readonly<{
   host?: string;
   standinsPort: number;
   dataFolder: string;
+  /** PostgreSQL, where the school's data are there and not in a file of the folder; the folder is shared by all processes then. */
+  databaseUrl?: string;
   baseUrl: string;
   secretFile: string;
   /** Where nightly backups go. */
@@ -139,6 +146,7 @@ export function readConfig(env: Record<string, string | undefined>): Config {
     host: data.HOST ?? (data.PEMBIT_PROXY ? '127.0.0.1' : undefined),
     standinsPort: data.PEMBIT_STANDINS_PORT,
     dataFolder,
+    ...(data.PEMBIT_DATABASE_URL ? { databaseUrl: data.PEMBIT_DATABASE_URL } : {}),
     baseUrl: base,
     secretFile: path.resolve(data.PEMBIT_SECRET_FILE ?? path.join(dataFolder, 'secret')),
     backupFolder: path.resolve(data.PEMBIT_BACKUPS ?? path.join(dataFolder, 'backups')),

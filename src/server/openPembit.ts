@@ -1,10 +1,11 @@
 import { existsSync, mkdirSync, readdirSync } from 'node:fs';
 import path from 'node:path';
-import { databaseFile, openDatabase } from '@/data/database';
+import { databaseFile, openStore } from '@/data/database';
 import { hasAddresses } from '@/data/soundness';
 import { lockFolder } from '@/data/folderLock';
 import { migrate } from '@/data/migrate';
 import { giveToOwner, makeOnlyPrivate, makePrivate } from '@/data/privateFolder';
+import { createPostgresQueue } from '@/data/postgres/postgresQueue';
 import { createWriteQueue } from '@/data/writeQueue';
 import { createClock } from './clock';
 import type { Config } from './config';
@@ -36,14 +37,17 @@ function requireDatabase(folder: string): void {
 export async function openPembit(config: Config): Promise<Pembit> {
   makeOnlyPrivate();
   mkdirSync(config.dataFolder, { recursive: true });
-  const unlock = await lockFolder(config.dataFolder);
+  // Beside PostgreSQL the folder holds files alone, and several processes share it.
+  const unlock = config.databaseUrl ? () => Promise.resolve() : await lockFolder(config.dataFolder);
   try {
-    requireDatabase(config.dataFolder);
-    const sequelize = openDatabase(config.dataFolder);
+    if (!config.databaseUrl) requireDatabase(config.dataFolder);
+    const sequelize = openStore(config);
     const metrics = createMetrics();
-    const queue = createWriteQueue(sequelize, metrics.write);
     const now = createClock(config.startsAt);
     const migrations = await migrate(sequelize, config.dataFolder, now().toString());
+    const queue = config.databaseUrl
+      ? await createPostgresQueue(sequelize, config.databaseUrl, metrics.write)
+      : createWriteQueue(sequelize, metrics.write);
     makePrivate(config.dataFolder);
     const secret = readSecret(config.secretFile, { isNew: !(await hasAddresses({ sequelize })) });
     await eraseAgain({ sequelize, queue }, config.dataFolder, now().epochMilliseconds);
@@ -55,6 +59,7 @@ export async function openPembit(config: Config): Promise<Pembit> {
       stop();
       await keepTries({ tries, unwrittenTries, queue, now });
       await queue.drained();
+      await queue.close();
       await sequelize.close();
       // A command that root ran leaves nothing behind that the account of the server could not write.
       giveToOwner(config.dataFolder);

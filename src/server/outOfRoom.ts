@@ -1,9 +1,13 @@
+import { CANNOT_WRITE } from '@/data/dialect';
+
 type Failure = Readonly<{ code?: string; original?: Readonly<{ code?: string }> }>;
 
-const CANNOT_WRITE = new Set(['SQLITE_FULL', 'SQLITE_READONLY', 'SQLITE_IOERR', 'SQLITE_CANTOPEN', 'ENOSPC', 'EDQUOT', 'EROFS', 'EACCES']); // prettier-ignore
+const NO_ROOM_FOR_FILES = new Set(['ENOSPC', 'EDQUOT', 'EROFS', 'EACCES']);
 
 /** Whether an error says that the database, or a file beside it, cannot be written: no room, no permission, a failing disk. */
 export function isOutOfRoom(error: unknown): boolean {
   const { code, original } = (error ?? {}) as Failure;
-  return [code, original?.code].some((name) => name !== undefined && CANNOT_WRITE.has(name));
+  return [code, original?.code].some(
+    (name) => name !== undefined && (CANNOT_WRITE.has(name) || NO_ROOM_FOR_FILES.has(name)),
+  );
 }

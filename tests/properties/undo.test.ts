@@ -1,3 +1,4 @@
+import { asInserted } from '../support/asInserted';
 import fc from 'fast-check';
 import { Temporal } from 'temporal-polyfill';
 import { afterAll, beforeAll, expect, test } from 'vitest';
@@ -119,7 +120,10 @@ const ALONE = [DATES, ...EACH_ONCE.filter((a) => !deletes(a)), ...EACH_ONCE.filt
 
 async function carryOut(a: Act): Promise<Outcome<unknown> | undefined> {
   const { pembit, instructor } = school;
-  const rows = await select<Row>(pembit, 'SELECT id, sequence, kind, title FROM entries ORDER BY rowid');
+  const rows = await select<Row>(
+    pembit,
+    `SELECT id, sequence, kind, title FROM entries ORDER BY ${asInserted(pembit)}`,
+  );
   if (a.what === 'plan') return planEntry(pembit, instructor, inputs()[a.which % 6]!);
   if (a.what === 'slide') return slide(a);
   if (a.what === 'close') return close(a);

@@ -21,6 +21,8 @@ import { changeOwnSettings } from '@/server/students/settings';
 import type { SignedIn } from '@/server/session/session';
 import { rosterRow, staffRow } from '@/data/people/memberRows';
 import { valueOf } from './outcomes';
+import { newDatabase } from './postgres';
+import { inject } from 'vitest';
 
 export type School = Readonly<{
   pembit: Pembit;
@@ -39,8 +41,10 @@ export type School = Readonly<{
 }>;
 
 const newFolder = () => mkdtempSync(path.join(tmpdir(), 'pembit-school-'));
-const openSchool = (folder: string) =>
-  openPembit(readConfig({ PEMBIT_DATA: folder, PEMBIT_NOW: '2026-10-13T12:00:00Z' }));
+const openSchool = (folder: string, databaseUrl?: string) =>
+  openPembit(
+    readConfig({ PEMBIT_DATA: folder, PEMBIT_NOW: '2026-10-13T12:00:00Z', PEMBIT_DATABASE_URL: databaseUrl }),
+  );
 
 /** A folder that has been opened once: making its tables takes ten times as long as copying them. */
 let emptyFolder: Promise<string> | undefined;
@@ -54,14 +58,17 @@ async function openedOnce(): Promise<string> {
 /** A data folder of its own with nothing in it, its clock starting on 13 October 2026, 9:00 in Halifax. */
 export async function emptySchool(): Promise<Pick<School, 'pembit' | 'later' | 'close'>> {
   const folder = newFolder();
-  cpSync(await (emptyFolder ??= openedOnce()), folder, { recursive: true });
-  const opened = await openSchool(folder);
+  const server = inject('postgresUrl');
+  const database = server === undefined ? undefined : await newDatabase(server);
+  if (!database) cpSync(await (emptyFolder ??= openedOnce()), folder, { recursive: true });
+  const opened = await openSchool(folder, database?.url);
   let milliseconds = 0;
   return {
     pembit: { ...opened, now: () => opened.now().add({ milliseconds }) },
     later: (ms) => void (milliseconds = ms),
     close: async () => {
       await opened.close();
+      await database?.giveBack();
       rmSync(folder, { recursive: true, force: true });
     },
   };

@@ -1,6 +1,7 @@
 import type { EntryId, PersonId } from '@/core/ids';
 import type { Reader } from '../database';
 import { select } from '../database';
+import { upsertRows } from '../statements';
 import type { Writer } from '../writeQueue';
 
 /** Which state of an entry a person has been shown. */
@@ -27,14 +28,22 @@ export async function markShown(
   entries: readonly Shown[],
   nowMs: number,
 ): Promise<void> {
-  // One statement: somebody's first look at a term shows hundreds of entries.
-  await writer.sequelize.query(
-    `INSERT INTO shown (person_id, entry_id, sequence, at, first_at)
-     SELECT :person, entries.id, json_extract(given.value, '$.sequence'), :nowMs, :nowMs
-     FROM json_each(:list) AS given JOIN entries ON entries.id = json_extract(given.value, '$.entry') WHERE TRUE
-     ON CONFLICT (person_id, entry_id) DO UPDATE SET sequence = excluded.sequence, at = excluded.at`,
-    { replacements: { person, nowMs, list: JSON.stringify(entries) }, transaction: writer.transaction },
-  );
+  if (entries.length === 0) return;
+  const there = await select<{ id: EntryId }>(writer, 'SELECT id FROM entries WHERE id IN (:ids)', {
+    ids: entries.map(({ entry }) => entry),
+  });
+  const known = new Set(there.map(({ id }) => id));
+  const rows = entries
+    .filter(({ entry }) => known.has(entry))
+    .map(({ entry, sequence }) => ({
+      person_id: person,
+      entry_id: entry,
+      sequence,
+      at: nowMs,
+      first_at: nowMs,
+    }));
+  // At once: somebody's first look at a term shows hundreds of entries.
+  await upsertRows(writer, 'shown', { rows, key: ['person_id', 'entry_id'], values: ['sequence', 'at'] });
 }
 
 /** Whoever had been shown an entry by then, and nothing as late as that state of it since: they have it as it was. */

@@ -7,6 +7,7 @@ import { momentFrom, momentText, isDay } from '@/core/time/zonedWall';
 import { fromAudience, toAudience } from '../audiences';
 import type { Reader } from '../database';
 import { select } from '../database';
+import { run } from '../statements';
 import type { Change } from '../history/change';
 import type { Rows } from '../rows';
 import type { Writer } from '../writeQueue';
@@ -54,8 +55,7 @@ export async function tombstonesIn(reader: Reader, courses: readonly CourseId[])
 
 /** Those that no feed holds any more. */
 export async function forgetTombstones(writer: Writer, nowMs: number): Promise<void> {
-  await writer.sequelize.query('DELETE FROM tombstones WHERE gone_at < :before', {
-    replacements: { before: nowMs - TOMBSTONE_DAYS * 86_400_000 },
-    transaction: writer.transaction,
+  await run(writer, 'DELETE FROM tombstones WHERE gone_at < :before', {
+    before: nowMs - TOMBSTONE_DAYS * 86_400_000,
   });
 }

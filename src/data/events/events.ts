@@ -8,6 +8,8 @@ import { select } from '../database';
 import { extensionRows, fromEntry, toEntry } from '../entries/entryRows';
 import type { StampScope } from '../history/stamps';
 import type { Rows } from '../rows';
+import { numberInOrder } from '../postgres/commits';
+import { insertRows } from '../statements';
 import type { Writer } from '../writeQueue';
 
 /** An event as it is stored: `id` grows in the order of the commits, `at` is the moment of the act. */
@@ -50,14 +52,13 @@ type Done = Readonly<{ atMs: number; actor: string | null; history: string | nul
 
 const AT_ONCE = 250;
 
-/** Writes what happened, in the order given. The queue lets nobody else write meanwhile: the last ids are theirs. */
+/** Writes what happened, in the order given. Nobody else numbers meanwhile: the last ids are theirs, and all that is numbered before is committed. */
 export async function insertEvents(
   writer: Writer,
   { atMs, actor, history }: Done,
   happenings: readonly Happening<StampScope>[],
 ): Promise<void> {
-  const { transaction } = writer;
-  const queries = writer.sequelize.getQueryInterface();
+  await numberInOrder(writer);
   for (let i = 0; i < happenings.length; i += AT_ONCE) {
     const portion = happenings.slice(i, i + AT_ONCE);
     const rows = portion.map(({ type, subject, payload }) => ({
@@ -68,14 +69,14 @@ export async function insertEvents(
       subject,
       payload: JSON.stringify(payload),
     }));
-    await queries.bulkInsert('events', rows, { transaction });
+    await insertRows(writer, 'events', rows);
     const last = await select<{ id: number }>(writer, 'SELECT id FROM events ORDER BY id DESC LIMIT :n', { n: portion.length }); // prettier-ignore
     const ids = last.map(({ id }) => id).reverse();
     const scopes = portion.flatMap((happening, n) =>
       [...new Set(happening.scopes)].map((scope) => ({ scope, event_id: ids[n]! })),
     );
     for (let k = 0; k < scopes.length; k += AT_ONCE)
-      await queries.bulkInsert('event_scopes', scopes.slice(k, k + AT_ONCE), { transaction });
+      await insertRows(writer, 'event_scopes', scopes.slice(k, k + AT_ONCE));
   }
 }
 

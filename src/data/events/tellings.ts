@@ -1,6 +1,7 @@
 import type { HistoryId, PersonId } from '@/core/ids';
 import type { Reader } from '../database';
 import { select } from '../database';
+import { run } from '../statements';
 import type { Writer } from '../writeQueue';
 
 /** Whom an act was told: so many people; none: somebody said that nobody needs to be. */
@@ -54,8 +55,9 @@ export async function noteTelling(
   writer: Writer,
   { history, atMs, actor, told, gathered = 0 }: Noted,
 ): Promise<void> {
-  await writer.sequelize.query(
+  await run(
+    writer,
     'INSERT INTO tellings (history_id, at, actor_id, told, gathered) VALUES (:history, :atMs, :actor, :told, :gathered)',
-    { replacements: { history, atMs, actor, told, gathered }, transaction: writer.transaction },
+    { history, atMs, actor, told, gathered },
   );
 }

@@ -1,6 +1,7 @@
 import type { PersonId } from '@/core/ids';
 import type { Reader } from '../database';
 import { select } from '../database';
+import { run } from '../statements';
 import type { Writer } from '../writeQueue';
 
 /** The state at which a cursor of a follower stands, as it was written; undefined where there is none (any more). */
@@ -15,9 +16,6 @@ export async function stateAt(
   );
   return row?.state;
 }
-
-const run = ({ sequelize, transaction }: Writer, sql: string, replacements: Record<string, unknown>) =>
-  sequelize.query(sql, { replacements, transaction });
 
 /** Puts a cursor; of one follower the newest `most` are kept. */
 export async function putCursor(

@@ -3,6 +3,7 @@ import type { Guardian, GuardianShows } from '@/core/guardians/guardian';
 import type { PersonId } from '@/core/ids';
 import type { Reader } from '../database';
 import { select } from '../database';
+import { run } from '../statements';
 import type { Writer } from '../writeQueue';
 
 type Row = Readonly<{
@@ -60,9 +61,6 @@ export const allGuardians = (reader: Reader): Promise<Guardian[]> => find(reader
 export const withLetters = (reader: Reader): Promise<Guardian[]> =>
   find(reader, `ended_at IS NULL AND email <> '' AND email_confirmed = 1`, {});
 
-const run = ({ sequelize, transaction }: Writer, sql: string, replacements: Record<string, unknown>) =>
-  sequelize.query(sql, { replacements, transaction });
-
 type NewGuardian = Pick<Guardian, 'id' | 'child' | 'name' | 'issuedBy' | 'byOffice' | 'asAdult' | 'shows'> &
   Readonly<{ hash: string; atMs: number }>;
 
@@ -112,7 +110,7 @@ export const noteGuardianRead = (writer: Writer, id: string, what: 'page' | 'fee
 export const guardianReads = (reader: Reader, ids: readonly string[]): Promise<Readonly<{ guardian: string; what: 'page' | 'feed'; hour: number }>[]> =>
   ids.length === 0
     ? Promise.resolve([])
-    : select(reader, 'SELECT guardian_id AS guardian, what, hour FROM guardian_reads WHERE guardian_id IN (:ids) ORDER BY hour DESC', { ids }); // prettier-ignore
+    : select(reader, 'SELECT guardian_id AS guardian, what, hour FROM guardian_reads WHERE guardian_id IN (:ids) ORDER BY hour DESC, what', { ids }); // prettier-ignore
 
 /**
  * By night: notes whose child is on a roster whose term has not ended, ends addresses whose child has been on none for so long, and

@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import type { Rows, Table } from '../rows';
 import { select } from '../database';
+import { deleteRows, insertRows, updateRows } from '../statements';
 import type { WriteQueue, Writer } from '../writeQueue';
 import type { Happening } from '@/core/events/event';
 import { insertEvents } from '../events/events';
@@ -26,6 +27,8 @@ export type Act = Readonly<{
   summary: string;
   actor: string | null;
   nowMs: number;
+  /** What it decides about, where that is all it reads: see `WriteOptions`. */
+  locks?: readonly string[];
 }>;
 
 /** A write in progress. All rows that people can see are written through it, so that the history is complete. */
@@ -55,19 +58,17 @@ export type Recorded<T> = Readonly<{ result: T; history?: string }>;
  * Runs `work` in one transaction of the queue and writes what it changed, before and after, to the history.
  * `history` is the id by which the change can be undone; absent when nothing was written.
  */
-export function recordChange<T>(
+export async function recordChange<T>(
   queue: WriteQueue,
   act: Act,
   work: (change: Change) => Promise<T>,
   first?: () => Promise<void>,
 ): Promise<Recorded<T>> {
-  const changes: RowChange[] = [];
-  const scopes = new Set<StampScope>();
-  const happenings: Happening<StampScope>[] = [];
-  const record = async (writer: Writer): Promise<Recorded<T>> => {
+  const record = async (writer: Writer): Promise<Recorded<T> & Outdating> => {
+    const changes: RowChange[] = [];
+    const scopes = new Set<StampScope>();
+    const happenings: Happening<StampScope>[] = [];
     let { summary, act: name } = act;
-    const { sequelize, transaction } = writer;
-    const queries = sequelize.getQueryInterface();
     const current = async (table: Table, id: string): Promise<PlainRow | undefined> =>
       (await select<PlainRow>(writer, `SELECT * FROM ${table} WHERE id = :id`, { id }))[0];
 
@@ -78,7 +79,7 @@ export function recordChange<T>(
         if (rows.length === 0) return;
         // In portions: one statement of thousands of rows takes long to write, and nobody is answered meanwhile.
         for (let i = 0; i < rows.length; i += ROWS_AT_ONCE)
-          await queries.bulkInsert(table, rows.slice(i, i + ROWS_AT_ONCE) as unknown as object[], { transaction }); // prettier-ignore
+          await insertRows(writer, table, rows.slice(i, i + ROWS_AT_ONCE));
         for (const row of rows) changes.push({ table, id: row.id, before: null, after: { ...row } });
       },
       async update(table, id, patch) {
@@ -86,13 +87,13 @@ export function recordChange<T>(
         if (!before) throw new Error(`No row ${id} in ${table}`);
         const after = { ...before, ...patch, id };
         if (sameRow(before, after)) return;
-        await queries.bulkUpdate(table, patch, { id }, { transaction });
+        await updateRows(writer, table, patch, { id });
         changes.push({ table, id, before, after });
       },
       async remove(table, id) {
         const before = await current(table, id);
         if (!before) return;
-        await queries.bulkDelete(table, { id }, { transaction });
+        await deleteRows(writer, table, { id });
         changes.push({ table, id, before, after: null });
       },
       concerns: (...more) => more.forEach((scope) => scopes.add(scope)),
@@ -104,24 +105,21 @@ export function recordChange<T>(
     };
 
     const result = await work(change);
-    if (changes.length === 0) return { result };
+    // Without a row of its own an act may have written beside the history: then nobody's reads are sure.
+    if (changes.length === 0) return { result, outdates: undefined };
     const id = randomUUID();
-    await queries.bulkInsert(
-      'history',
-      [
-        {
-          id,
-          at: act.nowMs,
-          actor_id: act.actor,
-          act: name,
-          summary,
-          scopes: JSON.stringify([...scopes]),
-          changes: JSON.stringify(changes),
-          undone_at: null,
-        },
-      ],
-      { transaction },
-    );
+    await insertRows(writer, 'history', [
+      {
+        id,
+        at: act.nowMs,
+        actor_id: act.actor,
+        act: name,
+        summary,
+        scopes: JSON.stringify([...scopes]),
+        changes: JSON.stringify(changes),
+        undone_at: null,
+      },
+    ]);
     const acted: Happening<StampScope> = {
       type: 'acted',
       subject: '',
@@ -131,15 +129,20 @@ export function recordChange<T>(
     const told = happenings.length > 0 ? happenings : [acted];
     await insertEvents(writer, { atMs: act.nowMs, actor: act.actor, history: id }, told);
     await bumpStamps(writer, scopes, act.nowMs);
-    return { result, history: id };
+    const known = scopes.size > 0 && changes.every(({ table }) => SCOPED.has(table));
+    return { result, history: id, outdates: known ? [...scopes] : undefined };
   };
-  const outdates = () => {
-    // Without a row of its own an act may have written beside the history: then nobody's reads are sure.
-    const known = changes.length > 0 && scopes.size > 0 && changes.every(({ table }) => SCOPED.has(table));
-    return known ? [...scopes] : undefined;
-  };
-  return queue.write(record, { first, outdates });
+  const { locks } = act;
+  const { outdates: _, ...recorded } = await queue.write(record, {
+    first,
+    locks,
+    outdates: (done) => done.outdates,
+  });
+  return recorded as Recorded<T>;
 }
+
+/** Whose reads an act outdates; undefined: everybody's. */
+type Outdating = Readonly<{ outdates: readonly StampScope[] | undefined }>;
 
 /**
  * Tables of which every change says whose it is (`concerns`): reads of other courses and people stay as they were. A change

@@ -1,6 +1,7 @@
 import type { CourseId } from '@/core/ids';
 import type { Reader } from '../database';
 import { select } from '../database';
+import { run } from '../statements';
 import type { Writer } from '../writeQueue';
 
 /** What an outlet's contents hang on: a course with everything in it, or a person's own memberships and bookings. */
@@ -11,11 +12,13 @@ export const coursesAmong = (scopes: readonly StampScope[]): CourseId[] =>
   scopes.flatMap((s) => (s.startsWith('course:') ? [s.slice('course:'.length) as CourseId] : []));
 
 export async function bumpStamps(writer: Writer, scopes: Iterable<StampScope>, nowMs: number): Promise<void> {
-  for (const scope of scopes) {
-    await writer.sequelize.query(
+  // In one order: two changes that stamp the same scopes do not wait for each other.
+  for (const scope of [...scopes].sort()) {
+    await run(
+      writer,
       `INSERT INTO stamps (scope, value, changed_at) VALUES (:scope, 1, :nowMs)
        ON CONFLICT (scope) DO UPDATE SET value = stamps.value + 1, changed_at = excluded.changed_at`,
-      { replacements: { scope, nowMs }, transaction: writer.transaction },
+      { scope, nowMs },
     );
   }
 }

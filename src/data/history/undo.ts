@@ -1,6 +1,7 @@
 import type { EntryId, HistoryId } from '@/core/ids';
 import type { Reader } from '../database';
 import { select } from '../database';
+import { run } from '../statements';
 import type { Rows, Table } from '../rows';
 import type { Change, RowChange } from './change';
 import type { InTheWay } from './references';
@@ -103,10 +104,7 @@ export async function putBack(change: Change, record: HistoryRecord): Promise<Ob
 }
 
 export async function markUndone(change: Change, id: string): Promise<void> {
-  await change.sequelize.query('UPDATE history SET undone_at = :now WHERE id = :id', {
-    replacements: { id, now: change.nowMs },
-    transaction: change.transaction,
-  });
+  await run(change, 'UPDATE history SET undone_at = :now WHERE id = :id', { id, now: change.nowMs });
 }
 
 /** The acts that touched an entry or what hangs on it, newest first, at most 50. */
@@ -126,7 +124,8 @@ export async function historyOfEntry(
     `SELECT history.id, history.at, history.summary, people.name AS by, history.undone_at FROM history
      LEFT JOIN people ON people.id = history.actor_id
      WHERE history.id IN (SELECT history_id FROM events WHERE subject = :entry)
-     ORDER BY history.at DESC, history.rowid DESC LIMIT 50`,
+     ORDER BY history.at DESC,
+       COALESCE((SELECT MAX(events.id) FROM events WHERE events.history_id = history.id), 0) DESC, history.id LIMIT 50`,
     { entry },
   );
   return (await withNames(reader, rows, gone)).map((row) => ({

@@ -1,5 +1,6 @@
 import type { Reader } from '../database';
 import { select } from '../database';
+import { run } from '../statements';
 import type { Writer } from '../writeQueue';
 
 export type JobMark = Readonly<{ name: string; dueMs: number; doneMs: number | null; error?: string }>;
@@ -11,10 +12,11 @@ export async function dueTimes(reader: Reader): Promise<ReadonlyMap<string, numb
 }
 
 export async function markJob(writer: Writer, { name, dueMs, doneMs, error }: JobMark): Promise<void> {
-  await writer.sequelize.query(
+  await run(
+    writer,
     `INSERT INTO jobs (name, due_at, done_at, error) VALUES (:name, :dueMs, :doneMs, :error)
      ON CONFLICT (name) DO UPDATE SET due_at = excluded.due_at, error = excluded.error,
        done_at = COALESCE(excluded.done_at, jobs.done_at)`,
-    { replacements: { name, dueMs, doneMs, error: error ?? null }, transaction: writer.transaction },
+    { name, dueMs, doneMs, error: error ?? null },
   );
 }

@@ -3,6 +3,7 @@ import { daysKept } from '@/core/frame/retention';
 import { withoutTokens } from '@/core/mail/withoutTokens';
 import type { HistoryId, PersonId } from '@/core/ids';
 import { select } from '../database';
+import { run } from '../statements';
 import type { RowChange } from '../history/change';
 import type { Writer } from '../writeQueue';
 
@@ -11,9 +12,6 @@ const DAY = 24 * 3_600_000;
 const SESSION_DAYS = 90;
 /** After so long what opens something is cut from letters that never arrived. */
 const LINK_DAYS = 30;
-
-const run = (writer: Writer, sql: string, replacements: Record<string, unknown>) =>
-  writer.sequelize.query(sql, { replacements, transaction: writer.transaction });
 
 /** Forgets what has run out by itself: sessions, links, requests. */
 export async function forgetOutdated(writer: Writer, nowMs: number): Promise<void> {

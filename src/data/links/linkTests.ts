@@ -2,6 +2,8 @@ import { Temporal } from 'temporal-polyfill';
 import type { LinkState, LinkTest } from '@/core/links/linkTest';
 import type { Reader } from '../database';
 import { select } from '../database';
+import { elements } from '../dialect';
+import { upsertRows } from '../statements';
 import type { Writer } from '../writeQueue';
 
 type Row = Readonly<{
@@ -35,20 +37,18 @@ export async function linkTestsOf(reader: Reader, urls: Iterable<string>): Promi
 }
 
 export async function saveLinkTests(writer: Writer, tests: readonly LinkTest[]): Promise<void> {
-  for (const test of tests)
-    await writer.sequelize.query(
-      `INSERT OR REPLACE INTO link_tests (url, state, http_status, leads_to, reason, milliseconds, tested_at)
-       VALUES (:url, :state, :status, :leadsTo, :reason, :milliseconds, :testedAt)`,
-      {
-        replacements: {
-          ...test,
-          status: test.status ?? null,
-          leadsTo: test.leadsTo ?? null,
-          testedAt: test.testedAt.epochMilliseconds,
-        },
-        transaction: writer.transaction,
-      },
-    );
+  const rows = tests.map(({ status, leadsTo, testedAt, url, state, reason, milliseconds }) => ({
+    url,
+    state,
+    http_status: status ?? null,
+    leads_to: leadsTo ?? null,
+    reason,
+    milliseconds,
+    tested_at: testedAt.epochMilliseconds,
+  }));
+  const values = ['state', 'http_status', 'leads_to', 'reason', 'milliseconds', 'tested_at'];
+  // One by one: an address that stands twice among them counts as it was tested last.
+  for (const row of rows) await upsertRows(writer, 'link_tests', { rows: [row], key: ['url'], values });
 }
 
 const DAY = 24 * 3_600_000;
@@ -61,16 +61,16 @@ export async function linksToTest(reader: Reader, nowMs: number, most: number): 
   const rows = await select<{ url: string }>(
     reader,
     `WITH used (url, soon) AS (
-       SELECT links.url, entries.start_at BETWEEN :nowMs AND :soonMs FROM links JOIN entries ON entries.id = links.entry_id
+       SELECT links.url, CASE WHEN entries.start_at BETWEEN :nowMs AND :soonMs THEN 1 ELSE 0 END FROM links JOIN entries ON entries.id = links.entry_id
          JOIN entry_audiences ON entry_audiences.entry_id = entries.id
          JOIN courses ON courses.id = entry_audiences.course_id WHERE courses.archived_at IS NULL
        UNION SELECT materials.url, 0 FROM materials JOIN courses ON courses.id = materials.course_id
          WHERE courses.archived_at IS NULL
-       UNION SELECT json_extract(link.value, '$.url'), 0 FROM class_plans
-         JOIN courses ON courses.id = class_plans.course_id, json_each(class_plans.links) AS link
+       UNION SELECT link.value ->> 'url', 0 FROM class_plans
+         JOIN courses ON courses.id = class_plans.course_id, ${elements(reader, 'class_plans.links', 'link')}
          WHERE courses.archived_at IS NULL)
      SELECT DISTINCT used.url FROM used LEFT JOIN link_tests ON link_tests.url = used.url
-     WHERE used.url LIKE 'http%' AND (tested_at IS NULL OR tested_at < :weekMs OR (used.soon AND tested_at < :dayMs))
+     WHERE used.url LIKE 'http%' AND (tested_at IS NULL OR tested_at < :weekMs OR (used.soon = 1 AND tested_at < :dayMs))
      LIMIT :most`,
     { nowMs, soonMs: nowMs + 7 * DAY, weekMs: nowMs - 7 * DAY, dayMs: nowMs - DAY, most },
   );

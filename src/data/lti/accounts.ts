@@ -3,10 +3,8 @@ import type { SiteRole } from '@/core/lti/role';
 import type { CourseId, PersonId, SectionId } from '@/core/ids';
 import type { Reader } from '../database';
 import { select } from '../database';
+import { run } from '../statements';
 import type { Writer } from '../writeQueue';
-
-const run = ({ sequelize, transaction }: Writer, sql: string, replacements: Record<string, unknown>) =>
-  sequelize.query(sql, { replacements, transaction });
 
 /** Whom a course site means by `subject`. */
 export async function siteAccount(reader: Reader, issuer: string, subject: string): Promise<PersonId | undefined> {

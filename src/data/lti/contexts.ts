@@ -1,10 +1,8 @@
 import type { CourseId, PersonId, SectionId } from '@/core/ids';
 import type { Reader } from '../database';
 import { select } from '../database';
+import { run } from '../statements';
 import type { Writer } from '../writeQueue';
-
-const run = ({ sequelize, transaction }: Writer, sql: string, replacements: Record<string, unknown>) =>
-  sequelize.query(sql, { replacements, transaction });
 
 /** A course of a site that is a course of ours, or one of its sections. */
 export type LinkedContext = Readonly<{

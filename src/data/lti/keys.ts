@@ -1,5 +1,6 @@
 import type { Reader } from '../database';
 import { select } from '../database';
+import { run } from '../statements';
 import type { Writer } from '../writeQueue';
 
 /** A key pair of ours; `sealed` is the private half, which the server's secret alone opens, `public` a JWK (RFC 7517) as JSON. */
@@ -14,12 +15,13 @@ export async function keptKeys(reader: Reader): Promise<KeptKey[]> {
   return rows.map(({ created_at: at, ...row }) => ({ ...row, createdAtMs: Number(at) }));
 }
 
-export const insertKey = ({ sequelize, transaction }: Writer, key: KeptKey) =>
-  sequelize.query(
+export const insertKey = (writer: Writer, key: KeptKey) =>
+  run(
+    writer,
     'INSERT INTO lti_keys (kid, sealed, public, created_at) VALUES (:kid, :sealed, :public, :createdAtMs)',
-    { replacements: { ...key }, transaction },
+    key,
   );
 
 /** Forgets keys that were made before an instant. */
-export const removeKeysBefore = ({ sequelize, transaction }: Writer, ms: number) =>
-  sequelize.query('DELETE FROM lti_keys WHERE created_at < :ms', { replacements: { ms }, transaction });
+export const removeKeysBefore = (writer: Writer, ms: number) =>
+  run(writer, 'DELETE FROM lti_keys WHERE created_at < :ms', { ms });

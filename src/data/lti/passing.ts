@@ -1,10 +1,8 @@
 import type { PersonId } from '@/core/ids';
 import type { Reader } from '../database';
 import { select } from '../database';
+import { run } from '../statements';
 import type { Writer } from '../writeQueue';
-
-const run = ({ sequelize, transaction }: Writer, sql: string, replacements: Record<string, unknown>) =>
-  sequelize.query(sql, { replacements, transaction });
 
 /** Whether something that holds once had not been used before; it has now. What is over is forgotten. */
 export async function spendOnce(writer: Writer, id: string, { nowMs, until }: Readonly<{ nowMs: number; until: number }>): Promise<boolean> {

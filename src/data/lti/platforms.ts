@@ -1,6 +1,7 @@
 import type { Platform } from '@/core/lti/platform';
 import type { Reader } from '../database';
 import { select } from '../database';
+import { run } from '../statements';
 import type { Writer } from '../writeQueue';
 
 type Row = Readonly<{
@@ -16,9 +17,6 @@ type Row = Readonly<{
   asks_names: number;
   accepted: number;
 }>;
-
-const run = ({ sequelize, transaction }: Writer, sql: string, replacements: Record<string, unknown>) =>
-  sequelize.query(sql, { replacements, transaction });
 
 async function find(reader: Reader, where: string, values: Record<string, unknown>): Promise<Platform[]> {
   const rows = await select<Row>(reader, `SELECT * FROM lti_platforms WHERE ${where} ORDER BY created_at, id`, values); // prettier-ignore

@@ -3,6 +3,7 @@ import type { PersonId } from '@/core/ids';
 import type { LetterSort } from '@/core/mail/letters';
 import type { Reader } from '../database';
 import { select } from '../database';
+import { deleteRows, insertRows } from '../statements';
 import type { Writer } from '../writeQueue';
 
 /** A line that waits for the letter of the day or of the week. `about`: the id of what it speaks of. */
@@ -14,7 +15,8 @@ export async function gatherLines(
   { nowMs, history }: Readonly<{ nowMs: number; history?: string }>,
 ): Promise<void> {
   if (lines.length === 0) return;
-  await writer.sequelize.getQueryInterface().bulkInsert(
+  await insertRows(
+    writer,
     'gathered_lines',
     lines.map(({ person, sort, about, line }) => ({
       id: randomUUID(),
@@ -25,15 +27,12 @@ export async function gatherLines(
       history_id: history ?? null,
       at: nowMs,
     })),
-    { transaction: writer.transaction },
   );
 }
 
 /** Takes back the lines that tell of an act. */
 export async function takeBackLines(writer: Writer, history: string): Promise<void> {
-  await writer.sequelize
-    .getQueryInterface()
-    .bulkDelete('gathered_lines', { history_id: history }, { transaction: writer.transaction });
+  await deleteRows(writer, 'gathered_lines', { history_id: history });
 }
 
 /** Whoever has a line waiting. */
@@ -56,7 +55,5 @@ export const linesOf = (
 
 export async function removeLines(writer: Writer, ids: readonly string[]): Promise<void> {
   if (ids.length === 0) return;
-  await writer.sequelize
-    .getQueryInterface()
-    .bulkDelete('gathered_lines', { id: [...ids] }, { transaction: writer.transaction });
+  await deleteRows(writer, 'gathered_lines', { id: [...ids] });
 }

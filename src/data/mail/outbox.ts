@@ -4,6 +4,7 @@ import { isNobodysAddress } from '@/core/mail/nobodysAddress';
 import { withoutTokens } from '@/core/mail/withoutTokens';
 import type { Reader } from '../database';
 import { select } from '../database';
+import { deleteRows, insertRows, updateRows } from '../statements';
 import type { Writer } from '../writeQueue';
 
 /** A message to one person. It stands in the transaction that causes it, and is sent at least once under one Message-ID. */
@@ -45,7 +46,8 @@ export async function queueLetters(
   // Whoever has no address is reached by what they see here.
   const letters = all.filter(({ to }) => !isNobodysAddress(to));
   if (letters.length === 0) return;
-  await writer.sequelize.getQueryInterface().bulkInsert(
+  await insertRows(
+    writer,
     'outbox',
     letters.map((letter) => ({
       id: randomUUID(),
@@ -66,19 +68,12 @@ export async function queueLetters(
       unsubscribe: letter.unsubscribe ?? null,
       about_id: letter.about ?? null,
     })),
-    { transaction: writer.transaction },
   );
 }
 
 /** Takes back the letters that tell of an act and have not been handed over. */
 export async function takeBackLetters(writer: Writer, history: string): Promise<void> {
-  await writer.sequelize
-    .getQueryInterface()
-    .bulkDelete(
-      'outbox',
-      { history_id: history, state: 'queued', attempts: 0 },
-      { transaction: writer.transaction },
-    );
+  await deleteRows(writer, 'outbox', { history_id: history, state: 'queued', attempts: 0 });
 }
 
 /** Letters whose time has come: urgent ones first, then the oldest. */
@@ -138,9 +133,7 @@ export async function markLetter(writer: Writer, letter: QueuedLetter, result: S
           error: result.error,
           next_attempt_at: result.nextAttemptMs,
         };
-  await writer.sequelize
-    .getQueryInterface()
-    .bulkUpdate('outbox', row, { id: letter.id }, { transaction: writer.transaction });
+  await updateRows(writer, 'outbox', row, { id: letter.id });
 }
 
 export type OutboxLine = Readonly<{
@@ -164,14 +157,12 @@ export function newestLetters(reader: Reader, most: number): Promise<OutboxLine[
 export async function takeUpAnew(writer: Writer, id: string, nowMs: number): Promise<boolean> {
   const waiting = await select(writer, `SELECT id FROM outbox WHERE id = :id AND state <> 'sent'`, { id });
   if (waiting.length === 0) return false;
-  await writer.sequelize
-    .getQueryInterface()
-    .bulkUpdate(
-      'outbox',
-      { state: 'queued', attempts: 0, next_attempt_at: nowMs, error: null },
-      { id },
-      { transaction: writer.transaction },
-    );
+  await updateRows(
+    writer,
+    'outbox',
+    { state: 'queued', attempts: 0, next_attempt_at: nowMs, error: null },
+    { id },
+  );
   return true;
 }
 

@@ -1,13 +1,14 @@
 import type { CourseId, FileId } from '@/core/ids';
 import type { Reader } from '../database';
 import { select } from '../database';
+import { contains } from '../dialect';
 
 /** What a course's materials, entries, classes and sheets lead to. */
-const OF_COURSE = `id IN (SELECT file_id FROM materials WHERE course_id = :course)
+const ofCourse = (reader: Reader) => `id IN (SELECT file_id FROM materials WHERE course_id = :course)
   OR id IN (SELECT file_id FROM links WHERE entry_id IN (SELECT entry_id FROM entry_audiences WHERE course_id = :course))
-  OR EXISTS (SELECT 1 FROM class_plans WHERE course_id = :course AND instr(class_plans.links, files.id) > 0)
+  OR EXISTS (SELECT 1 FROM class_plans WHERE course_id = :course AND ${contains(reader, 'class_plans.links', 'files.id')})
   OR EXISTS (SELECT 1 FROM sheets JOIN sheet_audiences ON sheet_audiences.sheet_id = sheets.id
-             WHERE course_id = :course AND instr(sheets.rules, files.id) > 0)`;
+             WHERE course_id = :course AND ${contains(reader, 'sheets.rules', 'files.id')})`;
 
 const sum = async (reader: Reader, where: string, replacements: Record<string, unknown>): Promise<number> => {
   const [row] = await select<{ bytes: number | null }>(
@@ -24,7 +25,7 @@ export const courseBytes = (
   course: CourseId,
   more: readonly FileId[] = [],
 ): Promise<number> =>
-  sum(reader, `${OF_COURSE} OR id IN (:more)`, { course, more: more.length > 0 ? [...more] : [''] });
+  sum(reader, `${ofCourse(reader)} OR id IN (:more)`, { course, more: more.length > 0 ? [...more] : [''] });
 
 /** The bytes of all files, the same bytes counted once. */
 export const schoolBytes = (reader: Reader): Promise<number> => sum(reader, '1 = 1', {});

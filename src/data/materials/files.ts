@@ -1,6 +1,8 @@
 import type { CourseId, FileId, PersonId } from '@/core/ids';
 import type { Reader } from '../database';
 import { select } from '../database';
+import { contains } from '../dialect';
+import { deleteRows, run } from '../statements';
 import type { Writer } from '../writeQueue';
 
 /** An uploaded file: what it is called; its bytes lie outside the database, under their SHA-256. */
@@ -39,33 +41,30 @@ export async function filesById(reader: Reader, ids: readonly FileId[]): Promise
 
 /** Not part of the history: a file is there before anything leads to it, and stays while undo could lead to it again. */
 export async function insertFile(writer: Writer, file: StoredFile, nowMs: number): Promise<void> {
-  await writer.sequelize.query(
+  await run(
+    writer,
     `INSERT INTO files (id, hash, name, media_type, size, owner_id, created_at)
      VALUES (:id, :hash, :name, :mediaType, :size, :owner, :nowMs)`,
-    { replacements: { ...file, owner: file.owner ?? null, nowMs }, transaction: writer.transaction },
+    { ...file, owner: file.owner ?? null, nowMs },
   );
 }
 
 // By text, not by column: what undo or a class plan leads to stands in JSON.
-const USED = `id IN (SELECT file_id FROM materials) OR id IN (SELECT file_id FROM links)
+const used = (reader: Reader) => `id IN (SELECT file_id FROM materials) OR id IN (SELECT file_id FROM links)
   OR id IN (SELECT file_id FROM calendars)
-  OR EXISTS (SELECT 1 FROM class_plans WHERE instr(class_plans.links, files.id) > 0)
-  OR EXISTS (SELECT 1 FROM sheets WHERE instr(sheets.rules, files.id) > 0)
-  OR EXISTS (SELECT 1 FROM history WHERE instr(history.changes, files.id) > 0)`;
+  OR EXISTS (SELECT 1 FROM class_plans WHERE ${contains(reader, 'class_plans.links', 'files.id')})
+  OR EXISTS (SELECT 1 FROM sheets WHERE ${contains(reader, 'sheets.rules', 'files.id')})
+  OR EXISTS (SELECT 1 FROM history WHERE ${contains(reader, 'history.changes', 'files.id')})`;
 
 /** Forgets files that nothing leads to any more and that were uploaded before then. Answers hashes that no row names now. */
 export async function forgetUnusedFiles(writer: Writer, beforeMs: number): Promise<string[]> {
-  const { sequelize, transaction } = writer;
   const unused = await select<{ id: string; hash: string }>(
     writer,
-    `SELECT id, hash FROM files WHERE created_at < :beforeMs AND NOT (${USED})`,
+    `SELECT id, hash FROM files WHERE created_at < :beforeMs AND NOT (${used(writer)})`,
     { beforeMs },
   );
   if (unused.length === 0) return [];
-  await sequelize.query('DELETE FROM files WHERE id IN (:ids)', {
-    replacements: { ids: unused.map(({ id }) => id) },
-    transaction,
-  });
+  await deleteRows(writer, 'files', { id: unused.map(({ id }) => id) });
   const hashes = [...new Set(unused.map(({ hash }) => hash))];
   const kept = await select<{ hash: string }>(writer, 'SELECT hash FROM files WHERE hash IN (:hashes)', {
     hashes,
@@ -87,9 +86,9 @@ export async function filesForStaff(
        OR id IN (SELECT file_id FROM materials WHERE course_id IN (:courses))
        OR id IN (SELECT file_id FROM links WHERE entry_id IN
                  (SELECT entry_id FROM entry_audiences WHERE course_id IN (:courses)))
-       OR EXISTS (SELECT 1 FROM class_plans WHERE course_id IN (:courses) AND instr(class_plans.links, files.id) > 0)
+       OR EXISTS (SELECT 1 FROM class_plans WHERE course_id IN (:courses) AND ${contains(reader, 'class_plans.links', 'files.id')})
        OR EXISTS (SELECT 1 FROM sheets JOIN sheet_audiences ON sheet_audiences.sheet_id = sheets.id
-                  WHERE course_id IN (:courses) AND instr(sheets.rules, files.id) > 0))`,
+                  WHERE course_id IN (:courses) AND ${contains(reader, 'sheets.rules', 'files.id')}))`,
     { ids, person, courses: courses.length > 0 ? courses : [''] },
   );
   return rows.map(({ id }) => id);

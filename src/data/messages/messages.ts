@@ -1,6 +1,7 @@
 import type { CourseId, EntryId, PersonId } from '@/core/ids';
 import type { Reader } from '../database';
 import { select } from '../database';
+import { insertRows } from '../statements';
 import type { Writer } from '../writeQueue';
 
 /** What somebody of the staff wrote to students of a course. */
@@ -20,11 +21,9 @@ export type Message = Readonly<{
 
 export async function insertMessage(writer: Writer, message: Message): Promise<void> {
   const { course, entry, author, atMs, ...rest } = message;
-  await writer.sequelize
-    .getQueryInterface()
-    .bulkInsert('messages', [{ ...rest, course_id: course, entry_id: entry, author_id: author, at: atMs }], {
-      transaction: writer.transaction,
-    });
+  await insertRows(writer, 'messages', [
+    { ...rest, course_id: course, entry_id: entry, author_id: author, at: atMs },
+  ]);
 }
 
 /** What was written to students of a course, the newest first; about one entry, where one is named. */

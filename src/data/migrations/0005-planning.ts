@@ -3,8 +3,10 @@ export const planning = {
   name: '0005-planning',
   statements: [
     // Descriptions were plain text; they are formatted now.
-    `UPDATE entries SET description = '<p>' || REPLACE(REPLACE(REPLACE(description, '&', '&amp;'), '<', '&lt;'), CHAR(10), '<br />') || '</p>'
-      WHERE description <> ''`,
+    {
+      converts: `UPDATE entries SET description = '<p>' || REPLACE(REPLACE(REPLACE(description, '&', '&amp;'), '<', '&lt;'), CHAR(10), '<br />') || '</p>'
+       WHERE description <> ''`,
+    },
     `ALTER TABLE entries ADD COLUMN author_id TEXT REFERENCES people (id) ON DELETE CASCADE`,
     `ALTER TABLE entries ADD COLUMN shown_days_before INTEGER`,
     `ALTER TABLE entries ADD COLUMN hidden_after TEXT`,

@@ -12,9 +12,13 @@ export const lettersOneWants = {
     `ALTER TABLE outbox ADD COLUMN about_id TEXT`,
     `ALTER TABLE tellings ADD COLUMN gathered INTEGER NOT NULL DEFAULT 0`,
     // Who had a letter about what changed goes on having it.
-    `UPDATE person_settings SET settings = json_set(json_remove(settings, '$.digest'), '$.letters',
-      json_object('near', 'now', 'changes', 'daily', 'times', 'now', 'news', json_extract(settings, '$.digest')))
-     WHERE json_extract(settings, '$.digest') IN ('daily', 'weekly')`,
-    `UPDATE person_settings SET settings = json_remove(settings, '$.digest') WHERE json_extract(settings, '$.digest') IS NOT NULL`,
+    {
+      converts: `UPDATE person_settings SET settings = json_set(json_remove(settings, '$.digest'), '$.letters',
+        json_object('near', 'now', 'changes', 'daily', 'times', 'now', 'news', json_extract(settings, '$.digest')))
+       WHERE json_extract(settings, '$.digest') IN ('daily', 'weekly')`,
+    },
+    {
+      converts: `UPDATE person_settings SET settings = json_remove(settings, '$.digest') WHERE json_extract(settings, '$.digest') IS NOT NULL`,
+    },
   ],
 } as const;

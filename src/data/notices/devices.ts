@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import type { PersonId } from '@/core/ids';
 import type { Reader } from '../database';
 import { select } from '../database';
+import { run } from '../statements';
 import type { Writer } from '../writeQueue';
 
 /** Where a browser takes messages (RFC 8030), and its keys for them (RFC 8291), base64url. */
@@ -15,12 +16,12 @@ export async function insertDevice(
   device: Subscription & Readonly<{ person: PersonId; session: string; kind: DeviceKind; nowMs: number }>,
 ): Promise<string> {
   const id = randomUUID();
-  const run = (sql: string) =>
-    writer.sequelize.query(sql, { replacements: { ...device, id }, transaction: writer.transaction });
-  await run('DELETE FROM devices WHERE endpoint = :endpoint OR session_id = :session');
+  await run(writer, 'DELETE FROM devices WHERE endpoint = :endpoint OR session_id = :session', device);
   await run(
+    writer,
     `INSERT INTO devices (id, person_id, session_id, endpoint, p256dh, auth, kind, created_at)
      VALUES (:id, :person, :session, :endpoint, :p256dh, :auth, :kind, :nowMs)`,
+    { ...device, id },
   );
   return id;
 }
@@ -36,10 +37,6 @@ export const devicesOf = (reader: Reader, person: PersonId): Promise<Device[]> =
 export async function removeDevice(writer: Writer, id: string, person?: PersonId): Promise<boolean> {
   const whose = person ? 'AND person_id = :person' : '';
   const found = await select(writer, `SELECT id FROM devices WHERE id = :id ${whose}`, { id, person });
-  if (found.length > 0)
-    await writer.sequelize.query('DELETE FROM devices WHERE id = :id', {
-      replacements: { id },
-      transaction: writer.transaction,
-    });
+  if (found.length > 0) await run(writer, 'DELETE FROM devices WHERE id = :id', { id });
   return found.length > 0;
 }

@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import type { PersonId } from '@/core/ids';
 import type { Reader } from '../database';
 import { select } from '../database';
+import { deleteRows, insertRows, run, updateRows } from '../statements';
 import type { Writer } from '../writeQueue';
 import type { Subscription } from './devices';
 
@@ -18,7 +19,8 @@ export async function queueNotices(
   if (notices.size === 0) return;
   const devices = await select<{ id: string; person_id: PersonId }>(writer, 'SELECT id, person_id FROM devices WHERE person_id IN (:people)', { people: [...notices.keys()] }); // prettier-ignore
   if (devices.length === 0) return;
-  await writer.sequelize.getQueryInterface().bulkInsert(
+  await insertRows(
+    writer,
     'notices',
     devices.map((device) => ({
       id: randomUUID(),
@@ -30,18 +32,11 @@ export async function queueNotices(
       next_attempt_at: nowMs + holdMs,
       created_at: nowMs,
     })),
-    { transaction: writer.transaction },
   );
 }
 
 export async function takeBackNotices(writer: Writer, history: string): Promise<void> {
-  await writer.sequelize
-    .getQueryInterface()
-    .bulkDelete(
-      'notices',
-      { history_id: history, state: 'queued', attempts: 0 },
-      { transaction: writer.transaction },
-    );
+  await deleteRows(writer, 'notices', { history_id: history, state: 'queued', attempts: 0 });
 }
 
 export const dueNotices = (reader: Reader, nowMs: number, most: number): Promise<QueuedNotice[]> =>
@@ -58,15 +53,10 @@ export async function markNotice(
   id: string,
   row: Readonly<{ state: 'queued' | 'sent' | 'failed'; attempts: number; next_attempt_at?: number }>,
 ): Promise<void> {
-  await writer.sequelize
-    .getQueryInterface()
-    .bulkUpdate('notices', row, { id }, { transaction: writer.transaction });
+  await updateRows(writer, 'notices', row, { id });
 }
 
 /** What went out before then is over. */
 export async function forgetNotices(writer: Writer, beforeMs: number): Promise<void> {
-  await writer.sequelize.query('DELETE FROM notices WHERE created_at < :beforeMs', {
-    replacements: { beforeMs },
-    transaction: writer.transaction,
-  });
+  await run(writer, 'DELETE FROM notices WHERE created_at < :beforeMs', { beforeMs });
 }

@@ -3,6 +3,8 @@ import type { Outlet, PersonalComposition, PublishedComposition } from '@/core/o
 import { PERSONAL_DEFAULTS, PUBLISHED_DEFAULTS } from '@/core/outlets/outlet';
 import type { Reader } from '../database';
 import { select } from '../database';
+import { contains } from '../dialect';
+import { run } from '../statements';
 import type { Change } from '../history/change';
 import type { Rows } from '../rows';
 import type { Writer } from '../writeQueue';
@@ -79,10 +81,7 @@ export const allOutlets = (reader: Reader): Promise<Outlet[]> => find(reader, '1
 
 /** Writes by which an outlet's address is known, where the server has another secret. */
 export async function writeTokenHash(writer: Writer, id: OutletId, tokenHash: string): Promise<void> {
-  await writer.sequelize.query('UPDATE outlets SET token_hash = :tokenHash WHERE id = :id', {
-    replacements: { id, tokenHash },
-    transaction: writer.transaction,
-  });
+  await run(writer, 'UPDATE outlets SET token_hash = :tokenHash WHERE id = :id', { id, tokenHash });
 }
 
 /** Gives an outlet to somebody else; its address stays. */
@@ -104,7 +103,7 @@ export async function outletsOf(
   if (teaches.size === 0)
     return find(reader, `owner_id = :person AND audience = 'personal' ${ORDER}`, { person });
   // Few courses are taught by one person, and each course has few outlets.
-  const named = [...teaches].map((_, i) => `instr(composition, :course${i}) > 0`).join(' OR ');
+  const named = [...teaches].map((_, i) => contains(reader, 'composition', `:course${i}`)).join(' OR ');
   const outlets = await find(
     reader,
     `owner_id = :person OR (audience <> 'personal' AND (${named})) ${ORDER}`,

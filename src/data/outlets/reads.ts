@@ -1,6 +1,7 @@
 import type { OutletId } from '@/core/ids';
 import type { Reader } from '../database';
 import { select } from '../database';
+import { run } from '../statements';
 import type { Writer } from '../writeQueue';
 
 /** How often an outlet was read on a day (`2026-10-13`, UTC). */
@@ -11,11 +12,8 @@ export async function addReads(
   writer: Writer,
   { outlet, day, reads, lastAtMs }: Readonly<{ outlet: string; day: string; reads: number; lastAtMs: number }>,
 ): Promise<void> {
-  await writer.sequelize.query(
-    `INSERT INTO outlet_reads (outlet_id, day, reads, last_at) VALUES (:outlet, :day, :reads, :lastAtMs)
-     ON CONFLICT (outlet_id, day) DO UPDATE SET reads = outlet_reads.reads + excluded.reads, last_at = excluded.last_at`,
-    { replacements: { outlet, day, reads, lastAtMs }, transaction: writer.transaction },
-  );
+  await run(writer, `INSERT INTO outlet_reads (outlet_id, day, reads, last_at) VALUES (:outlet, :day, :reads, :lastAtMs)
+     ON CONFLICT (outlet_id, day) DO UPDATE SET reads = outlet_reads.reads + excluded.reads, last_at = excluded.last_at`, { outlet, day, reads, lastAtMs });
 } // prettier-ignore
 
 /** By outlet, days in their order. */

@@ -1,6 +1,7 @@
 import type { CourseId, PersonId } from '@/core/ids';
 import type { Reader } from '../database';
 import { select } from '../database';
+import { run } from '../statements';
 import type { Writer } from '../writeQueue';
 
 export type Student = Readonly<{ id: PersonId; name: string; email: string }>;
@@ -18,9 +19,6 @@ export const untoldOf = (reader: Reader, course: CourseId): Promise<Student[]> =
 export async function markTold(writer: Writer, student: PersonId, nowMs: number): Promise<boolean> {
   const known = await select(writer, 'SELECT id FROM told_feeds WHERE id = :student', { student });
   if (known.length > 0) return false;
-  await writer.sequelize.query('INSERT INTO told_feeds (id, told_at) VALUES (:student, :nowMs)', {
-    replacements: { student, nowMs },
-    transaction: writer.transaction,
-  });
+  await run(writer, 'INSERT INTO told_feeds (id, told_at) VALUES (:student, :nowMs)', { student, nowMs });
   return true;
 }

@@ -7,6 +7,7 @@ import type { ClosureRule, OutsideCalendar, OutsideTime } from '@/core/outside/o
 import { momentFrom, momentText } from '@/core/time/zonedWall';
 import type { Reader } from '../database';
 import { select } from '../database';
+import { run } from '../statements';
 import type { Change } from '../history/change';
 import type { StampScope } from '../history/stamps';
 import { bumpStamps } from '../history/stamps';
@@ -222,20 +223,14 @@ export async function insertCopy(
   id: CalendarId,
   { times, troubles, readAtMs, nextAtMs }: Readonly<{ times: readonly OutsideTime[]; troubles: readonly Trouble[]; readAtMs?: number; nextAtMs?: number }>,
 ): Promise<void> {
-  await writer.sequelize.query(
-    `INSERT INTO calendar_copies (calendar_id, times, troubles, news, read_at, changed_at, failures, next_at)
-     VALUES (:id, :times, :troubles, '[]', :readAt, :readAt, 0, :nextAt)`,
-    {
-      replacements: {
+  await run(writer, `INSERT INTO calendar_copies (calendar_id, times, troubles, news, read_at, changed_at, failures, next_at)
+     VALUES (:id, :times, :troubles, '[]', :readAt, :readAt, 0, :nextAt)`, {
         id,
         times: JSON.stringify(times.map(fromTime)),
         troubles: JSON.stringify(troubles),
         readAt: readAtMs ?? null,
         nextAt: nextAtMs ?? null,
-      },
-      transaction: writer.transaction,
-    },
-  );
+      });
 } // prettier-ignore
 
 export type Answered = Readonly<{
@@ -248,10 +243,11 @@ export type Answered = Readonly<{
 
 /** The source answered that nothing has changed. */
 export async function markUnchanged(writer: Writer, id: CalendarId, answered: Answered): Promise<void> {
-  await writer.sequelize.query(
+  await run(
+    writer,
     `UPDATE calendar_copies SET read_at = :nowMs, failing_since = NULL, failure = NULL, failures = 0, next_at = :nextAtMs,
      etag = COALESCE(:etag, etag), last_modified = COALESCE(:lastModified, last_modified) WHERE calendar_id = :id`,
-    { replacements: bound(id, answered), transaction: writer.transaction },
+    bound(id, answered),
   );
 }
 
@@ -263,18 +259,16 @@ export async function saveCopy(
     Readonly<{ times: readonly OutsideTime[]; troubles: readonly Trouble[]; news: readonly CalendarNews[] }>,
 ): Promise<void> {
   const changed = copy.news.length > 0;
-  await writer.sequelize.query(
+  await run(
+    writer,
     `UPDATE calendar_copies SET times = :times, troubles = :troubles, ${changed ? 'news = :news, changed_at = :nowMs,' : ''}
      read_at = :nowMs, failing_since = NULL, failure = NULL, failures = 0, next_at = :nextAtMs, etag = :etag,
      last_modified = :lastModified WHERE calendar_id = :id`,
     {
-      replacements: {
-        ...bound(calendar.id, copy),
-        times: JSON.stringify(copy.times.map(fromTime)),
-        troubles: JSON.stringify(copy.troubles),
-        news: JSON.stringify(copy.news),
-      },
-      transaction: writer.transaction,
+      ...bound(calendar.id, copy),
+      times: JSON.stringify(copy.times.map(fromTime)),
+      troubles: JSON.stringify(copy.troubles),
+      news: JSON.stringify(copy.news),
     },
   );
   if (changed) await bumpStamps(writer, await scopesOf(writer, calendar), copy.nowMs);
@@ -294,18 +288,20 @@ export async function markFailed(
   id: CalendarId,
   { failure, nowMs, nextAtMs }: Readonly<{ failure: string; nowMs: number; nextAtMs: number }>,
 ): Promise<void> {
-  await writer.sequelize.query(
+  await run(
+    writer,
     `UPDATE calendar_copies SET failing_since = COALESCE(failing_since, :nowMs), failure = :failure,
      failures = failures + 1, next_at = :nextAtMs WHERE calendar_id = :id`,
-    { replacements: { id, failure, nowMs, nextAtMs }, transaction: writer.transaction },
+    { id, failure, nowMs, nextAtMs },
   );
 }
 
 /** The calendars of a term are to be read anew, without conditions: the term's dates or zone have changed. */
 export async function readAnew(writer: Writer, term: TermId): Promise<void> {
-  await writer.sequelize.query(
+  await run(
+    writer,
     `UPDATE calendar_copies SET next_at = 0, etag = NULL, last_modified = NULL
      WHERE calendar_id IN (SELECT id FROM calendars WHERE term_id = :term)`,
-    { replacements: { term }, transaction: writer.transaction },
+    { term },
   );
 }

@@ -1,6 +1,7 @@
 import type { PersonId } from '@/core/ids';
 import type { Reader } from '../database';
 import { select } from '../database';
+import { deleteRows, insertRows } from '../statements';
 import type { Writer } from '../writeQueue';
 
 /** A link by which somebody chooses a password. `id` is the hash of its token: a copy of the database opens nothing. */
@@ -8,15 +9,11 @@ export type Invitation = Readonly<{ id: string; person: PersonId; expiresAtMs: n
 
 export async function insertInvitations(writer: Writer, invitations: readonly Invitation[]): Promise<void> {
   const rows = invitations.map(({ id, person, expiresAtMs }) => ({ id, person_id: person, expires_at: expiresAtMs })); // prettier-ignore
-  await writer.sequelize
-    .getQueryInterface()
-    .bulkInsert('invitations', rows, { transaction: writer.transaction });
+  await insertRows(writer, 'invitations', rows);
 }
 
 export async function deleteInvitations(writer: Writer, people: readonly PersonId[]): Promise<void> {
-  await writer.sequelize
-    .getQueryInterface()
-    .bulkDelete('invitations', { person_id: [...people] }, { transaction: writer.transaction });
+  await deleteRows(writer, 'invitations', { person_id: [...people] });
 }
 
 /** Whom a link is for. `known` is 1 for who has a password already, and chooses another. */

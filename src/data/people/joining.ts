@@ -1,6 +1,7 @@
 import type { CourseId, SectionId } from '@/core/ids';
 import type { Reader } from '../database';
 import { select } from '../database';
+import { deleteRows, insertRows, updateRows } from '../statements';
 import type { Rows } from '../rows';
 import type { Writer } from '../writeQueue';
 
@@ -10,9 +11,7 @@ export const openForJoining = (reader: Reader): Promise<{ id: CourseId; generati
 
 /** By which a course is found at its joining address. */
 export async function writeJoinHash(writer: Writer, course: CourseId, hash: string): Promise<void> {
-  await writer.sequelize
-    .getQueryInterface()
-    .bulkUpdate('courses', { join_hash: hash }, { id: course }, { transaction: writer.transaction });
+  await updateRows(writer, 'courses', { join_hash: hash }, { id: course });
 }
 
 type CourseRow = Rows['courses'];
@@ -51,16 +50,12 @@ export type JoinRequest = Readonly<{
 }>;
 
 export async function insertJoinRequest(writer: Writer, request: JoinRequest): Promise<void> {
-  await writer.sequelize
-    .getQueryInterface()
-    .bulkInsert('join_requests', [request], { transaction: writer.transaction });
+  await insertRows(writer, 'join_requests', [request]);
 }
 
 export const joinRequestById = async (reader: Reader, id: string, nowMs: number): Promise<JoinRequest | undefined> =>
   (await select<JoinRequest>(reader, 'SELECT * FROM join_requests WHERE id = :id AND expires_at > :nowMs', { id, nowMs }))[0]; // prettier-ignore
 
 export async function removeJoinRequests(writer: Writer, email: string): Promise<void> {
-  await writer.sequelize
-    .getQueryInterface()
-    .bulkDelete('join_requests', { email }, { transaction: writer.transaction });
+  await deleteRows(writer, 'join_requests', { email });
 }

@@ -1,10 +1,8 @@
 import type { CourseId, PersonId } from '@/core/ids';
 import type { Reader } from '../database';
 import { select } from '../database';
+import { run } from '../statements';
 import type { Writer } from '../writeQueue';
-
-const run = ({ sequelize, transaction }: Writer, sql: string, replacements: Record<string, unknown>) =>
-  sequelize.query(sql, { replacements, transaction });
 
 /** Who of a course is missing from the school's list, since when in epoch milliseconds. */
 export async function absencesIn(reader: Reader, course: CourseId): Promise<ReadonlyMap<PersonId, number>> {

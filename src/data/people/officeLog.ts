@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import type { Reader } from '../database';
 import { select } from '../database';
+import { run } from '../statements';
 import type { Writer } from '../writeQueue';
 
 /** What the office, or whoever changes a staff, did to people. */
@@ -44,12 +45,18 @@ export async function noteInOffice(
   writer: Writer & Readonly<{ nowMs: number }>,
   { act, actor, person, course, detail = '' }: Note,
 ): Promise<void> {
-  await writer.sequelize.query(
+  await run(
+    writer,
     `INSERT INTO office_log (id, at, actor_id, act, person_id, course_id, detail)
      VALUES (:id, :at, :actor, :act, :person, :course, :detail)`,
     {
-      replacements: { id: randomUUID(), at: writer.nowMs, actor, act, person: person ?? null, course: course ?? null, detail }, // prettier-ignore
-      transaction: writer.transaction,
+      id: randomUUID(),
+      at: writer.nowMs,
+      actor,
+      act,
+      person: person ?? null,
+      course: course ?? null,
+      detail,
     },
   );
 }

@@ -6,6 +6,7 @@ import { toInstant, toWall } from '@/core/time/zone';
 import { requireZone } from '@/core/time/zoneData';
 import type { Reader } from '../database';
 import { select } from '../database';
+import { run } from '../statements';
 import type { Rows } from '../rows';
 import type { Writer } from '../writeQueue';
 
@@ -91,9 +92,6 @@ export async function personByEmail(
   });
   return row && { ...toPerson(row), passwordHash: row.password_hash };
 }
-
-const run = ({ sequelize, transaction }: Writer, sql: string, replacements: Record<string, unknown>) =>
-  sequelize.query(sql, { replacements, transaction });
 
 /** Notes when somebody first came in, by whatever way. */
 export const noteComing = (writer: Writer, id: PersonId, nowMs: number) =>

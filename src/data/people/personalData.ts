@@ -1,6 +1,7 @@
 import type { PersonId } from '@/core/ids';
 import type { Reader } from '../database';
 import { select } from '../database';
+import { run } from '../statements';
 import type { RowChange } from '../history/change';
 import { refTo } from '../history/personRefs';
 import type { StampScope } from '../history/stamps';
@@ -111,9 +112,9 @@ async function leaveAudiences(writer: Writer, person: string): Promise<void> {
       { named: `%"${person}"%` },
     );
     for (const { id, people } of rows)
-      await writer.sequelize.query(`UPDATE ${table} SET people = :people WHERE id = :id`, {
-        replacements: { id, people: JSON.stringify((JSON.parse(people) as string[]).filter((one) => one !== person)) }, // prettier-ignore
-        transaction: writer.transaction,
+      await run(writer, `UPDATE ${table} SET people = :people WHERE id = :id`, {
+        id,
+        people: JSON.stringify((JSON.parse(people) as string[]).filter((one) => one !== person)),
       });
   }
 }
@@ -128,18 +129,16 @@ async function leaveHistory(writer: Writer, person: string, nowMs: number): Prom
   for (const row of rows) {
     const changes = (JSON.parse(row.changes) as RowChange[]).filter((change) => !JSON.stringify(change).includes(person)); // prettier-ignore
     const scopes = (JSON.parse(row.scopes) as string[]).filter((scope) => !scope.includes(person));
-    await writer.sequelize.query(
+    await run(
+      writer,
       'UPDATE history SET summary = :summary, scopes = :scopes, changes = :changes, undone_at = COALESCE(undone_at, :nowMs) WHERE id = :id',
       {
-        replacements: {
-          id: row.id,
-          // An act that lost a part of itself can no longer be taken back.
-          nowMs,
-          summary: row.summary.replaceAll(refTo(person), 'somebody'),
-          scopes: JSON.stringify(scopes),
-          changes: JSON.stringify(changes),
-        },
-        transaction: writer.transaction,
+        id: row.id,
+        // An act that lost a part of itself can no longer be taken back.
+        nowMs,
+        summary: row.summary.replaceAll(refTo(person), 'somebody'),
+        scopes: JSON.stringify(scopes),
+        changes: JSON.stringify(changes),
       },
     );
   }
@@ -147,21 +146,19 @@ async function leaveHistory(writer: Writer, person: string, nowMs: number): Prom
 
 /** Takes somebody out of the events: what concerned them alone goes, what names them is told without them. */
 async function leaveEvents(writer: Writer, person: string): Promise<void> {
-  const run = (sql: string, replacements: Record<string, unknown>) =>
-    writer.sequelize.query(sql, { replacements, transaction: writer.transaction });
   const scope = `person:${person}`;
   const shared = 'SELECT event_id FROM event_scopes WHERE scope <> :scope';
-  await run(`DELETE FROM events WHERE id IN (SELECT event_id FROM event_scopes WHERE scope = :scope) AND id NOT IN (${shared})`, { scope }); // prettier-ignore
-  await run('DELETE FROM event_scopes WHERE scope = :scope', { scope });
-  await run('UPDATE events SET actor_id = NULL WHERE actor_id = :person', { person });
-  await run('UPDATE tellings SET actor_id = NULL WHERE actor_id = :person', { person });
+  await run(writer, `DELETE FROM events WHERE id IN (SELECT event_id FROM event_scopes WHERE scope = :scope) AND id NOT IN (${shared})`, { scope }); // prettier-ignore
+  await run(writer, 'DELETE FROM event_scopes WHERE scope = :scope', { scope });
+  await run(writer, 'UPDATE events SET actor_id = NULL WHERE actor_id = :person', { person });
+  await run(writer, 'UPDATE tellings SET actor_id = NULL WHERE actor_id = :person', { person });
   const rows = await select<{ id: number; payload: string }>(
     writer,
     'SELECT id, payload FROM events WHERE payload LIKE :named',
     { named: `%${person}%` },
   );
   for (const { id, payload } of rows)
-    await run('UPDATE events SET payload = :payload WHERE id = :id', { id, payload: withoutPerson(payload, person) }); // prettier-ignore
+    await run(writer, 'UPDATE events SET payload = :payload WHERE id = :id', { id, payload: withoutPerson(payload, person) }); // prettier-ignore
 }
 
 /** A payload without the extended dates of somebody, and without their id in any audience. */
@@ -184,21 +181,23 @@ export async function erasePerson(
   person: Pick<Person, 'id' | 'email'>,
   nowMs: number,
 ): Promise<void> {
-  const { sequelize, transaction } = writer;
-  const run = (sql: string) => sequelize.query(sql, { replacements: { ...person }, transaction });
   const courses = await select<{ course_id: string }>(
     writer,
     'SELECT course_id FROM roster WHERE person_id = :id UNION SELECT course_id FROM staff WHERE person_id = :id',
     { id: person.id },
   );
-  await run('DELETE FROM outbox WHERE recipient = :email OR sender_id = :id OR about_id = :id');
-  await run('DELETE FROM join_requests WHERE email = :email');
-  await run('UPDATE slots SET host_id = NULL WHERE host_id = :id');
+  await run(
+    writer,
+    'DELETE FROM outbox WHERE recipient = :email OR sender_id = :id OR about_id = :id',
+    person,
+  );
+  await run(writer, 'DELETE FROM join_requests WHERE email = :email', person);
+  await run(writer, 'UPDATE slots SET host_id = NULL WHERE host_id = :id', person);
   await leaveAudiences(writer, person.id);
-  await run('DELETE FROM people WHERE id = :id');
+  await run(writer, 'DELETE FROM people WHERE id = :id', person);
   await leaveHistory(writer, person.id, nowMs);
   await leaveEvents(writer, person.id);
-  await run(`DELETE FROM stamps WHERE scope = 'person:' || :id`);
+  await run(writer, `DELETE FROM stamps WHERE scope = 'person:' || :id`, person);
   await bumpStamps(
     writer,
     courses.map((row): StampScope => `course:${row.course_id}`),

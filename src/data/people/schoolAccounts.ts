@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import type { PersonId } from '@/core/ids';
 import type { Reader } from '../database';
 import { select } from '../database';
+import { run } from '../statements';
 import type { Writer } from '../writeQueue';
 
 /** Whom an account at a provider is linked to. */
@@ -39,18 +40,16 @@ export async function insertAccount(
   writer: Writer,
   { person, issuer, subject, nowMs }: NewAccount,
 ): Promise<void> {
-  await writer.sequelize.query(
+  await run(
+    writer,
     'INSERT INTO school_accounts (id, person_id, issuer, subject, linked_at) VALUES (:id, :person, :issuer, :subject, :nowMs)',
-    { replacements: { id: randomUUID(), person, issuer, subject, nowMs }, transaction: writer.transaction },
+    { id: randomUUID(), person, issuer, subject, nowMs },
   );
 }
 
 /** Takes a link away; whose it is has to be said. */
 export async function removeAccount(writer: Writer, id: string, person: PersonId): Promise<boolean> {
   const found = await select(writer, 'SELECT id FROM school_accounts WHERE id = :id AND person_id = :person', { id, person }); // prettier-ignore
-  await writer.sequelize.query('DELETE FROM school_accounts WHERE id = :id AND person_id = :person', {
-    replacements: { id, person },
-    transaction: writer.transaction,
-  });
+  await run(writer, 'DELETE FROM school_accounts WHERE id = :id AND person_id = :person', { id, person });
   return found.length > 0;
 }

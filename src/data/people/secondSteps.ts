@@ -1,6 +1,7 @@
 import type { PersonId } from '@/core/ids';
 import type { Reader } from '../database';
 import { select } from '../database';
+import { deleteRows, insertRows, updateRows } from '../statements';
 import type { Writer } from '../writeQueue';
 
 /** A second step of signing in: its sealed secret, when it was confirmed, the last time step that was used, hashes of recovery codes. */
@@ -24,10 +25,8 @@ export async function lacksSecondStep(reader: Reader, person: PersonId): Promise
 
 /** Begins a second step over one that was never confirmed. */
 export async function beginSecondStepOf(writer: Writer, person: PersonId, secret: string): Promise<void> {
-  await writer.sequelize.query(
-    'INSERT OR REPLACE INTO second_steps (person_id, secret) VALUES (:person, :secret)',
-    { replacements: { person, secret }, transaction: writer.transaction },
-  );
+  await deleteSecondSteps(writer, person);
+  await insertRows(writer, 'second_steps', [{ person_id: person, secret }]);
 }
 
 export async function updateSecondStep(
@@ -35,14 +34,10 @@ export async function updateSecondStep(
   person: PersonId,
   changes: Partial<Omit<SecondStepRow, 'secret'>>,
 ): Promise<void> {
-  await writer.sequelize
-    .getQueryInterface()
-    .bulkUpdate('second_steps', changes, { person_id: person }, { transaction: writer.transaction });
+  await updateRows(writer, 'second_steps', changes, { person_id: person });
 }
 
 /** Takes somebody's second step of signing in away; without a person everybody's. */
 export async function deleteSecondSteps(writer: Writer, person?: PersonId): Promise<void> {
-  await writer.sequelize
-    .getQueryInterface()
-    .bulkDelete('second_steps', person ? { person_id: person } : {}, { transaction: writer.transaction });
+  await deleteRows(writer, 'second_steps', person ? { person_id: person } : {});
 }

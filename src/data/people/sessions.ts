@@ -1,6 +1,7 @@
 import type { PersonId } from '@/core/ids';
 import type { Reader } from '../database';
 import { select } from '../database';
+import { deleteRows, insertRows, updateRows } from '../statements';
 import type { Writer } from '../writeQueue';
 
 /** `id` is the SHA-256 of the cookie's token: a copy of the database signs nobody in. */
@@ -14,34 +15,26 @@ export async function sessionById(reader: Reader, id: string): Promise<Session |
 }
 
 export async function insertSession(writer: Writer, session: Session): Promise<void> {
-  await writer.sequelize.getQueryInterface().bulkInsert(
-    'sessions',
-    [
-      {
-        id: session.id,
-        person_id: session.person,
-        created_at: session.createdAtMs,
-        seen_at: session.seenAtMs,
-        shared: session.shared ? 1 : 0,
-        by_school: session.bySchool ? 1 : 0,
-        platform_id: session.platform ?? null,
-      },
-    ],
-    { transaction: writer.transaction },
-  );
+  await insertRows(writer, 'sessions', [
+    {
+      id: session.id,
+      person_id: session.person,
+      created_at: session.createdAtMs,
+      seen_at: session.seenAtMs,
+      shared: session.shared ? 1 : 0,
+      by_school: session.bySchool ? 1 : 0,
+      platform_id: session.platform ?? null,
+    },
+  ]);
 }
 
 export async function touchSession(writer: Writer, id: string, seenAtMs: number): Promise<void> {
-  await writer.sequelize
-    .getQueryInterface()
-    .bulkUpdate('sessions', { seen_at: seenAtMs }, { id }, { transaction: writer.transaction });
+  await updateRows(writer, 'sessions', { seen_at: seenAtMs }, { id });
 }
 
 export async function deleteSessions(
   writer: Writer,
   where: { id: string } | { person_id: string },
 ): Promise<void> {
-  await writer.sequelize
-    .getQueryInterface()
-    .bulkDelete('sessions', where, { transaction: writer.transaction });
+  await deleteRows(writer, 'sessions', where);
 }

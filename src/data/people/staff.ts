@@ -2,6 +2,7 @@ import type { PersonSettings } from '@/core/frame/personSettings';
 import type { CourseId, OutletId, PersonId } from '@/core/ids';
 import type { Reader } from '../database';
 import { select } from '../database';
+import { run } from '../statements';
 import type { Change } from '../history/change';
 import { outletsOwnedBy, replaceOwner } from '../outlets/outlets';
 import type { Rows } from '../rows';
@@ -89,10 +90,10 @@ export async function passOn(change: Change, { course, from, to }: Passing): Pro
     { from, course },
   );
   for (const { id } of calendars) await change.update('calendars', id, { owner_id: to });
-  await change.sequelize.query(
-    `UPDATE outbox SET sender_id = :to WHERE sender_id = :from AND state = 'queued'`,
-    { replacements: { from, to }, transaction: change.transaction },
-  );
+  await run(change, `UPDATE outbox SET sender_id = :to WHERE sender_id = :from AND state = 'queued'`, {
+    from,
+    to,
+  });
   change.concerns(`course:${course}`, `person:${from}`, `person:${to}`);
 }
 

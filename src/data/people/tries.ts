@@ -1,5 +1,6 @@
 import type { Reader } from '../database';
 import { select } from '../database';
+import { run, upsertRows } from '../statements';
 import type { Writer } from '../writeQueue';
 
 /** How often something was tried since a moment. */
@@ -20,14 +21,7 @@ export async function writeTries(
   tries: Iterable<readonly [string, Tries]>,
   beforeMs: number,
 ): Promise<void> {
-  const { sequelize, transaction } = writer;
-  for (const [id, { count, sinceMs }] of tries)
-    await sequelize.query('INSERT OR REPLACE INTO tries (id, count, since) VALUES (:id, :count, :sinceMs)', {
-      replacements: { id, count, sinceMs },
-      transaction,
-    });
-  await sequelize.query('DELETE FROM tries WHERE since <= :beforeMs', {
-    replacements: { beforeMs },
-    transaction,
-  });
+  const rows = [...tries].map(([id, { count, sinceMs }]) => ({ id, count, since: sinceMs }));
+  await upsertRows(writer, 'tries', { rows, key: ['id'], values: ['count', 'since'] });
+  await run(writer, 'DELETE FROM tries WHERE since <= :beforeMs', { beforeMs });
 }

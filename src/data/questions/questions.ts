@@ -3,6 +3,7 @@ import type { CourseId, PersonId } from '@/core/ids';
 import type { Answer, Question } from '@/core/questions/question';
 import type { Reader } from '../database';
 import { select } from '../database';
+import { insertRows, run } from '../statements';
 import type { Writer } from '../writeQueue';
 
 type Row = Readonly<{
@@ -94,20 +95,13 @@ export async function answeredSince(
   return rows.map(({ about }) => about);
 }
 
-const into = ({ sequelize, transaction }: Writer, table: string, rows: Record<string, unknown>[]) =>
-  rows.length > 0
-    ? sequelize.getQueryInterface().bulkInsert(table, rows, { transaction })
-    : Promise.resolve(0);
-const run = ({ sequelize, transaction }: Writer, sql: string, replacements: Record<string, unknown>) =>
-  sequelize.query(sql, { replacements, transaction });
-
 type NewQuestion = Pick<Question, 'id' | 'about' | 'course' | 'author' | 'text' | 'everybody' | 'named'> &
   Readonly<{ atMs: number; readers: readonly PersonId[] }>;
 
 export async function insertQuestion(writer: Writer, question: NewQuestion): Promise<void> {
   const { id, about, course, author, text, everybody, named, atMs, readers } = question;
   const row = { id, about, course_id: course, author_id: author, body: text, everybody: everybody ? 1 : 0, named: named ? 1 : 0 };
-  await into(writer, 'questions', [{ ...row, at: atMs, closed: 0, taken_away: 0 }]);
+  await insertRows(writer, 'questions', [{ ...row, at: atMs, closed: 0, taken_away: 0 }]);
   await addReaders(writer, [id], readers);
 } // prettier-ignore
 
@@ -121,7 +115,7 @@ export async function addReaders(writer: Writer, ids: readonly string[], people:
 export const insertAnswer = (
   writer: Writer,
   { id, question, author, text, atMs }: Readonly<{ id: string; question: string; author: PersonId; text: string; atMs: number }>,
-): Promise<unknown> => into(writer, 'answers', [{ id, question_id: question, author_id: author, body: text, at: atMs }]); // prettier-ignore
+): Promise<unknown> => insertRows(writer, 'answers', [{ id, question_id: question, author_id: author, body: text, at: atMs }]); // prettier-ignore
 
 export const removeAnswer = (writer: Writer, id: string): Promise<unknown> =>
   run(writer, 'DELETE FROM answers WHERE id = :id', { id });
@@ -160,5 +154,5 @@ export async function askingOf(reader: Reader, about: readonly string[]): Promis
 /** Says whether students may ask somewhere; null: as the course has it. */
 export async function writeAsking(writer: Writer, about: string, course: CourseId, open: boolean | null): Promise<void> {
   await run(writer, 'DELETE FROM asking WHERE about = :about', { about });
-  if (open !== null) await into(writer, 'asking', [{ about, course_id: course, open: open ? 1 : 0 }]);
+  if (open !== null) await insertRows(writer, 'asking', [{ about, course_id: course, open: open ? 1 : 0 }]);
 } // prettier-ignore

@@ -1,6 +1,7 @@
 import type { PersonId } from '@/core/ids';
 import type { Reader } from '../database';
 import { select } from '../database';
+import { run } from '../statements';
 import type { Writer } from '../writeQueue';
 
 /** What a request was and what it was answered; without an answer it is under way, or nobody knows how it ended. */
@@ -18,9 +19,6 @@ export async function answeredBy(reader: Reader, key: string): Promise<Answered 
   if (status === null || headers === null || body === null) return { request };
   return { request, answer: { status, headers: JSON.parse(headers) as Record<string, string>, body } };
 }
-
-const run = ({ sequelize, transaction }: Writer, sql: string, replacements: Record<string, unknown>) =>
-  sequelize.query(sql, { replacements, transaction });
 
 /** Notes that a request begins; `false` where one of its key has begun before. */
 export async function beginOnce(

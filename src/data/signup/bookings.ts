@@ -2,16 +2,19 @@ import type { BookingId, SlotId } from '@/core/ids';
 import type { Booking, Sheet } from '@/core/signup/sheet';
 import type { Reader } from '../database';
 import { select } from '../database';
+import { contains } from '../dialect';
+import { run } from '../statements';
 import type { Change } from '../history/change';
 import type { Rows } from '../rows';
 import { scopesOf } from './sheetScopes';
 
 /** Beside the history: one's taking back a time must not stand in the way of another's. */
 async function noteUse(change: Change, sheet: string): Promise<void> {
-  await change.sequelize.query(
+  await run(
+    change,
     `INSERT INTO sheet_uses (sheet_id, uses, used_at) VALUES (:sheet, 1, :nowMs)
      ON CONFLICT (sheet_id) DO UPDATE SET uses = sheet_uses.uses + 1, used_at = :nowMs`,
-    { replacements: { sheet, nowMs: change.nowMs }, transaction: change.transaction },
+    { sheet, nowMs: change.nowMs },
   );
 }
 
@@ -93,7 +96,7 @@ export async function bookingsWithoutRoom(reader: Reader, nowMs: number): Promis
   const rows = await select<{ id: BookingId }>(
     reader,
     `SELECT bookings.id FROM bookings JOIN slots ON slots.id = bookings.slot_id JOIN sheets ON sheets.id = slots.sheet_id
-     WHERE bookings.room_id IS NULL AND start_at > :nowMs AND instr(sheets.rules, '"privateMeetings":true') > 0
+     WHERE bookings.room_id IS NULL AND start_at > :nowMs AND ${contains(reader, 'sheets.rules', `'"privateMeetings":true'`)}
      ORDER BY start_at LIMIT 50`,
     { nowMs },
   );

@@ -1,6 +1,7 @@
 import type { PersonId, SheetId } from '@/core/ids';
 import type { Reader } from '../database';
 import { select } from '../database';
+import { deleteRows, insertRows } from '../statements';
 import type { Writer } from '../writeQueue';
 
 /** A link to a sheet that was sent by mail. `id` is the hash of its token: a copy of the database opens nothing. */
@@ -8,10 +9,8 @@ export type MailLink = Readonly<{ id: string; person: PersonId; sheet: SheetId; 
 
 /** Puts a link in the place of those that somebody had. */
 export async function replaceMailLink(writer: Writer, { id, person, sheet, expiresAtMs }: MailLink): Promise<void> {
-  const { sequelize, transaction } = writer;
-  const queries = sequelize.getQueryInterface();
-  await queries.bulkDelete('mail_links', { person_id: person }, { transaction });
-  await queries.bulkInsert('mail_links', [{ id, person_id: person, sheet_id: sheet, expires_at: expiresAtMs }], { transaction });
+  await deleteRows(writer, 'mail_links', { person_id: person });
+  await insertRows(writer, 'mail_links', [{ id, person_id: person, sheet_id: sheet, expires_at: expiresAtMs }]);
 } // prettier-ignore
 
 /** Whether somebody has a link that holds longer than until then. */
@@ -32,7 +31,5 @@ export const mailLinkFor = async (
   )[0]?.person_id;
 
 export async function removeMailLink(writer: Writer, id: string): Promise<void> {
-  await writer.sequelize
-    .getQueryInterface()
-    .bulkDelete('mail_links', { id }, { transaction: writer.transaction });
+  await deleteRows(writer, 'mail_links', { id });
 }

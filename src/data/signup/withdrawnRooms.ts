@@ -1,12 +1,11 @@
 import type { Reader } from '../database';
 import { select } from '../database';
+import { deleteRows, insertRows } from '../statements';
 import type { Writer } from '../writeQueue';
 
 /** Notes a meeting of a booking that is given up: the service is told of it once the act stands. */
 export async function insertWithdrawnRoom(writer: Writer, room: string): Promise<void> {
-  await writer.sequelize
-    .getQueryInterface()
-    .bulkInsert('withdrawn_rooms', [{ room_id: room }], { transaction: writer.transaction });
+  await insertRows(writer, 'withdrawn_rooms', [{ room_id: room }]);
 }
 
 /** Meetings of which the service has yet to be told. `used`: undoing has brought a booking of it back. */
@@ -23,7 +22,5 @@ export const withdrawnRooms = async (
   ).map(({ room, used }) => ({ room, used: Number(used) === 1 }));
 
 export async function removeWithdrawnRoom(writer: Writer, room: string): Promise<void> {
-  await writer.sequelize
-    .getQueryInterface()
-    .bulkDelete('withdrawn_rooms', { room_id: room }, { transaction: writer.transaction });
+  await deleteRows(writer, 'withdrawn_rooms', { room_id: room });
 }

@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import type { PersonId } from '@/core/ids';
 import type { Reader } from '../database';
 import { select } from '../database';
+import { run } from '../statements';
 import type { Writer } from '../writeQueue';
 
 /** Of what somebody has been reminded already. */
@@ -19,16 +20,14 @@ export async function noteReminded(
   nowMs: number,
 ): Promise<void> {
   for (const each of what)
-    await writer.sequelize.query(
+    await run(
+      writer,
       'INSERT INTO reminded (id, person_id, what, sent_at) VALUES (:id, :person, :what, :nowMs)',
-      { replacements: { id: randomUUID(), person, what: each, nowMs }, transaction: writer.transaction },
+      { id: randomUUID(), person, what: each, nowMs },
     );
 }
 
 /** What one was reminded of before then is over. */
 export async function forgetReminded(writer: Writer, beforeMs: number): Promise<void> {
-  await writer.sequelize.query('DELETE FROM reminded WHERE sent_at < :beforeMs', {
-    replacements: { beforeMs },
-    transaction: writer.transaction,
-  });
+  await run(writer, 'DELETE FROM reminded WHERE sent_at < :beforeMs', { beforeMs });
 }

@@ -5,6 +5,8 @@ import { NO_PERSON_SETTINGS } from '@/core/frame/personSettings';
 import type { EntryId, PersonId } from '@/core/ids';
 import type { Reader } from '../database';
 import { select } from '../database';
+import { json } from '../dialect';
+import { run } from '../statements';
 import type { Change } from '../history/change';
 import type { Rows } from '../rows';
 import type { Writer } from '../writeQueue';
@@ -89,7 +91,7 @@ export async function writePersonSettings(
 export async function wantingNews(reader: Reader): Promise<PersonId[]> {
   const rows = await select<{ id: PersonId }>(
     reader,
-    "SELECT id FROM person_settings WHERE json_extract(settings, '$.letters.news') IN ('daily', 'weekly')",
+    `SELECT id FROM person_settings WHERE ${json(reader, 'settings')} -> 'letters' ->> 'news' IN ('daily', 'weekly')`,
   );
   return rows.map(({ id }) => id);
 }
@@ -118,12 +120,11 @@ export async function writeLooked(
   { lookedAtMs, toldAtMs }: Readonly<{ lookedAtMs?: number; toldAtMs?: number }>,
 ): Promise<void> {
   const first = lookedAtMs ?? toldAtMs ?? 0;
-  await writer.sequelize.query(
+  await run(
+    writer,
     `INSERT INTO looked (person_id, looked_at, told_at) VALUES (:person, :first, :first)
-     ON CONFLICT (person_id) DO UPDATE SET looked_at = COALESCE(:lookedAtMs, looked_at), told_at = COALESCE(:toldAtMs, told_at)`,
-    {
-      replacements: { person, first, lookedAtMs: lookedAtMs ?? null, toldAtMs: toldAtMs ?? null },
-      transaction: writer.transaction,
-    },
+     ON CONFLICT (person_id) DO UPDATE SET looked_at = COALESCE(:lookedAtMs, looked.looked_at),
+       told_at = COALESCE(:toldAtMs, looked.told_at)`,
+    { person, first, lookedAtMs: lookedAtMs ?? null, toldAtMs: toldAtMs ?? null },
   );
 }

@@ -3,6 +3,7 @@ import type { CourseId, PersonId } from '@/core/ids';
 import type { Scope, Token } from '@/core/tokens/token';
 import type { Reader } from '../database';
 import { select } from '../database';
+import { run } from '../statements';
 import type { Writer } from '../writeQueue';
 
 type Row = Readonly<{
@@ -69,9 +70,6 @@ export async function isOpenTo(reader: Reader, origin: string, nowMs: number): P
   );
   return rows.some(({ origins }) => (JSON.parse(origins) as string[]).includes(origin));
 }
-
-const run = ({ sequelize, transaction }: Writer, sql: string, replacements: Record<string, unknown>) =>
-  sequelize.query(sql, { replacements, transaction });
 
 export const insertToken = (
   writer: Writer,

@@ -3,6 +3,7 @@ import type { PersonId } from '@/core/ids';
 import type { FollowedList, Webhook } from '@/core/tokens/webhook';
 import type { Reader } from '../database';
 import { select } from '../database';
+import { run } from '../statements';
 import type { Writer } from '../writeQueue';
 
 type Row = Readonly<{
@@ -75,9 +76,6 @@ export const everyWebhook = (reader: Reader): Promise<KeptWebhook[]> => find(rea
 /** Those that may be told something now. */
 export const webhooksDue = (reader: Reader, nowMs: number): Promise<KeptWebhook[]> =>
   find(reader, 'approved_at IS NOT NULL AND paused_at IS NULL AND (next_at IS NULL OR next_at <= :nowMs)', { nowMs }); // prettier-ignore
-
-const run = ({ sequelize, transaction }: Writer, sql: string, replacements: Record<string, unknown>) =>
-  sequelize.query(sql, { replacements, transaction });
 
 type NewWebhook = Readonly<{
   id: string;

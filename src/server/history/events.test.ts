@@ -1,3 +1,4 @@
+import { asInserted } from '../../../tests/support/asInserted';
 import { beforeEach, describe, expect, test } from 'vitest';
 import { historyOf, valueOf } from '../../../tests/support/outcomes';
 import type { School } from '../../../tests/support/school';
@@ -89,7 +90,7 @@ test('every act writes an event, in the order of the acts, with a payload of its
   await plan({ extensions: [{ person: students[0]!.person.id, due: '2026-10-24' }] });
   valueOf(await changeOwnSettings(pembit, instructor, { ...NO_PERSON_SETTINGS, plain: true }));
   valueOf(await planEntry(pembit, instructor, entryInput.parse({ kind: 'note', title: 'Mine', on: '2026-10-14' }))); // prettier-ignore
-  const acts = await select<{ id: string }>(pembit, 'SELECT id FROM history WHERE actor_id IS NOT NULL ORDER BY rowid'); // prettier-ignore
+  const acts = await select<{ id: string }>(pembit, `SELECT id FROM history WHERE actor_id IS NOT NULL ORDER BY ${asInserted(pembit)}`); // prettier-ignore
   const events = await select<{ history_id: string; payload: string }>(pembit, 'SELECT history_id, payload FROM events WHERE actor_id IS NOT NULL ORDER BY id'); // prettier-ignore
   expect([...new Set(events.map((event) => event.history_id))]).toEqual(acts.map(({ id }) => id));
   for (const { payload } of events) {

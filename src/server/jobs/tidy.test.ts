@@ -29,8 +29,9 @@ beforeEach(async () => {
 
 const keep = (retention: Retention, heldFor = '') =>
   pembit.sequelize.query(
-    `INSERT OR REPLACE INTO school (id, name, locale, week_start, second_step_for_staff, retention, held_for)
-     VALUES ('school', 'S', 'en-GB', 1, 0, :retention, :heldFor)`,
+    `INSERT INTO school (id, name, locale, week_start, second_step_for_staff, retention, held_for)
+     VALUES ('school', 'S', 'en-GB', 1, 0, :retention, :heldFor)
+     ON CONFLICT (id) DO UPDATE SET retention = excluded.retention, held_for = excluded.held_for`,
     { replacements: { retention: JSON.stringify(retention), heldFor } },
   );
 const later = async (days: number) => {

@@ -1,3 +1,4 @@
+import { asInserted } from '../../../tests/support/asInserted';
 import { strToU8, zipSync } from 'fflate';
 import { beforeEach, describe, expect, test } from 'vitest';
 import type { PersonId } from '@/core/ids';
@@ -91,7 +92,7 @@ describe('an account stays where it is', () => {
     await setSourced(id, 'u1');
     expect(valueOf(await bring(['u1 Ann right@school.example']))).toEqual({ added: 0, changed: 1 });
     expect(await emailOf(id)).toBe('right@school.example');
-    const letters = await select<{ recipient: string }>(school.pembit, 'SELECT recipient FROM outbox ORDER BY rowid'); // prettier-ignore
+    const letters = await select<{ recipient: string }>(school.pembit, `SELECT recipient FROM outbox ORDER BY ${asInserted(school.pembit)}`); // prettier-ignore
     expect(letters.map(({ recipient }) => recipient)).toEqual([
       'wrong@school.example',
       'right@school.example',

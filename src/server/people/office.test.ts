@@ -1,3 +1,4 @@
+import { asInserted } from '../../../tests/support/asInserted';
 import { beforeEach, describe, expect, test } from 'vitest';
 import { historyOf, valueOf } from '../../../tests/support/outcomes';
 import type { School } from '../../../tests/support/school';
@@ -30,7 +31,7 @@ beforeEach(async () => {
 });
 const reasonOf = (outcome: Readonly<{ ok: boolean; reason?: string }>) =>
   outcome.ok ? 'done' : outcome.reason;
-const letters = () => select<{ recipient: string; subject: string }>(school.pembit, 'SELECT recipient, subject FROM outbox ORDER BY rowid'); // prettier-ignore
+const letters = () => select<{ recipient: string; subject: string }>(school.pembit, `SELECT recipient, subject FROM outbox ORDER BY ${asInserted(school.pembit)}`); // prettier-ignore
 
 describe('administrators', () => {
   test('are made and unmade by one another, never the last, and by nobody else', async () => {
@@ -111,7 +112,7 @@ describe('the history names people by who they are', () => {
     const other = await addPerson(pembit, office, { name: 'Edda Reefe', email: 'edda@school.example' });
     const { id } = valueOf(await addPerson(pembit, office, { name: 'e', email: 'e@school.example' }));
     const summaries = async () =>
-      withNames(pembit, await select<{ id: string; summary: string }>(pembit, 'SELECT id, summary FROM history ORDER BY rowid'), historyTexts.somebody); // prettier-ignore
+      withNames(pembit, await select<{ id: string; summary: string }>(pembit, `SELECT id, summary FROM history ORDER BY ${asInserted(pembit)}`), historyTexts.somebody); // prettier-ignore
     const before = await summaries();
     expect(before.map(({ summary }) => summary)).toContain('Add a person: Edda Reefe');
     valueOf(await eraseAccount(pembit, office, { id, email: 'e@school.example' }));
@@ -129,7 +130,10 @@ describe('the history names people by who they are', () => {
     valueOf(
       await changePerson(pembit, office, added.id, { name: 'Edda Reefe', email: 'edda@school.example' }),
     );
-    const rows = await select<{ summary: string }>(pembit, 'SELECT summary FROM history ORDER BY rowid');
+    const rows = await select<{ summary: string }>(
+      pembit,
+      `SELECT summary FROM history ORDER BY ${asInserted(pembit)}`,
+    );
     const said = (await withNames(pembit, rows, 'gone')).map(({ summary }) => summary);
     expect(said).toContain('Add a person: Edda Reefe');
   });

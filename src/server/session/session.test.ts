@@ -1,3 +1,4 @@
+import { asInserted } from '../../../tests/support/asInserted';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import type { School } from '../../../tests/support/school';
 import { newSchool } from '../../../tests/support/school';
@@ -93,7 +94,7 @@ describe('a first sign-in', () => {
     );
     const [letter] = await select<{ body: string }>(
       pembit,
-      'SELECT body FROM outbox ORDER BY created_at DESC, rowid DESC LIMIT 1',
+      `SELECT body FROM outbox ORDER BY created_at DESC, ${asInserted(pembit)} DESC LIMIT 1`,
     );
     return /\/welcome\/([\w-]+)/.exec(letter!.body)![1]!;
   }

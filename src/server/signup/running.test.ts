@@ -1,3 +1,4 @@
+import { asInserted } from '../../../tests/support/asInserted';
 import ICAL from 'ical.js';
 import { Temporal } from 'temporal-polyfill';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
@@ -60,7 +61,7 @@ const later = (hours: number) => ({
 type Row = Readonly<{ recipient: string; subject: string; body: string; calendar: string | null; calendar_method: string | null }>; // prettier-ignore
 async function letters(to: number, since = 0): Promise<Row[]> {
   const { email } = school.students[to]!.person;
-  return (await select<Row>(school.pembit, 'SELECT * FROM outbox WHERE recipient = :email ORDER BY created_at, rowid', { email })).slice(since); // prettier-ignore
+  return (await select<Row>(school.pembit, `SELECT * FROM outbox WHERE recipient = :email ORDER BY created_at, ${asInserted(school.pembit)}`, { email })).slice(since); // prettier-ignore
 }
 const messages = async (to: number, since = 0) =>
   (await letters(to, since)).flatMap((letter) => (letter.calendar ? [letter.calendar] : []));
