@@ -92,7 +92,7 @@ export function endpoint<
       'refusal' in asks ? problem(asks.refusal) : await answerTo(pembit, request, context, asks.actor);
     if (asks.origin) openTo(answered.headers, asks.origin);
     if (spec.limit && 'actor' in asks)
-      sayLimit(pembit, answered.headers, [spec.limit, limited(request, asks.actor)]);
+      await sayLimit(pembit, answered.headers, [spec.limit, limited(request, asks.actor)]);
     return answered;
   };
   const answerTo = async (
@@ -105,7 +105,7 @@ export function endpoint<
 
     const from = request.headers.get(CLIENT_ADDRESS) ?? '';
     if (spec.limit) {
-      const seconds = takeTries(pembit, [[spec.limit, limited(request, actor)]]);
+      const seconds = await takeTries(pembit, [[spec.limit, limited(request, actor)]]);
       if (seconds > 0) return problem('tooManyTries', { seconds });
     }
 
@@ -189,8 +189,8 @@ const limited = (request: Request, actor: SignedIn | undefined): string =>
   actor?.person.id ?? request.headers.get(CLIENT_ADDRESS) ?? '';
 
 /** The limit of a route and what is left of it (IETF draft on RateLimit header fields for HTTP). */
-function sayLimit(pembit: Pembit, headers: Headers, [what, who]: Try): void {
-  const { most, seconds, left, resetSeconds } = limitOf(pembit, what, who);
+async function sayLimit(pembit: Pembit, headers: Headers, [what, who]: Try): Promise<void> {
+  const { most, seconds, left, resetSeconds } = await limitOf(pembit, what, who);
   headers.set('ratelimit-policy', `"${what}";q=${most};w=${seconds}`);
   headers.set('ratelimit', `"${what}";r=${left};t=${resetSeconds}`);
 }

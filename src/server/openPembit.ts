@@ -13,6 +13,7 @@ import { createLog } from './log';
 import type { Pembit } from './pembit';
 import { createMetrics } from './metrics/metrics';
 import { eraseAgain } from './people/erasures';
+import { storedTries, triesInMemory } from '@/data/people/tries';
 import { keepTries, keptTries } from './session/tries';
 import { readSecret } from './secretFile';
 
@@ -51,13 +52,14 @@ export async function openPembit(config: Config): Promise<Pembit> {
     makePrivate(config.dataFolder);
     const secret = readSecret(config.secretFile, { isNew: !(await hasAddresses({ sequelize })) });
     await eraseAgain({ sequelize, queue }, config.dataFolder, now().epochMilliseconds);
-    const tries = await keptTries({ sequelize }, now().epochMilliseconds);
-    const unwrittenTries = new Set<string>();
+    const tries = config.databaseUrl
+      ? storedTries(sequelize, queue)
+      : triesInMemory(queue, await keptTries({ sequelize }, now().epochMilliseconds));
     const ending = new AbortController();
     const stop = () => ending.abort();
     const close = async () => {
       stop();
-      await keepTries({ tries, unwrittenTries, queue, now });
+      await keepTries({ tries, now });
       await queue.drained();
       await queue.close();
       await sequelize.close();
@@ -76,7 +78,6 @@ export async function openPembit(config: Config): Promise<Pembit> {
       metrics,
       reads: new Map(),
       tries,
-      unwrittenTries,
       stopping: ending.signal,
       stop,
       close,

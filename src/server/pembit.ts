@@ -1,7 +1,7 @@
 import type { Logger } from 'pino';
 import type { Sequelize } from 'sequelize';
 import type { MigrationReport } from '@/data/migrate';
-import type { Tries } from '@/data/people/tries';
+import type { TryCounts } from '@/data/people/tries';
 import type { WriteQueue } from '@/data/writeQueue';
 import type { Clock } from './clock';
 import type { Config } from './config';
@@ -19,9 +19,8 @@ export type Pembit = Readonly<{
   metrics: Metrics;
   /** How often outlets were read, by outlet and day, until it is written down. */
   reads: Map<string, Readonly<{ reads: number; lastAtMs: number }>>;
-  /** What was tried of late, by who and what, and which of it is not written down yet. */
-  tries: Map<string, Tries>;
-  unwrittenTries: Set<string>;
+  /** What was tried of late, by who and what. */
+  tries: TryCounts;
   /** Aborted as soon as the process is to end: what waits for something waits no more. */
   stopping: AbortSignal;
   /** Says that it is to end. */

@@ -21,7 +21,7 @@ export async function setUp(
   input: SetupInput,
   from: string,
 ): Promise<Outcome<{ email: string }>> {
-  const wait = takeTries(pembit, [['setup', from]]);
+  const wait = await takeTries(pembit, [['setup', from]]);
   if (wait > 0) return tooOften(wait);
   if (!(await isEmpty(pembit))) return refused('notFound');
   if (!isSetupCode(input.code))

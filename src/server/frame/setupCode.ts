@@ -1,4 +1,4 @@
-import { randomInt, timingSafeEqual } from 'node:crypto';
+import { createHmac, timingSafeEqual } from 'node:crypto';
 import type { Pembit } from '../pembit';
 import { isEmpty } from '@/data/people/isEmpty';
 
@@ -7,13 +7,21 @@ const LETTERS = 'abcdefghjkmnpqrstuvwxyz23456789';
 // The process and Next's bundles are two module instances: the code exists once.
 const holder = globalThis as { pembitSetupCode?: string };
 
+/** Twelve characters; the same for each process that shares the secret, since any of them may be asked. */
+function codeOf(secret: Buffer): string {
+  const bytes = createHmac('sha256', secret).update('setting up').digest();
+  return Array.from({ length: 12 }, (_, i) => (i % 5 === 4 ? '-' : LETTERS[bytes[i]! % LETTERS.length])).join(
+    '',
+  );
+}
+
 /**
  * Makes the code that setting up an empty installation asks for, and prints it where only whoever runs the server reads. The demo
  * and a school that is there need none.
  */
 export async function printSetupCode(pembit: Pembit): Promise<void> {
   if (pembit.config.demo || !(await isEmpty(pembit))) return;
-  holder.pembitSetupCode = Array.from({ length: 12 }, (_, i) => (i % 5 === 4 ? '-' : LETTERS[randomInt(LETTERS.length)])).join(''); // prettier-ignore
+  holder.pembitSetupCode = codeOf(pembit.secret);
   pembit.log.info({ code: holder.pembitSetupCode }, `Nobody has set this server up yet. Open ${pembit.config.baseUrl}/setup and type the code ${holder.pembitSetupCode}`); // prettier-ignore
 }
 

@@ -98,7 +98,7 @@ export async function answerGuardian(pembit: Pembit, request: OutletRequest): Pr
   const look = lookedAt(entry, day);
   if (guardians.length === 0 || guardians.length < tokens.length || !look || (tokens.length > 1 && (entry ?? day))) {
     // Right addresses are never held up by wrong ones: only these are counted.
-    if (takeTries(pembit, [['token', request.from ?? '']]) > 0) return tooManyMisses(request);
+    if ((await takeTries(pembit, [['token', request.from ?? '']])) > 0) return tooManyMisses(request);
     return sent(404, PAGE_HEADERS, request.method, embedDocument({ title: say.goneTitle }, sentence(say.goneTitle, say.gone)));
   }
   const more = `/guardian${all}`;

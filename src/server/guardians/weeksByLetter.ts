@@ -49,7 +49,7 @@ export async function wishLetters(
   const guardian = await guardianByHash(pembit, tokenHash(token));
   if (!guardian || guardian.ended || (await stateOf(pembit, guardian)) === 'suspended') return refused('notFound');
   if (email) {
-    const seconds = takeTries(pembit, [['mailbox', email], ['letter', from], ['anonymousLetters', '']]);
+    const seconds = await takeTries(pembit, [['mailbox', email], ['letter', from], ['anonymousLetters', '']]);
     if (seconds > 0) return { ...refused('tooManyTries'), seconds };
   }
   const link = `${pembit.config.baseUrl}/guardian/confirm/${guardian.id}/${proofOf(pembit.secret, PROOF, said({ ...guardian, email }))}`;

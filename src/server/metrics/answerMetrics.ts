@@ -28,7 +28,7 @@ async function look(pembit: Pembit): Promise<void> {
   if (newest === undefined) metrics.backupAge.reset();
   else metrics.backupAge.set((Date.now() - newest) / 1000);
   metrics.kept.set({ kind: 'reads' }, keptCounts());
-  metrics.kept.set({ kind: 'tries' }, pembit.tries.size);
+  metrics.kept.set({ kind: 'tries' }, pembit.tries.inMemory());
   metrics.ready.set(ready ? 1 : 0);
 }
 

@@ -122,7 +122,7 @@ export function createOutletAnswerer(pembit: Pembit): (request: OutletRequest) =
           : undefined;
       if (guardians) return guardians;
       // Right addresses are never held up by wrong ones: only these are counted.
-      if (takeTries(pembit, [['token', request.from ?? '']]) > 0) return tooManyMisses(request);
+      if ((await takeTries(pembit, [['token', request.from ?? '']])) > 0) return tooManyMisses(request);
       const gone = hash !== undefined && !outlet ? await goneAddress(pembit, hash) : undefined;
       return goneAnswer(request, hash, gone, nowMs);
     }

@@ -163,11 +163,11 @@ async function askToJoin(
     return refused('badRequest', [
       { field: name ? 'email' : 'name', message: 'Type your name and your e-mail address.' },
     ]);
-  const wait = letterAsked(pembit, from) || takeTries(pembit, [['joining', course.id]]);
+  const wait = (await letterAsked(pembit, from)) || (await takeTries(pembit, [['joining', course.id]]));
   if (wait > 0) return tooOften(wait);
   const answer = done({ course: labelOf(course), letter: true });
   // A known person joins after signing in; the letter is for new ones.
-  if ((await personByEmail(pembit, email)) || !mayWriteTo(pembit, email)) return answer;
+  if ((await personByEmail(pembit, email)) || !(await mayWriteTo(pembit, email))) return answer;
   const token = randomBytes(32).toString('base64url');
   const nowMs = pembit.now().epochMilliseconds;
   const row = { id: hashOf(token), course_id: course.id, section_id: section ?? null, name, email, join_generation: course.generation, expires_at: nowMs + JOIN_HOLDS_MS }; // prettier-ignore

@@ -22,13 +22,13 @@ export async function changePassword(
   { current, password }: Readonly<{ current: string; password: string }>,
 ): Promise<Outcome<{ token: string }>> {
   const tried: readonly Try[] = [['signIn', person.id]];
-  const wait = takeTries(pembit, tried);
+  const wait = await takeTries(pembit, tried);
   if (wait > 0) return tooOften(wait);
   const known = await personByEmail(pembit, person.email);
   if (!known || !(await verifyPassword(current, known.passwordHash))) {
     return refused('badRequest', [{ field: 'current', message: passwordTexts.wrongCurrent }]);
   }
-  giveBackTries(pembit, tried);
+  await giveBackTries(pembit, tried);
   const chosen = await choosePassword(password, [person.name, person.email]);
   if (!chosen.ok) return chosen;
   await pembit.queue.write(
@@ -43,10 +43,10 @@ export async function changePassword(
 
 /** Sends a link for a new password. The answer is the same whoever asks: who has an account is nobody else’s business. */
 export async function sendReset(pembit: Pembit, email: string, from: string): Promise<Outcome<null>> {
-  const wait = letterAsked(pembit, from);
+  const wait = await letterAsked(pembit, from);
   if (wait > 0) return tooOften(wait);
   const person = await personByEmail(pembit, email);
-  if (!person || person.deactivated || !mayWriteTo(pembit, person.email)) return done(null);
+  if (!person || person.deactivated || !(await mayWriteTo(pembit, person.email))) return done(null);
   await pembit.queue.write(
     (writer) =>
       sendLinks(pembit, writer, [person], {

@@ -88,14 +88,14 @@ export async function showWhoOneIs(
   const account = email.trim().toLowerCase();
   const here = `${from} ${account}`;
   // Where many others try at an account, one address has fewer tries; it is not shut out by what they do.
-  const besieged = secondsToWait(pembit, 'account', account) > 0;
+  const besieged = (await secondsToWait(pembit, 'account', account)) > 0;
   const counted: readonly Try[] = [
     ['signIn', here],
     ['address', from],
     besieged ? ['besieged', here] : ['account', account],
   ];
   // Counted before the hash is taken: what comes in the same moment is counted as well.
-  const wait = takeTries(pembit, counted);
+  const wait = await takeTries(pembit, counted);
   if (wait > 0) return tooOften(wait);
   const right = () => giveBackTries(pembit, counted);
   const found = await personByEmail(pembit, email);
@@ -107,19 +107,19 @@ export async function showWhoOneIs(
         ? await verifyPassword(password, found.passwordHash)
         : await verifyNobody(password);
   } catch (error) {
-    if (error instanceof TooBusy) right();
+    if (error instanceof TooBusy) await right();
     throw error;
   }
   if (!found || !fits) return refused('wrongSignIn');
   if (await hasSecondStep(pembit, found.id)) {
     if (!code) {
-      right();
+      await right();
       return refused('codeNeeded');
     }
     if (!(await spendCode(pembit, found.id, code))) return refused('wrongCode');
   }
-  right();
-  forgetTries(pembit, 'signIn', here);
+  await right();
+  await forgetTries(pembit, 'signIn', here);
   if (isOutdated(found.passwordHash)) await rehash(pembit, found.id, password);
   const { passwordHash: _, ...person } = found;
   return done(person);

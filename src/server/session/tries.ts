@@ -1,18 +1,11 @@
 import { createHash } from 'node:crypto';
-import type { Tries } from '@/data/people/tries';
-import { triesSince, writeTries } from '@/data/people/tries';
+import type { Tries, TryCounts } from '@/data/people/tries';
+import { triesSince } from '@/data/people/tries';
 import type { Reader } from '@/data/database';
-import type { WriteQueue } from '@/data/writeQueue';
 import type { Clock } from '../clock';
-import { forgetOldest } from '../forgetOldest';
 
-/** Where tries are counted. */
-export type Counting = Readonly<{
-  tries: Map<string, Tries>;
-  unwrittenTries: Set<string>;
-  now: Clock;
-  queue: WriteQueue;
-}>;
+/** Where tries are counted, and by which clock. */
+export type Counting = Readonly<{ tries: TryCounts; now: Clock }>;
 
 const MINUTE = 60_000;
 /**
@@ -49,8 +42,6 @@ const LIMITS = {
 } as const;
 export type Tried = keyof typeof LIMITS;
 const LONGEST = Math.max(...Object.values(LIMITS).map(({ within }) => within));
-/** More than a school has people and devices; beyond it the oldest are forgotten. */
-const MOST_KEPT = 50_000;
 
 const keyOf = (what: Tried, who: string) => createHash('sha256').update(`${what} ${who}`).digest('base64url');
 
@@ -59,21 +50,21 @@ export const keptTries = (reader: Reader, nowMs: number): Promise<Map<string, Tr
   triesSince(reader, nowMs - LONGEST);
 
 /** How long somebody who has tried something as often as they may has to wait; 0 where they may go on. */
-export function secondsToWait({ tries, now }: Counting, what: Tried, who: string): number {
+export async function secondsToWait({ tries, now }: Counting, what: Tried, who: string): Promise<number> {
   const { most, within } = LIMITS[what];
-  const known = tries.get(keyOf(what, who));
+  const known = await tries.read(keyOf(what, who));
   if (known === undefined || known.count < most) return 0;
   return Math.max(0, Math.ceil((known.sinceMs + within - now().epochMilliseconds) / 1000));
 }
 
 /** What a limit allows, and how much of it is left to somebody, for how many seconds. */
-export function limitOf(
+export async function limitOf(
   { tries, now }: Counting,
   what: Tried,
   who: string,
-): Readonly<{ most: number; seconds: number; left: number; resetSeconds: number }> {
+): Promise<Readonly<{ most: number; seconds: number; left: number; resetSeconds: number }>> {
   const { most, within } = LIMITS[what];
-  const known = tries.get(keyOf(what, who));
+  const known = await tries.read(keyOf(what, who));
   const endsMs = known ? known.sinceMs + within - now().epochMilliseconds : 0;
   const holds = known !== undefined && endsMs > 0;
   return {
@@ -84,59 +75,31 @@ export function limitOf(
   };
 }
 
-/** Notes a try: in memory, written down every few seconds. */
-export function countTry({ tries, unwrittenTries, now }: Counting, what: Tried, who: string): void {
-  const key = keyOf(what, who);
-  const nowMs = now().epochMilliseconds;
-  const known = tries.get(key);
-  const holds = known !== undefined && nowMs - known.sinceMs < LIMITS[what].within;
-  tries.delete(key);
-  tries.set(key, holds ? { ...known, count: known.count + 1 } : { count: 1, sinceMs: nowMs });
-  unwrittenTries.add(key);
-  forgetOldest(tries, MOST_KEPT);
-}
-
 /** One thing that is tried, and by whom or at what. */
 export type Try = readonly [what: Tried, who: string];
+
+const keysOf = (tries: readonly Try[]) => tries.map(([what, who]) => keyOf(what, who));
 
 /**
  * Counts some tries at once, before the work that they limit: however many come in the same moment, no more than the limit go on.
  * Where one has been tried too often none is counted; answers for how many seconds to wait, 0 where it may go on.
  */
-export function takeTries(counting: Counting, tries: readonly Try[]): number {
-  const wait = Math.max(0, ...tries.map(([what, who]) => secondsToWait(counting, what, who)));
-  if (wait === 0) for (const [what, who] of tries) countTry(counting, what, who);
-  return wait;
+export async function takeTries(counting: Counting, asked: readonly Try[]): Promise<number> {
+  const limits = asked.map(([what, who]) => ({ key: keyOf(what, who), ...LIMITS[what] }));
+  if (await counting.tries.take(limits, counting.now().epochMilliseconds)) return 0;
+  const waits = await Promise.all(asked.map(([what, who]) => secondsToWait(counting, what, who)));
+  // What was counted is over in the moment in which it is asked for how long.
+  return Math.max(1, ...waits);
 }
 
 /** Takes back tries that turned out right, or were not carried out. */
-export function giveBackTries({ tries, unwrittenTries }: Counting, given: readonly Try[]): void {
-  for (const [what, who] of given) {
-    const key = keyOf(what, who);
-    const known = tries.get(key);
-    if (!known) continue;
-    tries.set(key, { ...known, count: Math.max(0, known.count - 1) });
-    unwrittenTries.add(key);
-  }
-}
+export const giveBackTries = ({ tries }: Counting, given: readonly Try[]): Promise<void> =>
+  tries.giveBack(keysOf(given));
 
 /** Forgets what somebody got wrong, once they got it right. */
-export function forgetTries({ tries, unwrittenTries }: Counting, what: Tried, who: string): void {
-  const key = keyOf(what, who);
-  const known = tries.get(key);
-  if (!known) return;
-  tries.set(key, { ...known, count: 0 });
-  unwrittenTries.add(key);
-}
+export const forgetTries = ({ tries }: Counting, what: Tried, who: string): Promise<void> =>
+  tries.clear(keyOf(what, who));
 
 /** Writes down what was counted since, so that it outlives the process. */
-export async function keepTries({ tries, unwrittenTries, queue, now }: Counting): Promise<void> {
-  if (unwrittenTries.size === 0) return;
-  const counted = [...unwrittenTries].flatMap((key) => {
-    const known = tries.get(key);
-    return known ? [[key, known] as const] : [];
-  });
-  unwrittenTries.clear();
-  const beforeMs = now().epochMilliseconds - LONGEST;
-  await queue.write((writer) => writeTries(writer, counted, beforeMs), { aside: true });
-}
+export const keepTries = ({ tries, now }: Counting): Promise<void> =>
+  tries.keep(now().epochMilliseconds - LONGEST);

@@ -26,7 +26,7 @@ export async function sendMailLink(
   email: string,
   from: string,
 ): Promise<Outcome<null>> {
-  const wait = letterAsked(pembit, from);
+  const wait = await letterAsked(pembit, from);
   if (wait > 0) return tooOften(wait);
   const sheet = await sheetById(pembit, id);
   const person = await personByEmail(pembit, email);
@@ -34,7 +34,7 @@ export async function sendMailLink(
   const viewer = await viewerOf(pembit, person.id, pembit.now());
   // Who teaches signs in with a password: a letter must not open a course.
   if (isOnStaff(viewer) || !seenSheet(viewer, sheet, pembit.now())) return done(null);
-  if (!mayWriteTo(pembit, person.email)) return done(null);
+  if (!(await mayWriteTo(pembit, person.email))) return done(null);
   const nowMs = pembit.now().epochMilliseconds;
   await pembit.queue.write(
     async (writer) => {
