@@ -32,7 +32,8 @@ export default defineConfig({
           name: 'unit',
           // Files of one worker share the modules they import, which takes as long to read as a quarter of the tests.
           isolate: false,
-          exclude: ['src/data/postgres/postgresQueue.test.ts'],
+          // What several processes do to each other is seen on PostgreSQL alone.
+          exclude: ['src/**/*.processes.test.ts'],
           include: ['src/**/*.test.ts', 'tests/reference/**/*.test.ts', 'tests/properties/**/*.test.ts'],
           testTimeout: 60_000,
           hookTimeout: 60_000,

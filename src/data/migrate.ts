@@ -46,6 +46,7 @@ import { following } from './migrations/0042-following';
 import { webhooks } from './migrations/0043-webhooks';
 import { keptRosters } from './migrations/0044-kept-rosters';
 import { courseSites } from './migrations/0045-course-sites';
+import { severalProcesses } from './migrations/0046-several-processes';
 import { strands } from './migrations/0034-strands';
 import { devices } from './migrations/0032-devices';
 import { reminded } from './migrations/0031-reminded';
@@ -106,6 +107,7 @@ const MIGRATIONS: readonly Migration[] = [
   webhooks,
   keptRosters,
   courseSites,
+  severalProcesses,
 ];
 
 export type MigrationReport = Readonly<{ applied: readonly string[]; backups: readonly string[] }>;

@@ -4,6 +4,7 @@ import { isNobodysAddress } from '@/core/mail/nobodysAddress';
 import { withoutTokens } from '@/core/mail/withoutTokens';
 import type { Reader } from '../database';
 import { select } from '../database';
+import { claimRows } from '../jobs/claims';
 import { deleteRows, insertRows, updateRows } from '../statements';
 import type { Writer } from '../writeQueue';
 
@@ -76,8 +77,21 @@ export async function takeBackLetters(writer: Writer, history: string): Promise<
   await deleteRows(writer, 'outbox', { history_id: history, state: 'queued', attempts: 0 });
 }
 
-/** Letters whose time has come: urgent ones first, then the oldest. */
-export async function dueLetters(reader: Reader, nowMs: number, most: number): Promise<QueuedLetter[]> {
+const DUE = `state = 'queued' AND next_attempt_at <= :nowMs`;
+/** Urgent ones first, then the oldest. */
+const ORDER = 'outbox.urgent DESC, outbox.created_at, outbox.id';
+
+/** Whether any letter's time has come. */
+export const isLetterDue = async (reader: Reader, nowMs: number): Promise<boolean> =>
+  (await select(reader, `SELECT id FROM outbox WHERE ${DUE} LIMIT 1`, { nowMs })).length > 0;
+
+/** Letters whose time has come, for this process alone for `holdMs`: urgent ones first, then the oldest. */
+export async function claimLetters(
+  writer: Writer,
+  { nowMs, most, holdMs }: Readonly<{ nowMs: number; most: number; holdMs: number }>,
+): Promise<QueuedLetter[]> {
+  const ids = await claimRows(writer, { table: 'outbox', where: DUE, order: ORDER, replacements: { nowMs }, most, holdMs }); // prettier-ignore
+  if (ids.length === 0) return [];
   const rows = await select<{
     id: string;
     recipient: string;
@@ -91,11 +105,10 @@ export async function dueLetters(reader: Reader, nowMs: number, most: number): P
     senderName: string | null;
     senderEmail: string | null;
   }>(
-    reader,
+    writer,
     `SELECT outbox.*, people.name AS "senderName", people.email AS "senderEmail" FROM outbox
-     LEFT JOIN people ON people.id = outbox.sender_id
-     WHERE state = 'queued' AND next_attempt_at <= :nowMs ORDER BY outbox.urgent DESC, outbox.created_at, outbox.id LIMIT ${Math.floor(most)}`,
-    { nowMs },
+     LEFT JOIN people ON people.id = outbox.sender_id WHERE outbox.id IN (:ids) ORDER BY ${ORDER}`,
+    { ids },
   );
   return rows.map((row) => ({
     id: row.id,
@@ -120,6 +133,7 @@ export async function markLetter(writer: Writer, letter: QueuedLetter, result: S
     result.state === 'sent'
       ? {
           state: 'sent',
+          held_until: null,
           attempts: letter.attempts + 1,
           sent_at: result.sentAtMs,
           error: null,
@@ -129,6 +143,7 @@ export async function markLetter(writer: Writer, letter: QueuedLetter, result: S
         }
       : {
           state: result.state,
+          held_until: null,
           attempts: letter.attempts + 1,
           error: result.error,
           next_attempt_at: result.nextAttemptMs,

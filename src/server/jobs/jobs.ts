@@ -39,7 +39,7 @@ export function jobsOf(pembit: Pembit): Job[] {
     { name: 'reminders', pattern: '30 * * * * *', run: remind },
     { name: 'calendars', pattern: '*/15 * * * * *', run: refreshInTurn },
     { name: 'webhooks', pattern: '*/3 * * * * *', run: deliverWebhooks },
-    { name: 'reads', pattern: '*/10 * * * * *', run: writeReads },
+    { name: 'reads', pattern: '*/10 * * * * *', run: writeReads, everywhere: true },
     { name: 'tries', pattern: '*/3 * * * * *', run: keepTries },
     { name: 'ownReminders', pattern: '0 */15 * * * *', run: sendReminders },
     { name: 'gathered', pattern: '0 0 * * * *', run: sendGathered },
@@ -47,7 +47,8 @@ export function jobsOf(pembit: Pembit): Job[] {
     { name: 'rosters', pattern: '0 30 1 * * *', run: keepRosters },
     { name: 'sites', pattern: '0 50 1 * * *', run: followSites },
     { name: 'siteKeys', pattern: '0 10 3 * * *', run: rotateKeys },
-    { name: 'backup', pattern: '0 40 2 * * *', run: nightlyBackup },
+    // PostgreSQL is backed up by its own tools, by whoever runs it.
+    ...(pembit.config.databaseUrl ? [] : [{ name: 'backup', pattern: '0 40 2 * * *', run: nightlyBackup }]),
     { name: 'tidy', pattern: '0 20 3 * * *', run: tidy },
   ];
 }

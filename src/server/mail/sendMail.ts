@@ -1,4 +1,4 @@
-import { dueLetters, markLetter } from '@/data/mail/outbox';
+import { claimLetters, isLetterDue, markLetter } from '@/data/mail/outbox';
 import type { QueuedLetter } from '@/data/mail/outbox';
 import type { Pembit } from '../pembit';
 import type { Carrier } from './carrier';
@@ -12,6 +12,8 @@ const MINUTE = 60_000;
 const BACK_OFF = [MINUTE, 5 * MINUTE, 30 * MINUTE, 2 * 60 * MINUTE, 12 * 60 * MINUTE] as const;
 /** So many are on their way at once: one that takes long holds up no others. */
 const AT_ONCE = 5;
+/** So many letters of one round; however long each takes, they are this process's own until they have been tried. */
+const ROUND = 50;
 
 /** SMTP when it is configured; in a demo the mailbox stand-in; otherwise letters wait. */
 export function carrierOf(config: Pembit['config']): Carrier | undefined {
@@ -68,7 +70,7 @@ async function send(pembit: Pembit, carry: Carrier, letter: QueuedLetter, limitM
   const result = failure
     ? ({ state: wait === undefined ? 'failed' : 'queued', error: failure.message, nextAttemptMs: nowMs + (wait ?? 0) } as const) // prettier-ignore
     : ({ state: 'sent', sentAtMs: nowMs } as const);
-  await pembit.queue.write((writer) => markLetter(writer, letter, result), { aside: true });
+  await pembit.queue.write((writer) => markLetter(writer, letter, result), { aside: true, locks: [] });
 }
 
 /**
@@ -76,7 +78,13 @@ async function send(pembit: Pembit, carry: Carrier, letter: QueuedLetter, limitM
  * given up. What can never arrive is given up at once, and its sender is told.
  */
 export async function sendDueMail(pembit: Pembit, carry: Carrier, limitMs = LETTER_MS): Promise<number> {
-  const letters = await dueLetters(pembit, pembit.now().epochMilliseconds, 50);
+  const nowMs = pembit.now().epochMilliseconds;
+  if (!(await isLetterDue(pembit, nowMs))) return 0;
+  const claimed = { nowMs, most: ROUND, holdMs: limitMs * ROUND };
+  const letters = await pembit.queue.write((writer) => claimLetters(writer, claimed), {
+    aside: true,
+    locks: [],
+  });
   const left = [...letters];
   const carryOn = async () => {
     for (let letter = left.shift(); letter; letter = left.shift()) await send(pembit, carry, letter, limitMs);

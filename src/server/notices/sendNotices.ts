@@ -1,7 +1,7 @@
 import webPush from 'web-push';
 import { removeDevice } from '@/data/notices/devices';
 import type { QueuedNotice } from '@/data/notices/notices';
-import { dueNotices, markNotice } from '@/data/notices/notices';
+import { claimNotices, isNoticeDue, markNotice } from '@/data/notices/notices';
 import { guardedPost } from '../outside/guardedGet';
 import type { Pembit } from '../pembit';
 import { pushKeys } from './pushKeys';
@@ -12,6 +12,9 @@ const BACK_OFF = [MINUTE, 5 * MINUTE, 30 * MINUTE] as const;
 /** What is older than that says nothing any more: nobody hears in the evening that the morning is off. */
 const HOLDS_MS = 12 * 60 * MINUTE;
 const AT_ONCE = 5;
+const ROUND = 100;
+/** Longer than handing over a round can take. */
+const HOLD_MS = 15 * MINUTE;
 const ANSWER_BYTES = 4096;
 
 /** The browser has given the address back, or its service knows it no more (RFC 8030, section 7.3). */
@@ -59,7 +62,13 @@ async function send(pembit: Pembit, notice: QueuedNotice): Promise<void> {
 
 /** One round: every notice that is due is handed over, several at a time; what fails is tried again later. */
 export async function sendNotices(pembit: Pembit): Promise<void> {
-  const left = await dueNotices(pembit, pembit.now().epochMilliseconds, 100);
+  const nowMs = pembit.now().epochMilliseconds;
+  if (!(await isNoticeDue(pembit, nowMs))) return;
+  const claimed = { nowMs, most: ROUND, holdMs: HOLD_MS };
+  const left = await pembit.queue.write((writer) => claimNotices(writer, claimed), {
+    aside: true,
+    locks: [],
+  });
   const carryOn = async () => {
     for (let notice = left.shift(); notice; notice = left.shift()) await send(pembit, notice);
   };
