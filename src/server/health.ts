@@ -35,7 +35,7 @@ function writes({ queue }: Pembit): Promise<boolean> {
   const known = tested.get(queue);
   if (known && performance.now() - known.atMs < WRITE_EVERY_MS) return known.writes;
   const late = new Promise<boolean>((resolve) => setTimeout(() => resolve(false), WRITE_WITHIN_MS).unref());
-  const written = queue.write(tryWrite, { aside: true }).then(
+  const written = queue.write(tryWrite, { aside: true, locks: [] }).then(
     () => true,
     () => false,
   );

@@ -109,7 +109,7 @@ export async function answerGuardian(pembit: Pembit, request: OutletRequest): Pr
       async (writer) => {
         for (const { guardian } of guardians) if (!guardian.ended) await noteGuardianRead(writer, guardian.id, 'page', nowMs);
       },
-      { aside: true },
+      { aside: true, locks: [] },
     );
   // Of several, what is there is read; one alone says how it stands.
   const status = parts.length === 1 ? parts[0]!.status : 200;
@@ -130,6 +130,6 @@ export async function answerGuardianFeed(pembit: Pembit, request: OutletRequest,
   const text = found
     ? outletFile(found.outlet, found.contents, { token, baseUrl, pages: GUARDIAN_PAGES })
     : writeCalendar({ name: say.title, events: [] }, requireZone);
-  if (request.method === 'GET') await pembit.queue.write((writer) => noteGuardianRead(writer, guardian.id, 'feed', nowMs), { aside: true });
+  if (request.method === 'GET') await pembit.queue.write((writer) => noteGuardianRead(writer, guardian.id, 'feed', nowMs), { aside: true, locks: [] });
   return sent(200, { ...feedHeaders({ name: 'calendar', audience: 'personal' }), ...PRIVATE }, request.method, text);
 } // prettier-ignore

@@ -31,20 +31,20 @@ async function reachesArchive(change: Change, actor: SignedIn): Promise<boolean>
 /**
  * One use case, one transaction: `work` loads, decides and saves; a refusal leaves everything as it was.
  * The outcome carries the history id by which the act can be undone. `first` is asked when it is this act's turn: what it
- * refuses needs no transaction.
+ * refuses needs no transaction. `locks` is all that it decides about, where nothing else can change its answer but acts that are alone.
  */
 export async function perform<T>(
   pembit: Pembit,
   actor: SignedIn,
   act: Act | 'undo',
   work: (change: Change) => Promise<Outcome<T>>,
-  first?: () => Promise<Outcome<unknown>>,
+  { first, locks }: Readonly<{ first?: () => Promise<Outcome<unknown>>; locks?: readonly string[] }> = {},
 ): Promise<Outcome<T>> {
   const nowMs = pembit.now().epochMilliseconds;
   try {
     const { result, history } = await recordChange(
       pembit.queue,
-      { act, summary: act, actor: actor.person.id, nowMs },
+      { act, summary: act, actor: actor.person.id, nowMs, locks },
       async (change) => {
         if (actor.unchanged && !(await actor.unchanged(change)))
           throw new Rollback(refused('changedMeanwhile'));

@@ -19,6 +19,6 @@ export async function recordShown(
   if (fresh.length === 0) return;
   const nowMs = pembit.now().epochMilliseconds;
   void pembit.queue
-    .write((writer) => markShown(writer, person, fresh, nowMs), { aside: true })
+    .write((writer) => markShown(writer, person, fresh, nowMs), { aside: true, locks: [] })
     .catch((error: unknown) => pembit.log.error({ err: error }, 'What was shown could not be noted'));
 }

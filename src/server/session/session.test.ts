@@ -94,7 +94,7 @@ describe('a first sign-in', () => {
     );
     const [letter] = await select<{ body: string }>(
       pembit,
-      `SELECT body FROM outbox ORDER BY created_at DESC, ${asInserted(pembit)} DESC LIMIT 1`,
+      `SELECT body FROM outbox ORDER BY created_at DESC, ${asInserted(pembit, 'DESC')} LIMIT 1`,
     );
     return /\/welcome\/([\w-]+)/.exec(letter!.body)![1]!;
   }

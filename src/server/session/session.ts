@@ -16,6 +16,8 @@ import { TooBusy, hashPassword, isOutdated, verifyNobody, verifyPassword } from 
 import type { Try } from './tries';
 import { forgetTries, giveBackTries, secondsToWait, takeTries } from './tries';
 
+/** Writes about one session, which hold whatever others write. */
+const FREE = { aside: true, locks: [] } as const;
 const HOUR = 3_600_000;
 const DAY = 24 * HOUR;
 /** Students stay signed in on a device for 90 days; staff for 12 hours of silence and 7 days in all. */
@@ -152,13 +154,10 @@ export async function openSession(
     bySchool,
     platform,
   };
-  await pembit.queue.write(
-    async (writer) => {
-      await insertSession(writer, session);
-      await noteComing(writer, person, nowMs);
-    },
-    { aside: true },
-  );
+  await pembit.queue.write(async (writer) => {
+    await insertSession(writer, session);
+    await noteComing(writer, person, nowMs);
+  }, FREE);
   return token;
 }
 
@@ -180,12 +179,12 @@ export async function signedInBy(
   const nowMs = pembit.now().epochMilliseconds;
   const over = nowMs - session.createdAtMs > limits.all || nowMs - session.seenAtMs > limits.idle;
   if (over) {
-    await pembit.queue.write((writer) => deleteSessions(writer, { id: session.id }), { aside: true });
+    await pembit.queue.write((writer) => deleteSessions(writer, { id: session.id }), FREE);
     return undefined;
   }
   // A note of each request would be a write for each; five minutes are exact enough for 12 hours.
   if (nowMs - session.seenAtMs > 5 * 60_000)
-    await pembit.queue.write((writer) => touchSession(writer, session.id, nowMs), { aside: true });
+    await pembit.queue.write((writer) => touchSession(writer, session.id, nowMs), FREE);
   if (arrivesIn.length > 0) await pembit.queue.write((writer) => noteArrival(writer, person.id));
   const { shared, bySchool } = session;
   const site = session.platform === undefined ? undefined : await platformById(pembit, session.platform);
@@ -218,7 +217,7 @@ export async function isFresh(pembit: Pembit, { session, site }: SignedIn): Prom
 }
 
 export const signOut = (pembit: Pembit, signedIn: SignedIn): Promise<void> =>
-  pembit.queue.write((writer) => deleteSessions(writer, { id: signedIn.session }), { aside: true });
+  pembit.queue.write((writer) => deleteSessions(writer, { id: signedIn.session }), FREE);
 
 export const signOutEverywhere = (pembit: Pembit, signedIn: SignedIn): Promise<void> =>
   pembit.queue.write((writer) => deleteSessions(writer, { person_id: signedIn.person.id }), { aside: true });

@@ -261,7 +261,7 @@ describe('those who offer a sheet', () => {
     expect(await addSlot(pembit, instructor, sheet.id, slot('12:10', '12:40'))).toMatchObject({ fields: [{ field: 'start' }] }); // prettier-ignore
     valueOf(await addSlot(pembit, instructor, sheet.id, slot('15:00', '15:30')));
     // In a place of its own: whoever has it is told, and reads it in place of the sheet's.
-    const letters = async () => (await select<{ body: string }>(pembit, 'SELECT body FROM outbox')).map(({ body }) => body); // prettier-ignore
+    const letters = async () => (await select<{ body: string }>(pembit, `SELECT body FROM outbox ORDER BY ${asInserted(pembit)}`)).map(({ body }) => body); // prettier-ignore
     const before = (await letters()).length;
     const own = slotInput.parse({ start: `${date}T11:30`, end: `${date}T12:25`, place: 'Shed 2' });
     valueOf(await changeSlot(pembit, instructor, sheet.slots[0]!.id, own));

@@ -122,7 +122,10 @@ export async function takeTime(
     return done(await insertTaken(pembit, change, actor, { sheet, slot, person, seat, input }));
   };
   // And again when it is their turn: those before them may have taken it.
-  const outcome = await perform(pembit, actor, 'takeTime', take, () => decide(pembit, actor, id));
+  const outcome = await perform(pembit, actor, 'takeTime', take, {
+    first: () => decide(pembit, actor, id),
+    locks: [`sheet:${before.value.sheet.id}`],
+  });
   if (outcome.ok) await giveRoom(pembit, outcome.value.booking.id);
   return outcome;
 }

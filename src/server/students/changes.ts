@@ -89,7 +89,10 @@ export async function unseenChanges(
   const looked = await lookedAt(pembit, id);
   const nowMs = pembit.now().epochMilliseconds;
   if (!looked) {
-    await pembit.queue.write((writer) => writeLooked(writer, id, { lookedAtMs: nowMs }), { aside: true });
+    await pembit.queue.write((writer) => writeLooked(writer, id, { lookedAtMs: nowMs }), {
+      aside: true,
+      locks: [],
+    });
     return [];
   }
   const minute = Math.floor(nowMs / 60_000);
@@ -101,5 +104,5 @@ export async function unseenChanges(
 export const lookNow = (pembit: Pembit, { person }: SignedIn): Promise<void> =>
   pembit.queue.write(
     (writer) => writeLooked(writer, person.id, { lookedAtMs: pembit.now().epochMilliseconds }),
-    { aside: true },
+    { aside: true, locks: [] },
   );

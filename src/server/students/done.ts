@@ -25,9 +25,15 @@ export async function tickDone(
   const plan = await planSeenBy(pembit, actor.viewer);
   const entry = plan.entries.find((e) => e.id === id);
   if (entry?.kind !== 'assignment') return refused('notFound');
-  return perform(pembit, actor, 'tickDone', async (change) => {
-    await markDone(change, actor.person.id, id, isDone);
-    change.summarise(isDone ? studentTexts.didIt(entry.title) : studentTexts.notDone(entry.title));
-    return done({ done: isDone });
-  });
+  return perform(
+    pembit,
+    actor,
+    'tickDone',
+    async (change) => {
+      await markDone(change, actor.person.id, id, isDone);
+      change.summarise(isDone ? studentTexts.didIt(entry.title) : studentTexts.notDone(entry.title));
+      return done({ done: isDone });
+    },
+    { locks: [`person:${actor.person.id}`] },
+  );
 }

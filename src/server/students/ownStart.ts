@@ -73,11 +73,17 @@ export async function beginCourse(
     return refused('badRequest', [
       { field: 'on', message: pacingTexts.outside(label(term.startsOn), label(term.endsOn)) },
     ]);
-  return perform(pembit, actor, 'beginCourse', async (change) => {
-    await writeStart(change, actor.person.id, course, on && { on: on.toString(), shared });
-    change.summarise(on ? pacingTexts.said(own.code, label(on)) : pacingTexts.tookBack(own.code));
-    return done(on ? { on: on.toString() } : {});
-  });
+  return perform(
+    pembit,
+    actor,
+    'beginCourse',
+    async (change) => {
+      await writeStart(change, actor.person.id, course, on && { on: on.toString(), shared });
+      change.summarise(on ? pacingTexts.said(own.code, label(on)) : pacingTexts.tookBack(own.code));
+      return done(on ? { on: on.toString() } : {});
+    },
+    { locks: [`person:${actor.person.id}`] },
+  );
 }
 
 /** What the staff of a course see of its students' own dates: numbers, and by name those who share it. */

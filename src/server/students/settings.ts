@@ -24,17 +24,23 @@ export function changeOwnSettings(
   actor: SignedIn,
   settings: PersonSettings,
 ): Promise<Outcome<PersonSettings>> {
-  return perform(pembit, actor, 'changeOwnSettings', async (change) => {
-    const before = await personSettings(change, actor.person.id);
-    await writePersonSettings(change, actor.person.id, settings);
-    // It stands on the pages of their courses.
-    if (before.contact !== settings.contact)
-      change.concerns(
-        ...(await coursesOnStaff(change, actor.person.id)).map((course) => `course:${course}` as const),
-      );
-    change.summarise(studentTexts.savedSettings);
-    return done(settings);
-  });
+  return perform(
+    pembit,
+    actor,
+    'changeOwnSettings',
+    async (change) => {
+      const before = await personSettings(change, actor.person.id);
+      await writePersonSettings(change, actor.person.id, settings);
+      // It stands on the pages of their courses.
+      if (before.contact !== settings.contact)
+        change.concerns(
+          ...(await coursesOnStaff(change, actor.person.id)).map((course) => `course:${course}` as const),
+        );
+      change.summarise(studentTexts.savedSettings);
+      return done(settings);
+    },
+    { locks: [`person:${actor.person.id}`] },
+  );
 }
 
 /** A locale with what somebody has chosen: how dates are written, and the clock. */

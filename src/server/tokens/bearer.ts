@@ -57,7 +57,7 @@ export async function bearerOf(
   if (!actor) return undefined;
   const nowMs = pembit.now().epochMilliseconds;
   if (nowMs - (token.lastUsed?.epochMilliseconds ?? 0) > NOTED_EVERY_MS)
-    await pembit.queue.write((writer) => noteTokenUse(writer, token.id, nowMs), { aside: true });
+    await pembit.queue.write((writer) => noteTokenUse(writer, token.id, nowMs), { aside: true, locks: [] });
   return { actor, token };
 }
 
