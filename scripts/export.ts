@@ -5,7 +5,7 @@ import { pipeline } from 'node:stream/promises';
 import { parseArgs } from 'node:util';
 import type { CourseId } from '../src/core/ids';
 import { refusalTexts } from '../src/core/texts/refusals';
-import { openDatabase, select } from '../src/data/database';
+import { openStore, select } from '../src/data/database';
 import { isLocked } from '../src/data/folderLock';
 import { createClock } from '../src/server/clock';
 import { readConfig } from '../src/server/config';
@@ -33,7 +33,7 @@ const config = readConfig(process.env);
 await orStop(async () => {
   // A server that holds the folder has brought it up to date; reading beside it does no harm.
   const held = (await isLocked(config.dataFolder)) ? undefined : await openPembit(config);
-  const sequelize = held?.sequelize ?? openDatabase(config.dataFolder);
+  const sequelize = held?.sequelize ?? openStore(config);
   try {
     const found = await select<{ id: CourseId; term: string }>(
       { sequelize },

@@ -57,7 +57,7 @@ export async function openPembit(config: Config): Promise<Pembit> {
       : triesInMemory(queue, await keptTries({ sequelize }, now().epochMilliseconds));
     const ending = new AbortController();
     const stop = () => ending.abort();
-    const close = async () => {
+    const end = async () => {
       stop();
       await keepTries({ tries, now });
       await queue.drained();
@@ -67,6 +67,8 @@ export async function openPembit(config: Config): Promise<Pembit> {
       giveToOwner(config.dataFolder);
       await unlock();
     };
+    let ended: Promise<void> | undefined;
+    const close = () => (ended ??= end());
     return {
       config,
       log: createLog(config.log),

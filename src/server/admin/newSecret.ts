@@ -1,6 +1,6 @@
 import { existsSync, renameSync } from 'node:fs';
-import { openDatabase } from '@/data/database';
-import { lockFolder } from '@/data/folderLock';
+import { openStore } from '@/data/database';
+import { takePlace } from '@/data/serving';
 import { allGuardians, replaceGuardian } from '@/data/guardians/guardians';
 import { allOutlets, writeTokenHash } from '@/data/outlets/outlets';
 import { openForJoining, writeJoinHash } from '@/data/people/joining';
@@ -15,11 +15,11 @@ import { readSecret, writeSecret } from '../secretFile';
 /**
  * Makes another secret, for a school that has lost its own: every published address, guardian's address and joining address becomes another one, and
  * second steps of signing in have to be set up anew. Answers how many outlets have other addresses now.
- * @throws Error with a sentence while a server holds the folder.
+ * @throws Error with a sentence while a server holds the folder or the database.
  */
 export async function newSecret(config: Config, at: string): Promise<number> {
-  const unlock = await lockFolder(config.dataFolder);
-  const sequelize = openDatabase(config.dataFolder);
+  const unlock = await takePlace(config);
+  const sequelize = openStore(config);
   try {
     if (existsSync(config.secretFile)) renameSync(config.secretFile, `${config.secretFile}-until-${at.replace(/[^0-9TZ]/g, '')}`); // prettier-ignore
     writeSecret(config.secretFile);

@@ -2,37 +2,14 @@ import { createHash } from 'node:crypto';
 import { copyFileSync, createReadStream, existsSync, linkSync, mkdirSync, readdirSync, statSync } from 'node:fs'; // prettier-ignore
 import path from 'node:path';
 import { pipeline } from 'node:stream/promises';
-import type { Sequelize } from 'sequelize';
 import type { BackupReport } from '@/core/texts/backups';
-import { databaseFile, openDatabase } from '@/data/database';
-import { countOf, fileHashes, problemsIn } from '@/data/soundness';
+import { databaseFile } from '@/data/database';
 import type { Config } from '../config';
 import { makeOnlyPrivate, makePrivate } from '@/data/privateFolder';
 import { storedPath } from '../materials/fileStore';
 import { erasuresFile } from '../people/erasures';
 import type { Report } from '../progress';
-
-/** The hashes of all uploaded files. */
-export const hashesIn = (sequelize: Sequelize): Promise<string[]> => fileHashes({ sequelize });
-
-/** @throws Error with a sentence when SQLite finds the database damaged. */
-export async function requireSound(sequelize: Sequelize): Promise<void> {
-  const { first, broken } = await problemsIn({ sequelize });
-  if (first !== undefined || broken > 0)
-    throw new Error(
-      `The database is damaged (${first ?? `${broken} broken references`}). Use another backup.`,
-    );
-}
-
-export async function contentsOf(
-  sequelize: Sequelize,
-): Promise<Pick<BackupReport, 'courses' | 'entries' | 'people'>> {
-  return {
-    courses: await countOf({ sequelize }, 'courses'),
-    entries: await countOf({ sequelize }, 'entries'),
-    people: await countOf({ sequelize }, 'people'),
-  };
-}
+import { copyDatabase } from './databaseCopy';
 
 export async function sha256Of(file: string): Promise<string> {
   const hash = createHash('sha256');
@@ -56,7 +33,7 @@ export function copyOrLink(from: string, to: string, link: boolean): void {
 }
 
 /**
- * Copies a data folder into an empty one: the database as it is at one moment (`VACUUM INTO`), the files that it names, the
+ * Copies a data folder into an empty one: the database as it is at one moment, the files that it names, the
  * secret. A server may go on writing meanwhile: its files never change, and what is uploaded later is not named yet.
  * @throws Error with a sentence when there is nothing to copy, or the target is not empty.
  */
@@ -67,39 +44,39 @@ export async function backup(
   { link = false }: Copying = {},
 ): Promise<BackupReport> {
   makeOnlyPrivate();
-  if (!existsSync(databaseFile(config.dataFolder)))
+  if (config.databaseUrl === undefined && !existsSync(databaseFile(config.dataFolder)))
     throw new Error('There is no database in the data folder. Set PEMBIT_DATA to the folder that is served.');
   if (isFilled(target)) throw new Error('The folder for the backup is not empty. Give a new one.');
   mkdirSync(target, { recursive: true });
-  const source = openDatabase(config.dataFolder);
-  try {
-    await source.query('VACUUM INTO :file', { replacements: { file: databaseFile(target) } });
-  } finally {
-    await source.close();
-  }
-  const copy = openDatabase(target);
-  try {
-    await requireSound(copy);
-    const hashes = await hashesIn(copy);
-    const missing: string[] = [];
-    let size = statSync(databaseFile(target)).size;
-    for (const [i, hash] of hashes.entries()) {
-      const from = storedPath(config, hash);
-      if (!existsSync(from)) missing.push(hash);
-      else {
-        const to = storedPath({ ...config, dataFolder: target }, hash);
-        mkdirSync(path.dirname(to), { recursive: true });
-        copyOrLink(from, to, link);
-        size += statSync(to).size;
-      }
-      report(i + 1, hashes.length);
+  const { hashes, contents, size: databaseSize } = await copyDatabase(config, target);
+  const { missing, size } = copyFiles(config, target, hashes, report, link);
+  copyFileSync(config.secretFile, path.join(target, 'secret'));
+  const erasures = erasuresFile(config.dataFolder);
+  if (existsSync(erasures)) copyFileSync(erasures, erasuresFile(target));
+  makePrivate(target);
+  return { ...contents, files: hashes.length - missing.length, size: databaseSize + size, missing };
+}
+
+/** Copies the files of some hashes; answers those that are not there, and how many bytes the others have. */
+function copyFiles(
+  config: Config,
+  target: string,
+  hashes: readonly string[],
+  report: Report,
+  link: boolean,
+): Readonly<{ missing: readonly string[]; size: number }> {
+  const missing: string[] = [];
+  let size = 0;
+  for (const [i, hash] of hashes.entries()) {
+    const from = storedPath(config, hash);
+    if (!existsSync(from)) missing.push(hash);
+    else {
+      const to = storedPath({ ...config, dataFolder: target }, hash);
+      mkdirSync(path.dirname(to), { recursive: true });
+      copyOrLink(from, to, link);
+      size += statSync(to).size;
     }
-    copyFileSync(config.secretFile, path.join(target, 'secret'));
-    const erasures = erasuresFile(config.dataFolder);
-    if (existsSync(erasures)) copyFileSync(erasures, erasuresFile(target));
-    makePrivate(target);
-    return { ...(await contentsOf(copy)), files: hashes.length - missing.length, size, missing };
-  } finally {
-    await copy.close();
+    report(i + 1, hashes.length);
   }
+  return { missing, size };
 }
