@@ -2,8 +2,8 @@ import { existsSync, mkdirSync, rmSync, statSync } from 'node:fs';
 import path from 'node:path';
 import type { Sequelize } from 'sequelize';
 import type { BackupReport } from '@/core/texts/backups';
-import { connectTo, databaseFile, openDatabase, select } from '@/data/database';
-import { tableNames } from '@/data/dialect';
+import { connectTo, databaseFile, openDatabase } from '@/data/database';
+import { dropTables } from '@/data/postgres/dropTables';
 import { COMMAND } from '@/data/serving';
 import { countOf, fileHashes, problemsIn } from '@/data/soundness';
 import type { Config } from '../config';
@@ -78,12 +78,7 @@ export async function copyDatabase({ dataFolder, databaseUrl }: Config, folder: 
  */
 export async function restoreIntoPostgres(url: string, source: string, aside: string): Promise<Held> {
   const put = async (folder: string) => {
-    await withOpen(connectTo(url, COMMAND), async (sequelize) => {
-      const tables = await select<{ name: string }>({ sequelize }, tableNames({ sequelize }));
-      // Those of a newer version as well, which the backup knows nothing of.
-      if (tables.length > 0)
-        await sequelize.query(`DROP TABLE ${tables.map(({ name }) => `"${name}"`).join(', ')} CASCADE`);
-    });
+    await withOpen(connectTo(url, COMMAND), dropTables);
     await runTool('pg_restore', url, ['--no-owner', '--no-privileges', '--exit-on-error', '--single-transaction', `--dbname=${new URL(url).pathname.slice(1)}`, dumpIn(folder)]); // prettier-ignore
   };
   mkdirSync(aside, { recursive: true });
