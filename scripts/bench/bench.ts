@@ -34,6 +34,8 @@ const PARTS: Readonly<Record<string, () => Promise<readonly Figure[]>>> = {
     }),
   weight: () => onDemo(weightFigures),
   large: () => largeSchoolFigures(LARGE),
+  postgres: () => largeSchoolFigures(LARGE, { postgres: true }),
+  two: () => largeSchoolFigures(LARGE, { postgres: true, processes: 2 }),
 }; // prettier-ignore
 
 /** JavaScript of the first load. */

@@ -2,7 +2,7 @@ import { parseCookie } from 'cookie';
 import type { z } from 'zod';
 import type { FieldError, Outcome } from '@/core/refusals';
 import { refused } from '@/core/refusals';
-import { isOutOfRoom } from '@/server/outOfRoom';
+import { isLostConnection, isOutOfRoom } from '@/server/outOfRoom';
 import type { Pembit } from '@/server/pembit';
 import { sharedPembit } from '@/server/pembit';
 import type { SubjectTable } from '@/server/session/condition';
@@ -175,6 +175,10 @@ async function orRefused<T>(
     return await work();
   } catch (error) {
     if (error instanceof TooBusy) return { ...refused('busy'), seconds: BUSY_SECONDS };
+    if (isLostConnection(error)) {
+      log.error({ err: error }, 'The database did not answer');
+      return refused('databaseAway');
+    }
     if (!isOutOfRoom(error)) throw error;
     log.error({ err: error }, 'The database cannot be written');
     return refused('notSaved');

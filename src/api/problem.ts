@@ -62,6 +62,7 @@ export const STATUS = {
   wrongCode: 401,
   secondStepOwed: 403,
   notSaved: 507,
+  databaseAway: 503,
   noSchoolSignIn: 503,
   notVouchedFor: 403,
   notOnSites: 403,

@@ -53,6 +53,7 @@ export type Refusal =
   | 'wrongCode'
   | 'secondStepOwed'
   | 'notSaved'
+  | 'databaseAway'
   | 'noSchoolSignIn'
   | 'notVouchedFor'
   | 'notOnSites'

@@ -1,5 +1,7 @@
 import { CANNOT_WRITE } from '@/data/dialect';
 
+export { isLostConnection } from '@/data/lostConnection';
+
 type Failure = Readonly<{ code?: string; original?: Readonly<{ code?: string }> }>;
 
 const NO_ROOM_FOR_FILES = new Set(['ENOSPC', 'EDQUOT', 'EROFS', 'EACCES']);

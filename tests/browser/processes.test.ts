@@ -67,7 +67,7 @@ test('processes are restarted in turn while people write: nothing that was ackno
   }
 });
 
-test('a process that dies is left out at once; feeds for all are read while every process is down, those of one person are not', async () => {
+test('a process that dies is left out at once, a database that is gone is said; feeds for all are read while every process is down, those of one person are not', async () => {
   const other = await startSeveral({ cache: true });
   try {
     const { call } = await signedIn(other.url, 'maren@kittiwake.example');
@@ -85,13 +85,21 @@ test('a process that dies is left out at once; feeds for all are read while ever
     await other.server(other.ports[0]!).kill();
     const pages = await Promise.all(Array.from({ length: 20 }, () => read(`${other.url}/sign-in`)));
     expect(new Set(pages)).toEqual(new Set([200]));
-    const saved = await call('POST', '/api/entries', {
+    const entry = {
       kind: 'event',
       title: 'By the other',
       start: '2026-11-26T10:00',
       audience: [{ course: demoId('HL 210') }],
-    });
+    };
+    const saved = await call('POST', '/api/entries', entry);
     expect(saved.status).toBe(201);
+
+    await other.stopDatabase();
+    const unsaved = await call('POST', '/api/entries', entry);
+    expect([unsaved.status, ((await unsaved.json()) as { type: string }).type]).toEqual([
+      503,
+      'urn:pembit:problem:databaseAway',
+    ]);
 
     await other.server(other.ports[1]!).kill();
     expect([await read(open), await read(own)]).toEqual([200, 502]);

@@ -19,6 +19,7 @@ export type SeveralProcesses = Readonly<{
   server: (port: string) => ServerProcess;
   /** Runs deploy/rolling-restart.sh over all of them, as an operator would. */
   restartInTurn: () => Promise<void>;
+  stopDatabase: () => Promise<void>;
   stop: () => Promise<void>;
 }>;
 
@@ -131,6 +132,7 @@ export async function startSeveral({ cache = false } = {}): Promise<SeveralProce
         QUIET: '1',
       });
     },
+    stopDatabase: postgres.stop,
     stop: async () => {
       controller.close();
       nginx.kill('SIGTERM');

@@ -48,6 +48,8 @@ export const refusalTexts = {
   codeNeeded: 'Type the code that your authenticator shows now.',
   secondStepOwed: 'Your school asks for a second step of signing in. Set it up on your account’s page first.',
   wrongCode: 'This code does not fit. Type the one that is shown now, or a recovery code.',
+  databaseAway:
+    'The database did not answer just now. What you typed is still here: look whether it was saved, then try again.',
   notSaved:
     'This could not be saved: the server has no room, or may not write. Nothing was changed; what you typed is still here. Tell whoever runs the server.',
   noSchoolSignIn:
