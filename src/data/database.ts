@@ -63,7 +63,14 @@ export function connectTo(url: string, application = APPLICATION): Sequelize {
   return new Sequelize(url, {
     dialect: 'postgres',
     dialectModule: { ...pg, Client },
-    dialectOptions: { application_name: application, keepAlive: true, connectionTimeoutMillis: 10_000 },
+    dialectOptions: {
+      application_name: application,
+      keepAlive: true,
+      connectionTimeoutMillis: 10_000,
+      // A process or a machine that is gone without a word gives back what it has locked within a minute.
+      idle_in_transaction_session_timeout: 60_000,
+      options: '-c tcp_keepalives_idle=20 -c tcp_keepalives_interval=10 -c tcp_keepalives_count=3',
+    },
     pool: { max: CONNECTIONS, min: 0, idle: 10_000, acquire: 30_000 },
     isolationLevel: Transaction.ISOLATION_LEVELS.READ_COMMITTED,
     logging: false,
@@ -81,6 +88,22 @@ export const openStore = ({ dataFolder, databaseUrl }: Place): Sequelize =>
 /** What reads go through: the shared connection, or the transaction that is about to write. */
 export type Reader = Readonly<{ sequelize: Sequelize; transaction?: Transaction }>;
 
+const turns = new WeakMap<Transaction, Promise<unknown>>();
+
+/** One statement of a change after the other: a connection of PostgreSQL's does one at a time. */
+export function inTurn<T>(
+  { sequelize, transaction }: Reader & Readonly<{ transaction: Transaction }>,
+  statement: () => Promise<T>,
+): Promise<T> {
+  if (sequelize.getDialect() === 'sqlite') return statement();
+  const done = (turns.get(transaction) ?? Promise.resolve()).then(statement);
+  turns.set(
+    transaction,
+    done.catch(() => undefined),
+  );
+  return done;
+}
+
 /** So often a question is asked anew whose connection was lost: each of those in the pool may be. */
 const ASKED_AGAIN = 3;
 
@@ -90,13 +113,16 @@ export async function select<T extends object>(
   sql: string,
   replacements: Record<string, unknown> = {},
 ): Promise<T[]> {
-  const { sequelize, transaction = null } = reader;
+  const { sequelize, transaction } = reader;
+  const ask = () =>
+    sequelize.query<T>(sql, { type: QueryTypes.SELECT, replacements, transaction: transaction ?? null });
+  // Within a change it is the change that is lost with its connection.
+  if (transaction) return inTurn({ sequelize, transaction }, ask);
   for (let asked = 1; ; asked++) {
     try {
-      return await sequelize.query<T>(sql, { type: QueryTypes.SELECT, replacements, transaction });
+      return await ask();
     } catch (error) {
-      // Within a change it is the change that is lost.
-      if (transaction || asked > ASKED_AGAIN || !isLostConnection(error)) throw error;
+      if (asked > ASKED_AGAIN || !isLostConnection(error)) throw error;
     }
   }
 }

@@ -1,4 +1,5 @@
-import { BaseError, ConnectionRefusedError, DatabaseError, UniqueConstraintError } from 'sequelize';
+import type { BaseError } from 'sequelize';
+import { ConnectionRefusedError, DatabaseError, UniqueConstraintError } from 'sequelize';
 import { expect, test } from 'vitest';
 import { isLostConnection } from './lostConnection';
 

@@ -1,4 +1,5 @@
 import type { WhereOptions } from 'sequelize';
+import { inTurn } from './database';
 import type { Writer } from './writeQueue';
 
 type Values = Readonly<Record<string, unknown>>;
@@ -6,14 +7,15 @@ type Where = WhereOptions<Record<string, unknown>>;
 
 /** A statement that answers no rows. Lists in `IN (:ids)` must not be empty. */
 export async function run(writer: Writer, sql: string, replacements: Values = {}): Promise<void> {
-  await writer.sequelize.query(sql, { replacements: { ...replacements }, transaction: writer.transaction });
+  const { sequelize, transaction } = writer;
+  await inTurn(writer, () => sequelize.query(sql, { replacements: { ...replacements }, transaction }));
 }
 
 /** Inserts rows that have the same columns. */
 export async function insertRows(writer: Writer, table: string, rows: readonly object[]): Promise<void> {
   if (rows.length === 0) return;
   const { sequelize, transaction } = writer;
-  await sequelize.getQueryInterface().bulkInsert(table, [...rows], { transaction });
+  await inTurn(writer, () => sequelize.getQueryInterface().bulkInsert(table, [...rows], { transaction }));
 }
 
 /** Inserts rows that have the same columns; where one with the same `key` is there, its `values` are put in its place. */
@@ -29,17 +31,17 @@ export async function upsertRows(
   if (rows.length === 0) return;
   const { sequelize, transaction } = writer;
   const options = { transaction, upsertKeys: [...key], updateOnDuplicate: [...values] };
-  await sequelize.getQueryInterface().bulkInsert(table, [...rows], options);
+  await inTurn(writer, () => sequelize.getQueryInterface().bulkInsert(table, [...rows], options));
 }
 
 /** Puts values into the rows whose columns equal those of `where`; a list means any of its values. */
 export async function updateRows(writer: Writer, table: string, values: object, where: Where): Promise<void> {
   const { sequelize, transaction } = writer;
-  await sequelize.getQueryInterface().bulkUpdate(table, values, where, { transaction });
+  await inTurn(writer, () => sequelize.getQueryInterface().bulkUpdate(table, values, where, { transaction }));
 }
 
 /** Removes the rows whose columns equal those of `where`; a list means any of its values, nothing means all rows. */
 export async function deleteRows(writer: Writer, table: string, where: Where): Promise<void> {
   const { sequelize, transaction } = writer;
-  await sequelize.getQueryInterface().bulkDelete(table, where, { transaction });
+  await inTurn(writer, () => sequelize.getQueryInterface().bulkDelete(table, where, { transaction }));
 }
