@@ -18,7 +18,7 @@ import { answerGuardian, answerGuardianFeed, isGuardianPath } from '../guardians
 import { takeTries } from '../session/tries';
 import { keptPerson } from '../people/keptPeople';
 import { keptPlan } from '../plan/keptPlan';
-import { codedAnswer, conditional } from './conditional';
+import { codedAnswer, conditional, suffices } from './conditional';
 import type { OutletAnswer, OutletRequest } from './conditional';
 import { answerFile } from '../materials/answerFile';
 import { isStored } from '../materials/fileStore';
@@ -29,7 +29,7 @@ import { embedDocument } from './embed/embedDocument';
 import { dayPage, entryPage, materialPage, ownPage, viewOf } from './embed/embedPages';
 import { goneAnswer, tooManyMisses, sent } from './goneAnswer';
 import { CORS, embedHeaders, feedHeaders, jsonHeaders, policyFor } from './headers';
-import type { CachedAnswer } from './outletCache';
+import type { CachedAnswer, RememberedAnswer } from './outletCache';
 import { createOutletCache } from './outletCache';
 import { PREVIEW_PATH, previewOutlet } from './previewOutlet';
 import { coursePage, ofSections, sectionChoices } from './coursePage';
@@ -91,7 +91,7 @@ function wantedBy(path: string, query: string): Wanted | undefined {
 export function createOutletAnswerer(pembit: Pembit): (request: OutletRequest) => Promise<OutletAnswer> {
   const cache = createOutletCache();
 
-  const found = (request: OutletRequest, answer: CachedAnswer, nowMs: number): OutletAnswer => {
+  const found = (request: OutletRequest, answer: RememberedAnswer, nowMs: number): OutletAnswer => {
     if (request.method === 'GET') countRead(pembit, answer.outlet, nowMs);
     return conditional(request, answer);
   };
@@ -110,7 +110,7 @@ export function createOutletAnswerer(pembit: Pembit): (request: OutletRequest) =
     // Taken before anything is read: a write that is committed meanwhile makes the answer outdated at once.
     const queueVersion = pembit.queue.version();
     const fresh = cache.fresh(key, queueVersion, nowMs);
-    if (fresh) return found(request, fresh, nowMs);
+    if (suffices(request, fresh)) return found(request, fresh, nowMs);
 
     const wanted = wantedBy(request.path, query);
     const hash = wanted && tokenHash(wanted.token);
@@ -133,13 +133,12 @@ export function createOutletAnswerer(pembit: Pembit): (request: OutletRequest) =
     if (outlet.audience === 'personal') scopes.push(`person:${outlet.owner}`);
     const stamps = await readStamps(pembit, scopes);
     const version = `${outlet.id} ${outlet.generation} ${stamps.version} ${scopes.length}`;
-    let answer = cache.get(key, version, queueVersion, nowMs);
-    if (!answer) {
-      answer = await build({ pembit, outlet, viewer, wanted, now, changedAtMs: stamps.changedAtMs });
-      if (!answer) return goneAnswer(request, undefined, undefined, nowMs);
-      cache.set(key, version, queueVersion, answer);
-    }
-    return found(request, answer, nowMs);
+    const kept = cache.get(key, version, queueVersion, nowMs);
+    if (suffices(request, kept)) return found(request, kept, nowMs);
+    const made = await build({ pembit, outlet, viewer, wanted, now, changedAtMs: stamps.changedAtMs });
+    if (!made) return goneAnswer(request, undefined, undefined, nowMs);
+    cache.set(key, version, queueVersion, made);
+    return found(request, made, nowMs);
   };
 }
 

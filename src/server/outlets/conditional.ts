@@ -2,7 +2,7 @@ import Negotiator from 'negotiator';
 import { createHash } from 'node:crypto';
 import { promisify } from 'node:util';
 import { brotliCompress, constants, gzip } from 'node:zlib';
-import type { CachedAnswer, Coding } from './outletCache';
+import type { CachedAnswer, Coding, RememberedAnswer } from './outletCache';
 
 export type OutletRequest = Readonly<{
   method: string;
@@ -58,17 +58,33 @@ const HTTP_DATE =
 const httpDateMs = (text: string): number =>
   HTTP_DATE.test(text) ? Date.parse(/GMT$/.test(text) ? text : `${text} GMT`) : NaN;
 
-/** 304 where the reader has it already: If-None-Match first, If-Modified-Since only without it (RFC 9110 section 13). */
-export function conditional({ method, headers }: OutletRequest, answer: CachedAnswer): OutletAnswer {
-  const coding = codingFor(headers['accept-encoding']);
-  const etag = answer.etags[coding];
-  const facts = { ...answer.headers, etag, 'last-modified': answer.lastModified, vary: 'Accept-Encoding' };
-  const noneMatch = headers['if-none-match'];
-  const since = headers['if-modified-since'];
-  const known = noneMatch
+const tagFor = ({ headers }: OutletRequest, answer: RememberedAnswer) =>
+  answer.etags[codingFor(headers['accept-encoding'])];
+
+/** Whether the reader has it already: If-None-Match first, If-Modified-Since only without it (RFC 9110 section 13). */
+function isKnown(request: OutletRequest, answer: RememberedAnswer): boolean {
+  const noneMatch = request.headers['if-none-match'];
+  const since = request.headers['if-modified-since'];
+  const etag = tagFor(request, answer);
+  return noneMatch
     ? noneMatch.split(',').some((tag) => ['*', etag].includes(tag.trim().replace(/^W\//, '')))
     : since !== undefined && Date.parse(answer.lastModified) <= httpDateMs(since);
-  if (known) return { status: 304, headers: facts };
+}
+
+/** Whether a request can be answered by what is remembered: its bytes are there, or the reader has them. */
+export const suffices = (
+  request: OutletRequest,
+  answer: RememberedAnswer | undefined,
+): answer is RememberedAnswer =>
+  answer !== undefined && (answer.bodies !== undefined || isKnown(request, answer));
+
+/** The answer, or 304 where the reader has it already. What is remembered has to suffice. */
+export function conditional(request: OutletRequest, answer: RememberedAnswer): OutletAnswer {
+  const coding = codingFor(request.headers['accept-encoding']);
+  const etag = answer.etags[coding];
+  const facts = { ...answer.headers, etag, 'last-modified': answer.lastModified, vary: 'Accept-Encoding' };
+  if (isKnown(request, answer)) return { status: 304, headers: facts };
+  if (!answer.bodies) throw new Error('The bytes of this answer are not remembered.');
   const body = answer.bodies[coding];
   return {
     status: 200,
@@ -77,6 +93,6 @@ export function conditional({ method, headers }: OutletRequest, answer: CachedAn
       'content-length': String(body.length),
       ...(coding === 'identity' ? {} : { 'content-encoding': coding }),
     },
-    body: method === 'HEAD' ? undefined : body,
+    body: request.method === 'HEAD' ? undefined : body,
   };
 }

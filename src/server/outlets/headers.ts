@@ -37,7 +37,10 @@ export const feedHeaders = (
   ...CORS,
   'content-type': form === 'news' ? 'application/atom+xml; charset=utf-8' : 'text/calendar; charset=utf-8',
   'content-disposition': `inline; filename="${readableName(name)}.${ENDINGS[form]}"`,
-  'cache-control': audience === 'personal' ? 'private, no-cache' : 'public, max-age=60, s-maxage=60, stale-while-revalidate=60, stale-if-error=3600',
+  'cache-control':
+    audience === 'personal'
+      ? 'private, no-cache'
+      : 'public, max-age=60, s-maxage=60, stale-while-revalidate=60, stale-if-error=3600',
 });
 
 export const plainHeaders = {
