@@ -48,6 +48,7 @@ export default defineConfig({
           isolate: false,
           include: onBothDatabases(),
           globalSetup: ['tests/support/postgres.ts'],
+          setupFiles: ['tests/support/onPostgres.ts'],
           testTimeout: 60_000,
           hookTimeout: 60_000,
           sequence: { shuffle: { files: true, tests: true } },

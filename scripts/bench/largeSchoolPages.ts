@@ -79,11 +79,6 @@ export async function largeSchoolFigures(
     for (const { api, pages } of [people[0]!, people[PEOPLE - 1]!])
       for (const page of pages) cold.push(await visit(api, page));
 
-    // Feeds that nobody has read since the start, one after the other: what calendars of many people cost.
-    const unread = performance.now();
-    for (const [i, address] of addresses.entries()) await (await fetch(servers[i % servers.length]!.url + address)).text();
-    const eachFeed = (performance.now() - unread) / addresses.length;
-
     // Everybody's first page at the same moment: the plans of all of them are read.
     const first = await Promise.all(people.map(({ api, pages }) => visit(api, pages[0])));
 
@@ -106,6 +101,11 @@ export async function largeSchoolFigures(
       }),
     );
     const memory = servers.map(({ pid }) => memoryOf(pid).peak);
+
+    // Feeds that nobody has read since the start, one after the other: what calendars of many people cost.
+    const unread = performance.now();
+    for (const [i, address] of addresses.entries()) await (await fetch(servers[i % servers.length]!.url + address)).text();
+    const eachFeed = (performance.now() - unread) / addresses.length;
     const named = (list: readonly Took[], page: string) => list.filter((t) => t.page === page).map(({ ms }) => ms);
     const slowest = [...new Set(took.map(({ page }) => page))].map((page) => ({ page, ms: shareOf(named(took, page), 0.95) })).sort((a, b) => b.ms - a.ms); // prettier-ignore
     const ms = took.map((t) => t.ms);

@@ -22,7 +22,6 @@ import type { SignedIn } from '@/server/session/session';
 import { rosterRow, staffRow } from '@/data/people/memberRows';
 import { valueOf } from './outcomes';
 import { newDatabase } from './postgres';
-import { inject } from 'vitest';
 
 export type School = Readonly<{
   pembit: Pembit;
@@ -58,8 +57,9 @@ async function openedOnce(): Promise<string> {
 /** A data folder of its own with nothing in it, its clock starting on 13 October 2026, 9:00 in Halifax. */
 export async function emptySchool(): Promise<Pick<School, 'pembit' | 'later' | 'close'>> {
   const folder = newFolder();
-  const server = inject('postgresUrl');
-  const database = server === undefined ? undefined : await newDatabase(server);
+  // Where the tests of this run find PostgreSQL (`onPostgres.ts`); elsewhere schools are files.
+  const server = process.env.PEMBIT_TEST_POSTGRES;
+  const database = server ? await newDatabase(server) : undefined;
   if (!database) cpSync(await (emptyFolder ??= openedOnce()), folder, { recursive: true });
   const opened = await openSchool(folder, database?.url);
   let milliseconds = 0;
