@@ -67,8 +67,8 @@ export function connectTo(url: string, application = APPLICATION): Sequelize {
       application_name: application,
       keepAlive: true,
       connectionTimeoutMillis: 10_000,
-      // A process or a machine that is gone without a word gives back what it has locked within a minute.
-      idle_in_transaction_session_timeout: 60_000,
+      // A process or a machine that is gone without a word gives back what it has locked within a minute; a command takes its time.
+      idle_in_transaction_session_timeout: application === APPLICATION ? 60_000 : 0,
       options: '-c tcp_keepalives_idle=20 -c tcp_keepalives_interval=10 -c tcp_keepalives_count=3',
     },
     pool: { max: CONNECTIONS, min: 0, idle: 10_000, acquire: 30_000 },

@@ -2,6 +2,8 @@ import type { WhereOptions } from 'sequelize';
 import { inTurn } from './database';
 import type { Writer } from './writeQueue';
 
+const AT_ONCE = 500;
+
 type Values = Readonly<Record<string, unknown>>;
 type Where = WhereOptions<Record<string, unknown>>;
 
@@ -31,7 +33,11 @@ export async function upsertRows(
   if (rows.length === 0) return;
   const { sequelize, transaction } = writer;
   const options = { transaction, upsertKeys: [...key], updateOnDuplicate: [...values] };
-  await inTurn(writer, () => sequelize.getQueryInterface().bulkInsert(table, [...rows], options));
+  // In portions: one statement of thousands of rows takes long to write, and nobody is answered meanwhile.
+  for (let i = 0; i < rows.length; i += AT_ONCE)
+    await inTurn(writer, () =>
+      sequelize.getQueryInterface().bulkInsert(table, rows.slice(i, i + AT_ONCE), options),
+    );
 }
 
 /** Puts values into the rows whose columns equal those of `where`; a list means any of its values. */

@@ -5,8 +5,9 @@ import { dialectOf, tableNames } from '../dialect';
 import { insertRows } from '../statements';
 
 type Row = Readonly<Record<string, unknown>>;
-/** How many rows are in memory at once. */
-const PAGE = 500;
+/** How many rows are in memory at once, and how many characters of them in one statement: acts of hundreds of rows are long. */
+const PAGE = 200;
+const LONGEST = 4_000_000;
 /** What each side notes for itself. */
 const OWN = new Set(['migrations']);
 
@@ -45,6 +46,22 @@ async function* rowsOf(
     yield rows;
     last = rows.at(-1);
   }
+}
+
+/** Rows in parts that are not too long for one statement. */
+function inParts(rows: readonly Row[]): Row[][] {
+  const parts: Row[][] = [[]];
+  let length = 0;
+  for (const row of rows) {
+    const own = JSON.stringify(row).length;
+    if (length > 0 && length + own > LONGEST) {
+      parts.push([]);
+      length = 0;
+    }
+    parts.at(-1)!.push(row);
+    length += own;
+  }
+  return parts;
 }
 
 /** A hash of all rows of a table, and how many there are. */
@@ -107,7 +124,7 @@ export async function copyRows(
       await to.query(`DELETE FROM ${table.name}`, { transaction });
       let rows = 0;
       for await (const page of rowsOf(from, table)) {
-        await insertRows(writer, table.name, page);
+        for (const part of inParts(page)) await insertRows(writer, table.name, part);
         rows += page.length;
       }
       report(table.name, rows);

@@ -116,7 +116,7 @@ export const studentsOfCourses = (
 ): Promise<Readonly<{ id: PersonId; name: string; tag: string }>[]> =>
   select(
     reader,
-    `SELECT people.id, COALESCE(MIN(roster.listed_name), people.name) AS name, STRING_AGG(courses.tag, ' ') AS tag FROM roster
+    `SELECT people.id, COALESCE(MIN(roster.listed_name), people.name) AS name, STRING_AGG(courses.tag, ' ' ORDER BY courses.code) AS tag FROM roster
      JOIN people ON people.id = roster.person_id JOIN courses ON courses.id = roster.course_id
      WHERE roster.course_id IN (:courses) ${inTerms(terms)} GROUP BY people.id, people.name ORDER BY 2`,
     { courses: [...courses], terms: [...(terms ?? [])] },

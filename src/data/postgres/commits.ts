@@ -27,7 +27,11 @@ const lockOf = (scope: string): number => {
 const lock = (writer: Writer, number: number, how: '' | '_shared' = '') =>
   select(writer, `SELECT pg_advisory_xact_lock${how}(${OURS}, ${number})`);
 
-export const lockForMigrations = (writer: Writer) => lock(writer, MIGRATIONS);
+/** Until the change ends, which says nothing while the migrations run elsewhere, nobody else brings the database up to date. */
+export async function lockForMigrations(writer: Writer): Promise<void> {
+  await run(writer, 'SET LOCAL idle_in_transaction_session_timeout = 0');
+  await lock(writer, MIGRATIONS);
+}
 
 /** Waits until no other process is in a change's way; until the change ends none comes into it. In one order, so that no two wait for each other. */
 export async function lockFor(writer: Writer, locks: Locks): Promise<void> {

@@ -1,4 +1,5 @@
 import { spawn } from 'node:child_process';
+import { COMMAND } from '@/data/serving';
 
 /**
  * Runs one of PostgreSQL's own programs on a database. The address goes by the environment's names for its parts and not on the command
@@ -10,7 +11,8 @@ export function runTool(
   url: string,
   options: readonly string[],
 ): Promise<void> {
-  const { hostname, port, username, password, pathname } = new URL(url);
+  const { hostname, port, username, password, pathname, searchParams } = new URL(url);
+  const sslmode = searchParams.get('sslmode');
   const env = {
     ...process.env,
     PGHOST: decodeURIComponent(hostname),
@@ -18,7 +20,8 @@ export function runTool(
     PGUSER: decodeURIComponent(username),
     PGPASSWORD: decodeURIComponent(password),
     PGDATABASE: decodeURIComponent(pathname.slice(1)),
-    PGAPPNAME: 'pembit-command',
+    PGAPPNAME: COMMAND,
+    ...(sslmode ? { PGSSLMODE: sslmode } : {}),
   };
   return new Promise((resolve, reject) => {
     const child = spawn(program, options, { env, stdio: ['ignore', 'ignore', 'pipe'] });

@@ -29,7 +29,7 @@ import { embedDocument } from './embed/embedDocument';
 import { dayPage, entryPage, materialPage, ownPage, viewOf } from './embed/embedPages';
 import { goneAnswer, tooManyMisses, sent } from './goneAnswer';
 import { CORS, embedHeaders, feedHeaders, jsonHeaders, policyFor } from './headers';
-import type { CachedAnswer, RememberedAnswer } from './outletCache';
+import type { RememberedAnswer } from './outletCache';
 import { createOutletCache } from './outletCache';
 import { PREVIEW_PATH, previewOutlet } from './previewOutlet';
 import { coursePage, ofSections, sectionChoices } from './coursePage';
