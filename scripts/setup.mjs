@@ -148,11 +148,14 @@ function keepClustersAway() {
   writeFileSync(file, 'create_main_cluster = false\n');
 }
 
-/** What the tests drive and ask: Debian's Chromium and its driver, PostgreSQL, and Debian's readers of calendar files. */
+/** What the tests drive and ask: Debian's Chromium and its driver, PostgreSQL, nginx, and Debian's readers of calendar files. */
 export function ensureTestPrograms() {
   if (!postgresPrograms()) keepClustersAway();
   const missing = [
     ...(postgresPrograms() ? [] : ['postgresql']),
+    // The samples in deploy/ are tried as they are.
+    ...(existsSync('/usr/sbin/nginx') ? [] : ['nginx-light']),
+    ...['curl', 'openssl'].filter((program) => !has(program)),
     ...(existsSync('/usr/bin/chromium') && existsSync('/usr/bin/chromedriver')
       ? []
       : ['chromium', 'chromium-driver']),
@@ -161,7 +164,7 @@ export function ensureTestPrograms() {
   if (missing.length > 0)
     aptInstall(
       missing,
-      'The tests drive Chromium and PostgreSQL, and have feeds read by programs that others wrote.',
+      'The tests drive Chromium, PostgreSQL and nginx, and have feeds read by programs that others wrote.',
     );
 }
 
