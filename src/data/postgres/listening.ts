@@ -54,6 +54,8 @@ export async function listen(url: string, { heard, begins, lost }: Hearing): Pro
         `SELECT value FROM stamps WHERE scope = 'commits'`,
       );
       client = next;
+      // It was closed meanwhile.
+      if (ended) return void (await next.end());
       begins(Number(rows[0]?.value ?? 0));
     } catch (error) {
       over = true;

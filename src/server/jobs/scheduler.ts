@@ -37,7 +37,7 @@ export function startJobs(pembit: Pembit, jobs: readonly Job[]): () => Promise<v
   const inHand = new Map<string, Promise<unknown>>();
   const ownTimes = new Map<string, number>();
   const tick = async () => {
-    const due = new Map([...(await dueTimes(pembit)), ...ownTimes]);
+    const due = await dueTimes(pembit);
     for (const job of jobs) {
       if (stopped || inHand.has(job.name)) continue;
       const run = (job.everywhere ? runHere(pembit, job, ownTimes) : runIfDue(pembit, job, due.get(job.name)))
