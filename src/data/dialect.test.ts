@@ -1,7 +1,6 @@
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { emptySchool } from '../../tests/support/school';
 import type { PersonId } from '@/core/ids';
-import type { Pembit } from '@/server/pembit';
 import { select } from './database';
 import { clockMs, contains, definition, elements, json, tableNames } from './dialect';
 import { recordChange } from './history/change';
@@ -10,7 +9,7 @@ import { run } from './statements';
 
 /** What both databases have to answer alike. */
 let school: Awaited<ReturnType<typeof emptySchool>>;
-let pembit: Pembit;
+let pembit: Awaited<ReturnType<typeof emptySchool>>['pembit'];
 beforeAll(async () => {
   school = await emptySchool();
   pembit = school.pembit;
