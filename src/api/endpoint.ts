@@ -87,6 +87,16 @@ export function endpoint<
 >(spec: Spec<P, Q, B, W, A>, answer: (asked: Asked<P, Q, B, W>) => Promise<Answer<Given<A>> | Response>) {
   const handle = async (request: Request, context: RouteContext): Promise<Response> => {
     const pembit = sharedPembit();
+    try {
+      return await handleWith(pembit, request, context);
+    } catch (error) {
+      // Whoever asks is looked up there as well.
+      if (!isLostConnection(error)) throw error;
+      pembit.log.error({ err: error }, 'The database did not answer');
+      return problem('databaseAway');
+    }
+  };
+  const handleWith = async (pembit: Pembit, request: Request, context: RouteContext): Promise<Response> => {
     const asks = await whoAsks(pembit, request, spec);
     const answered =
       'refusal' in asks ? problem(asks.refusal) : await answerTo(pembit, request, context, asks.actor);
@@ -175,10 +185,6 @@ async function orRefused<T>(
     return await work();
   } catch (error) {
     if (error instanceof TooBusy) return { ...refused('busy'), seconds: BUSY_SECONDS };
-    if (isLostConnection(error)) {
-      log.error({ err: error }, 'The database did not answer');
-      return refused('databaseAway');
-    }
     if (!isOutOfRoom(error)) throw error;
     log.error({ err: error }, 'The database cannot be written');
     return refused('notSaved');

@@ -98,6 +98,15 @@ export async function startSeveral({ cache = false } = {}): Promise<SeveralProce
   );
   const nginx = spawn('/usr/sbin/nginx', ['-c', main], { stdio: 'ignore' });
   const nginxEnded = new Promise((resolve) => nginx.once('exit', resolve));
+  const answers = () =>
+    fetch(`http://127.0.0.1:${port}/api/health`).then(
+      ({ ok }) => ok,
+      () => false,
+    );
+  for (let tries = 0; !(await answers()); tries++) {
+    if (tries > 50) throw new Error(`nginx did not start: ${readFileSync(`${folder}/error.log`, 'utf8')}`);
+    await new Promise((resolve) => setTimeout(resolve, 100));
+  }
 
   // What `systemctl restart` does on the operator's machine.
   const controller = createServer((request, response) => {
