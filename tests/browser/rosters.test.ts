@@ -1,3 +1,4 @@
+import { until } from 'selenium-webdriver';
 import { execFile } from 'node:child_process';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -49,7 +50,10 @@ test('lists are read by a command, and asked of the school’s system; what woul
   await office.sees('Stand-in: the simulated student records of a school.');
   const students = [0, 1].map((i) => `HL 210-A, s${i}, Given Strand, s${i}@lists.example`);
   await office.type('Who takes what: class, number, name, address, one a line', students.join('\n'));
+  const form = await office.element('form');
   await office.click('button', 'Save');
+  // What is saved is answered by the page anew: going elsewhere before would be overtaken by it.
+  await office.driver.wait(until.stalenessOf(form), 20_000);
   await office.open(`${pembit.pembitUrl}/school`);
   await office.unfold('Earlier readings');
   await office.sees('HL 210: 12 new.');
