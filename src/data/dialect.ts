@@ -44,10 +44,6 @@ export const clockMs = (connected: Connected): string =>
     ? `CAST(unixepoch('subsec') * 1000 AS INTEGER)`
     : `CAST(EXTRACT(EPOCH FROM clock_timestamp()) * 1000 AS BIGINT)`;
 
-/** At the end of a SELECT within a change: takes the rows for itself, and leaves out what another change has. */
-export const skippingLocked = (connected: Connected): string =>
-  dialectOf(connected) === 'sqlite' ? '' : 'FOR UPDATE SKIP LOCKED';
-
 /** The names of all tables, in their order. */
 export const tableNames = (connected: Connected): string =>
   dialectOf(connected) === 'sqlite'

@@ -4,7 +4,8 @@ import { isNobodysAddress } from '@/core/mail/nobodysAddress';
 import { withoutTokens } from '@/core/mail/withoutTokens';
 import type { Reader } from '../database';
 import { select } from '../database';
-import { claimRows } from '../jobs/claims';
+import type { Claim } from '../jobs/claims';
+import { claimDue } from '../jobs/claims';
 import { deleteRows, insertRows, updateRows } from '../statements';
 import type { Writer } from '../writeQueue';
 
@@ -77,20 +78,9 @@ export async function takeBackLetters(writer: Writer, history: string): Promise<
   await deleteRows(writer, 'outbox', { history_id: history, state: 'queued', attempts: 0 });
 }
 
-const DUE = `state = 'queued' AND next_attempt_at <= :nowMs`;
-/** Urgent ones first, then the oldest. */
-const ORDER = 'outbox.urgent DESC, outbox.created_at, outbox.id';
-
-/** Whether any letter's time has come. */
-export const isLetterDue = async (reader: Reader, nowMs: number): Promise<boolean> =>
-  (await select(reader, `SELECT id FROM outbox WHERE ${DUE} LIMIT 1`, { nowMs })).length > 0;
-
 /** Letters whose time has come, for this process alone for `holdMs`: urgent ones first, then the oldest. */
-export async function claimLetters(
-  writer: Writer,
-  { nowMs, most, holdMs }: Readonly<{ nowMs: number; most: number; holdMs: number }>,
-): Promise<QueuedLetter[]> {
-  const ids = await claimRows(writer, { table: 'outbox', where: DUE, order: ORDER, replacements: { nowMs }, most, holdMs }); // prettier-ignore
+export async function claimLetters(writer: Writer, claim: Claim): Promise<QueuedLetter[]> {
+  const ids = await claimDue(writer, 'outbox', claim);
   if (ids.length === 0) return [];
   const rows = await select<{
     id: string;
@@ -107,7 +97,7 @@ export async function claimLetters(
   }>(
     writer,
     `SELECT outbox.*, people.name AS "senderName", people.email AS "senderEmail" FROM outbox
-     LEFT JOIN people ON people.id = outbox.sender_id WHERE outbox.id IN (:ids) ORDER BY ${ORDER}`,
+     LEFT JOIN people ON people.id = outbox.sender_id WHERE outbox.id IN (:ids) ORDER BY outbox.urgent DESC, outbox.created_at, outbox.id`,
     { ids },
   );
   return rows.map((row) => ({

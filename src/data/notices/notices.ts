@@ -1,8 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import type { PersonId } from '@/core/ids';
-import type { Reader } from '../database';
 import { select } from '../database';
-import { claimRows } from '../jobs/claims';
+import type { Claim } from '../jobs/claims';
+import { claimDue } from '../jobs/claims';
 import { deleteRows, insertRows, run, updateRows } from '../statements';
 import type { Writer } from '../writeQueue';
 import type { Subscription } from './devices';
@@ -40,24 +40,14 @@ export async function takeBackNotices(writer: Writer, history: string): Promise<
   await deleteRows(writer, 'notices', { history_id: history, state: 'queued', attempts: 0 });
 }
 
-const DUE = `state = 'queued' AND next_attempt_at <= :nowMs`;
-const ORDER = 'notices.created_at, notices.id';
-
-/** Whether any notice's time has come. */
-export const isNoticeDue = async (reader: Reader, nowMs: number): Promise<boolean> =>
-  (await select(reader, `SELECT id FROM notices WHERE ${DUE} LIMIT 1`, { nowMs })).length > 0;
-
 /** Notices whose time has come, for this process alone for `holdMs`, the oldest first. */
-export async function claimNotices(
-  writer: Writer,
-  { nowMs, most, holdMs }: Readonly<{ nowMs: number; most: number; holdMs: number }>,
-): Promise<QueuedNotice[]> {
-  const ids = await claimRows(writer, { table: 'notices', where: DUE, order: ORDER, replacements: { nowMs }, most, holdMs }); // prettier-ignore
+export async function claimNotices(writer: Writer, claim: Claim): Promise<QueuedNotice[]> {
+  const ids = await claimDue(writer, 'notices', claim);
   if (ids.length === 0) return [];
   return select<QueuedNotice>(
     writer,
     `SELECT notices.id, device_id AS device, title, body, path, attempts, notices.created_at AS "createdMs", endpoint, p256dh, auth
-     FROM notices JOIN devices ON devices.id = device_id WHERE notices.id IN (:ids) ORDER BY ${ORDER}`,
+     FROM notices JOIN devices ON devices.id = device_id WHERE notices.id IN (:ids) ORDER BY notices.created_at, notices.id`,
     { ids },
   );
 }

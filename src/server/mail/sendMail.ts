@@ -1,4 +1,5 @@
-import { claimLetters, isLetterDue, markLetter } from '@/data/mail/outbox';
+import { isAnyDue } from '@/data/jobs/claims';
+import { claimLetters, markLetter } from '@/data/mail/outbox';
 import type { QueuedLetter } from '@/data/mail/outbox';
 import type { Pembit } from '../pembit';
 import type { Carrier } from './carrier';
@@ -79,7 +80,7 @@ async function send(pembit: Pembit, carry: Carrier, letter: QueuedLetter, limitM
  */
 export async function sendDueMail(pembit: Pembit, carry: Carrier, limitMs = LETTER_MS): Promise<number> {
   const nowMs = pembit.now().epochMilliseconds;
-  if (!(await isLetterDue(pembit, nowMs))) return 0;
+  if (!(await isAnyDue(pembit, 'outbox', nowMs))) return 0;
   const claimed = { nowMs, most: ROUND, holdMs: limitMs * ROUND };
   const letters = await pembit.queue.write((writer) => claimLetters(writer, claimed), {
     aside: true,

@@ -1,7 +1,8 @@
 import webPush from 'web-push';
 import { removeDevice } from '@/data/notices/devices';
 import type { QueuedNotice } from '@/data/notices/notices';
-import { claimNotices, isNoticeDue, markNotice } from '@/data/notices/notices';
+import { isAnyDue } from '@/data/jobs/claims';
+import { claimNotices, markNotice } from '@/data/notices/notices';
 import { guardedPost } from '../outside/guardedGet';
 import type { Pembit } from '../pembit';
 import { pushKeys } from './pushKeys';
@@ -63,7 +64,7 @@ async function send(pembit: Pembit, notice: QueuedNotice): Promise<void> {
 /** One round: every notice that is due is handed over, several at a time; what fails is tried again later. */
 export async function sendNotices(pembit: Pembit): Promise<void> {
   const nowMs = pembit.now().epochMilliseconds;
-  if (!(await isNoticeDue(pembit, nowMs))) return;
+  if (!(await isAnyDue(pembit, 'notices', nowMs))) return;
   const claimed = { nowMs, most: ROUND, holdMs: HOLD_MS };
   const left = await pembit.queue.write((writer) => claimNotices(writer, claimed), {
     aside: true,
