@@ -30,6 +30,11 @@ import { sharePembit } from './src/server/pembit';
 
 /** In seconds; browsers then come by https alone. */
 const TWO_YEARS = 63_072_000;
+/**
+ * How long a connection that nobody uses stays open: longer than nginx keeps its own, so that it is never closed here while a
+ * request is on its way over it.
+ */
+const KEEP_ALIVE_MS = 75_000;
 /** After so long a stop no longer waits for what is under way, whatever that is. */
 const STOP_WITHIN_MS = 8000;
 
@@ -131,6 +136,8 @@ async function main(): Promise<void> {
     });
   });
 
+  server.keepAliveTimeout = KEEP_ALIVE_MS;
+
   async function sendPreflight(request: IncomingMessage, response: ServerResponse): Promise<void> {
     const { status, headers } = await answerPreflight(pembit, request.headers.origin ?? '');
     response.writeHead(status, headers);
@@ -222,6 +229,8 @@ async function main(): Promise<void> {
     pembit.stop();
     standins?.close();
     const answered = new Promise<void>((resolve) => server.close(() => resolve()));
+    // Those that are being answered close when they have been.
+    server.keepAliveTimeout = 1;
     server.closeIdleConnections();
     const late = new Promise<void>((resolve) => setTimeout(resolve, STOP_WITHIN_MS));
     // Requests in flight and jobs in hand are waited for, but not for ever: a mail server may hang.

@@ -1,4 +1,5 @@
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { Agent, get } from 'node:http';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { afterAll, expect, test } from 'vitest';
@@ -34,6 +35,26 @@ test('SIGTERM answers what has been asked, keeps what was written, and lets the 
     expect(health.jobLagSeconds).toBeGreaterThanOrEqual(0);
   } finally {
     await second.stop();
+  }
+});
+
+test('a connection that nobody used for longer than five seconds is still answered, and a stop does not wait for it', async () => {
+  const server = await startServer({ PEMBIT_DATA: folder });
+  const agent = new Agent({ keepAlive: true, maxSockets: 1 });
+  const ask = () =>
+    new Promise<boolean>((resolve, reject) => {
+      const asked = get(`${server.url}/api/health`, { agent }, (answer) =>
+        answer.resume().on('end', () => resolve(asked.reusedSocket)),
+      );
+      asked.on('error', reject);
+    });
+  try {
+    await ask();
+    await new Promise((resolve) => setTimeout(resolve, 7000));
+    expect(await ask()).toBe(true);
+  } finally {
+    await server.stop();
+    agent.destroy();
   }
 });
 
