@@ -1,27 +1,11 @@
 import { mkdirSync } from 'node:fs';
 import path from 'node:path';
 import pg from 'pg';
-import { QueryTypes, Sequelize, Transaction } from 'sequelize';
+import { Sequelize, Transaction } from 'sequelize';
 import sqlite3 from 'sqlite3';
+import { ask } from './asking/ask';
+import { Connection } from './asking/keptStatements';
 import { isLostConnection } from './lostConnection';
-
-const PRAGMAS = [
-  'PRAGMA journal_mode = WAL',
-  'PRAGMA synchronous = FULL',
-  'PRAGMA foreign_keys = ON',
-  'PRAGMA busy_timeout = 5000',
-] as const;
-
-/** Sequelize opens one connection for reading and a new one for each transaction: both get their PRAGMAs here. */
-class Database extends sqlite3.Database {
-  constructor(file: string, mode: number, callback?: (error: Error | null) => void) {
-    super(file, mode, callback);
-    this.serialize(() => {
-      // What goes wrong here goes wrong with the first question, too, and is told there: a file that is no database.
-      for (const pragma of PRAGMAS) this.run(pragma, () => undefined);
-    });
-  }
-}
 
 export const databaseFile = (folder: string): string => path.join(folder, 'pembit.sqlite');
 
@@ -30,7 +14,7 @@ export function openDatabase(folder: string): Sequelize {
   return new Sequelize({
     dialect: 'sqlite',
     storage: databaseFile(folder),
-    dialectModule: { ...sqlite3, Database },
+    dialectModule: { ...sqlite3, Database: Connection },
     logging: false,
     retry: { max: 1 },
   });
@@ -111,16 +95,14 @@ const ASKED_AGAIN = 3;
 export async function select<T extends object>(
   reader: Reader,
   sql: string,
-  replacements: Record<string, unknown> = {},
+  values: Readonly<Record<string, unknown>> = {},
 ): Promise<T[]> {
   const { sequelize, transaction } = reader;
-  const ask = () =>
-    sequelize.query<T>(sql, { type: QueryTypes.SELECT, replacements, transaction: transaction ?? null });
   // Within a change it is the change that is lost with its connection.
-  if (transaction) return inTurn({ sequelize, transaction }, ask);
+  if (transaction) return inTurn({ sequelize, transaction }, () => ask<T>(reader, sql, values));
   for (let asked = 1; ; asked++) {
     try {
-      return await ask();
+      return await ask<T>(reader, sql, values);
     } catch (error) {
       if (asked > ASKED_AGAIN || !isLostConnection(error)) throw error;
     }

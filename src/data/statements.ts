@@ -1,27 +1,45 @@
-import type { WhereOptions } from 'sequelize';
+import { ask, askBound, placeFor } from './asking/ask';
 import { inTurn } from './database';
 import type { Writer } from './writeQueue';
 
-const AT_ONCE = 500;
+/** Rows of one statement; a database counts the values of one, and a change that writes thousands is not to hold up others. */
+const AT_ONCE = 64;
 
 type Values = Readonly<Record<string, unknown>>;
-type Where = WhereOptions<Record<string, unknown>>;
+
+const quoted = (name: string): string => `"${name}"`;
+const listed = (names: readonly string[]): string => names.map(quoted).join(', ');
 
 /** A statement that answers no rows. Lists in `IN (:ids)` must not be empty. */
-export async function run(writer: Writer, sql: string, replacements: Values = {}): Promise<void> {
-  const { sequelize, transaction } = writer;
-  await inTurn(writer, () => sequelize.query(sql, { replacements: { ...replacements }, transaction }));
+export async function run(writer: Writer, sql: string, values: Values = {}): Promise<void> {
+  await inTurn(writer, () => ask(writer, sql, values));
+}
+
+/** Rows in portions of a power of two: however many there are, few statements do. */
+function* portions<T>(rows: readonly T[]): Generator<readonly T[]> {
+  for (let from = 0, size = AT_ONCE; from < rows.length; from += size) {
+    while (size > rows.length - from) size /= 2;
+    yield rows.slice(from, from + size);
+  }
+}
+
+async function insertAll(writer: Writer, table: string, rows: readonly object[], conflict = ''): Promise<void> {
+  const place = placeFor(writer);
+  for (const portion of portions(rows as readonly Values[])) {
+    const columns = Object.keys(portion[0]!);
+    const values: unknown[] = [];
+    const tuples = portion.map((row) => `(${columns.map((name) => place(values.push(row[name] ?? null))).join(', ')})`); // prettier-ignore
+    const text = `INSERT INTO ${quoted(table)} (${listed(columns)}) VALUES ${tuples.join(', ')}${conflict}`;
+    await inTurn(writer, () => askBound(writer, { text, values }));
+  }
 }
 
 /** Inserts rows that have the same columns. */
-export async function insertRows(writer: Writer, table: string, rows: readonly object[]): Promise<void> {
-  if (rows.length === 0) return;
-  const { sequelize, transaction } = writer;
-  await inTurn(writer, () => sequelize.getQueryInterface().bulkInsert(table, [...rows], { transaction }));
-}
+export const insertRows = (writer: Writer, table: string, rows: readonly object[]): Promise<void> =>
+  insertAll(writer, table, rows);
 
 /** Inserts rows that have the same columns; where one with the same `key` is there, its `values` are put in its place. */
-export async function upsertRows(
+export function upsertRows(
   writer: Writer,
   table: string,
   {
@@ -30,24 +48,32 @@ export async function upsertRows(
     values,
   }: Readonly<{ rows: readonly object[]; key: readonly string[]; values: readonly string[] }>,
 ): Promise<void> {
-  if (rows.length === 0) return;
-  const { sequelize, transaction } = writer;
-  const options = { transaction, upsertKeys: [...key], updateOnDuplicate: [...values] };
-  // In portions: one statement of thousands of rows takes long to write, and nobody is answered meanwhile.
-  for (let i = 0; i < rows.length; i += AT_ONCE)
-    await inTurn(writer, () =>
-      sequelize.getQueryInterface().bulkInsert(table, rows.slice(i, i + AT_ONCE), options),
-    );
+  const put = values.map((name) => `${quoted(name)} = excluded.${quoted(name)}`).join(', ');
+  return insertAll(writer, table, rows, ` ON CONFLICT (${listed(key)}) DO UPDATE SET ${put}`);
+}
+
+/** A condition that columns equal values, with the values by name; a list means any of its values, and an empty one none. */
+function condition(where: Values): Readonly<{ sql: string; values: Values }> {
+  const parts = Object.entries(where).map(([column, value]) => {
+    if (value === null) return `${quoted(column)} IS NULL`;
+    if (!Array.isArray(value)) return `${quoted(column)} = :of_${column}`;
+    return value.length === 0 ? '1 = 0' : `${quoted(column)} IN (:of_${column})`;
+  });
+  const values = Object.fromEntries(Object.entries(where).map(([column, value]) => [`of_${column}`, value]));
+  return { sql: parts.length === 0 ? '' : ` WHERE ${parts.join(' AND ')}`, values };
 }
 
 /** Puts values into the rows whose columns equal those of `where`; a list means any of its values. */
-export async function updateRows(writer: Writer, table: string, values: object, where: Where): Promise<void> {
-  const { sequelize, transaction } = writer;
-  await inTurn(writer, () => sequelize.getQueryInterface().bulkUpdate(table, values, where, { transaction }));
+export async function updateRows(writer: Writer, table: string, values: object, where: Values): Promise<void> {
+  const put = Object.entries(values as Values).filter(([, value]) => value !== undefined);
+  const { sql, values: asked } = condition(where);
+  const set = put.map(([column]) => `${quoted(column)} = :to_${column}`).join(', ');
+  const named = Object.fromEntries(put.map(([column, value]) => [`to_${column}`, value]));
+  await run(writer, `UPDATE ${quoted(table)} SET ${set}${sql}`, { ...named, ...asked });
 }
 
 /** Removes the rows whose columns equal those of `where`; a list means any of its values, nothing means all rows. */
-export async function deleteRows(writer: Writer, table: string, where: Where): Promise<void> {
-  const { sequelize, transaction } = writer;
-  await inTurn(writer, () => sequelize.getQueryInterface().bulkDelete(table, where, { transaction }));
+export async function deleteRows(writer: Writer, table: string, where: Values): Promise<void> {
+  const { sql, values } = condition(where);
+  await run(writer, `DELETE FROM ${quoted(table)}${sql}`, values);
 }

@@ -5,6 +5,7 @@ import { valueOf } from '../../tests/support/outcomes';
 import type { School } from '../../tests/support/school';
 import { newSchool } from '../../tests/support/school';
 import { entryInput } from '@/core/entries/entryInput';
+import { Connection } from '@/data/asking/keptStatements';
 import { databaseFile, select } from '@/data/database';
 import { createWriteQueue } from '@/data/writeQueue';
 import { planEntry } from './entries/planEntry';
@@ -17,10 +18,10 @@ afterEach(() => school.close());
 
 /** The same folder through connections that a statement has limited. */
 function limited(statement: string): Pembit {
-  class Limited extends sqlite3.Database {
+  class Limited extends Connection {
     constructor(file: string, mode: number, callback?: (error: Error | null) => void) {
       super(file, mode, callback);
-      this.serialize(() => this.run('PRAGMA foreign_keys = ON').run(statement));
+      this.run(statement);
     }
   }
   const storage = databaseFile(school.pembit.config.dataFolder);
