@@ -74,18 +74,26 @@ export type Reader = Readonly<{ sequelize: Sequelize; transaction?: Transaction 
 
 const turns = new WeakMap<Transaction, Promise<unknown>>();
 
-/** One statement of a change after the other: a connection of PostgreSQL's does one at a time. */
+const ended = new WeakSet<Transaction>();
+
+/** One statement of a change after the other, and none once it has ended: its connection is then another change's. */
 export function inTurn<T>(
-  { sequelize, transaction }: Reader & Readonly<{ transaction: Transaction }>,
+  { transaction }: Readonly<{ transaction: Transaction }>,
   statement: () => Promise<T>,
 ): Promise<T> {
-  if (sequelize.getDialect() === 'sqlite') return statement();
+  if (ended.has(transaction)) return Promise.reject(new Error('The change has ended.'));
   const done = (turns.get(transaction) ?? Promise.resolve()).then(statement);
   turns.set(
     transaction,
     done.catch(() => undefined),
   );
   return done;
+}
+
+/** Ends a change, before it is committed or taken back: resolves when the statements under way are done. */
+export async function endOf(transaction: Transaction): Promise<void> {
+  ended.add(transaction);
+  await turns.get(transaction);
 }
 
 /** So often a question is asked anew whose connection was lost: each of those in the pool may be. */
@@ -99,7 +107,7 @@ export async function select<T extends object>(
 ): Promise<T[]> {
   const { sequelize, transaction } = reader;
   // Within a change it is the change that is lost with its connection.
-  if (transaction) return inTurn({ sequelize, transaction }, () => ask<T>(reader, sql, values));
+  if (transaction) return inTurn({ transaction }, () => ask<T>(reader, sql, values));
   for (let asked = 1; ; asked++) {
     try {
       return await ask<T>(reader, sql, values);

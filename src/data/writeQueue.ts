@@ -1,6 +1,7 @@
 import type { Sequelize } from 'sequelize';
-import { Transaction } from 'sequelize';
+import type { Transaction } from 'sequelize';
 import type { Reader } from './database';
+import { keptWriter } from './keptWriter';
 import { createVersions } from './versions';
 
 export type Writer = Reader & Readonly<{ transaction: Transaction }>;
@@ -39,40 +40,113 @@ export type WriteTimes = Readonly<{
   ended: (outcome: 'done' | 'refused') => void;
 }>;
 
+/** Acts that may share a transaction, and so one flush to the disk, with those that wait behind them. */
+const TOGETHER = 64;
+
+type Waiting = Readonly<{
+  isShort: boolean;
+  /** Whether it is done at all, now that it is its turn. */
+  begins: () => Promise<boolean>;
+  work: (writer: Writer) => Promise<void>;
+  committed: () => void;
+  failed: (error: unknown) => void;
+}>;
+
 /**
- * One writer at a time, for SQLite. It has one write lock; without the queue the waiting transactions occupy the threads
- * that the lock's holder needs to finish.
+ * One writer at a time, for SQLite, which has one write lock. Short acts that wait behind each other share a transaction: the
+ * disk is flushed once for all of them, and they are answered then. Each can be taken back by itself; when the disk is full, all are.
  */
 export function createWriteQueue(sequelize: Sequelize, times?: WriteTimes): WriteQueue {
-  let waiting = 0;
-  let last: Promise<unknown> = Promise.resolve();
+  const waiting: Waiting[] = [];
+  const writer = keptWriter(sequelize);
   const versions = createVersions();
   const outdate = (scopes: readonly string[] | undefined) => {
     if (scopes?.length !== 0) versions.outdate(versions.version() + 1, scopes);
   };
+
+  /** The next act that is still done when it is its turn; `isShort`: only if it is a short one. */
+  async function next({ isShort }: Readonly<{ isShort: boolean }>): Promise<Waiting | undefined> {
+    while (waiting[0] && (waiting[0].isShort || !isShort)) {
+      const one = waiting.shift()!;
+      if (await one.begins()) return one;
+    }
+    return undefined;
+  }
+
+  /** One transaction: an act, and the short ones behind it if it is short itself. */
+  async function serveFrom(first: Waiting): Promise<void> {
+    const members = [first];
+    // What one is told rests on what those before it did: nobody is told anything before all of it is committed.
+    const answers: (() => void)[] = [];
+    try {
+      await writer.begin();
+      await writer.act(first.work);
+      answers.push(first.committed);
+      while (first.isShort && members.length < TOGETHER) {
+        const one = await next({ isShort: true });
+        if (!one) break;
+        members.push(one);
+        const failure = await writer.within(one.work);
+        answers.push(failure ? () => one.failed(failure.error) : one.committed);
+      }
+      await writer.commit();
+    } catch (error) {
+      await writer.rollback();
+      for (const one of members) one.failed(error);
+      return;
+    }
+    for (const answer of answers) answer();
+  }
+
+  let serving: Promise<void> | undefined;
+  async function serve(): Promise<void> {
+    while (waiting.length > 0) {
+      const one = await next({ isShort: false });
+      if (one) await serveFrom(one);
+    }
+    serving = undefined;
+  }
+
   return {
     version: versions.version,
     versionFor: versions.versionFor,
-    write(work, { aside = false, first, outdates } = {}) {
+    write<T>(work: (writer: Writer) => Promise<T>, options: WriteOptions<T> = {}): Promise<T> {
+      const { aside = false, first, outdates, locks } = options;
       const askedAt = performance.now();
-      times?.waiting(++waiting);
-      const run = last.then(async () => {
-        times?.waiting(--waiting);
-        times?.began(performance.now() - askedAt);
-        await first?.();
-        const result = await sequelize.transaction({ type: Transaction.TYPES.IMMEDIATE }, (transaction) =>
-          work({ sequelize, transaction }),
-        );
-        if (!aside) outdate(outdates?.(result));
-        return result;
+      return new Promise<T>((resolve, reject) => {
+        let result: T;
+        const failed = (error: unknown) => {
+          times?.ended('refused');
+          reject(error as Error);
+        };
+        waiting.push({
+          isShort: locks !== undefined,
+          async begins() {
+            times?.waiting(waiting.length);
+            times?.began(performance.now() - askedAt);
+            try {
+              await first?.();
+              return true;
+            } catch (error) {
+              failed(error);
+              return false;
+            }
+          },
+          work: async (writer) => void (result = await work(writer)),
+          committed() {
+            times?.ended('done');
+            if (!aside) outdate(outdates?.(result));
+            resolve(result);
+          },
+          failed,
+        });
+        times?.waiting(waiting.length);
+        serving ??= serve();
       });
-      last = run.then(
-        () => times?.ended('done'),
-        () => times?.ended('refused'),
-      );
-      return run;
     },
-    drained: () => last.then(() => undefined),
+    drained: async () => {
+      while (serving) await serving;
+    },
     close: () => Promise.resolve(),
   };
 }

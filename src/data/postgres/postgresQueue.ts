@@ -3,7 +3,7 @@ import { setTimeout as sleep } from 'node:timers/promises';
 import type { Sequelize } from 'sequelize';
 import { createAdmission } from './admission';
 import { announce, lockFor } from './commits';
-import { CHANGES_AT_ONCE } from '../database';
+import { CHANGES_AT_ONCE, endOf } from '../database';
 import { IN_EACH_OTHERS_WAY } from '../dialect';
 import { listen } from './listening';
 import { isLostConnection } from '../lostConnection';
@@ -55,14 +55,18 @@ export async function createPostgresQueue(
   ): Promise<Done<T>> =>
     sequelize.transaction(async (transaction) => {
       const writer = { sequelize, transaction };
-      await lockFor(writer, locks);
-      await first?.();
-      const result = await work(writer);
-      const scopes = outdates?.(result);
-      const isTold = !aside && scopes?.length !== 0;
-      const commit = isTold ? { number: await announce(writer, by, scopes), scopes } : undefined;
-      reached();
-      return { result, commit };
+      try {
+        await lockFor(writer, locks);
+        await first?.();
+        const result = await work(writer);
+        const scopes = outdates?.(result);
+        const isTold = !aside && scopes?.length !== 0;
+        const commit = isTold ? { number: await announce(writer, by, scopes), scopes } : undefined;
+        reached();
+        return { result, commit };
+      } finally {
+        await endOf(transaction);
+      }
     });
 
   const persist = async <T>(work: (writer: Writer) => Promise<T>, options: WriteOptions<T>): Promise<T> => {
