@@ -23,33 +23,61 @@ function* portions<T>(rows: readonly T[]): Generator<readonly T[]> {
   }
 }
 
-async function insertAll(writer: Writer, table: string, rows: readonly object[], conflict = ''): Promise<void> {
+async function insertAll<T extends object>(
+  writer: Writer,
+  table: string,
+  rows: readonly object[],
+  rest = '',
+): Promise<T[]> {
+  const answered: T[] = [];
   const place = placeFor(writer);
   for (const portion of portions(rows as readonly Values[])) {
     const columns = Object.keys(portion[0]!);
     const values: unknown[] = [];
     const tuples = portion.map((row) => `(${columns.map((name) => place(values.push(row[name] ?? null))).join(', ')})`); // prettier-ignore
-    const text = `INSERT INTO ${quoted(table)} (${listed(columns)}) VALUES ${tuples.join(', ')}${conflict}`;
-    await inTurn(writer, () => askBound(writer, { text, values }));
+    const text = `INSERT INTO ${quoted(table)} (${listed(columns)}) VALUES ${tuples.join(', ')}${rest}`;
+    answered.push(...(await inTurn(writer, () => askBound<T>(writer, { text, values }))));
   }
+  return answered;
 }
 
 /** Inserts rows that have the same columns. */
-export const insertRows = (writer: Writer, table: string, rows: readonly object[]): Promise<void> =>
-  insertAll(writer, table, rows);
+export async function insertRows(writer: Writer, table: string, rows: readonly object[]): Promise<void> {
+  await insertAll(writer, table, rows);
+}
 
-/** Inserts rows that have the same columns; where one with the same `key` is there, its `values` are put in its place. */
-export function upsertRows(
+/** The same for a table that numbers its rows; answers their ids, in the order of the rows. */
+export async function insertNumbered(
+  writer: Writer,
+  table: string,
+  rows: readonly object[],
+): Promise<number[]> {
+  const numbered = await insertAll<{ id: number }>(writer, table, rows, ' RETURNING id');
+  // In what order a database answers them is its own affair; numbers grow from row to row.
+  return numbered.map(({ id }) => id).sort((a, b) => a - b);
+}
+
+/** Inserts rows that have the same columns; where one with the same `key` is there, its `values` are put in its place, and its `sums` added. */
+export async function upsertRows(
   writer: Writer,
   table: string,
   {
     rows,
     key,
     values,
-  }: Readonly<{ rows: readonly object[]; key: readonly string[]; values: readonly string[] }>,
+    sums = [],
+  }: Readonly<{
+    rows: readonly object[];
+    key: readonly string[];
+    values: readonly string[];
+    sums?: readonly string[];
+  }>,
 ): Promise<void> {
-  const put = values.map((name) => `${quoted(name)} = excluded.${quoted(name)}`).join(', ');
-  return insertAll(writer, table, rows, ` ON CONFLICT (${listed(key)}) DO UPDATE SET ${put}`);
+  const put = [
+    ...values.map((name) => `${quoted(name)} = excluded.${quoted(name)}`),
+    ...sums.map((name) => `${quoted(name)} = ${quoted(table)}.${quoted(name)} + excluded.${quoted(name)}`),
+  ];
+  await insertAll(writer, table, rows, ` ON CONFLICT (${listed(key)}) DO UPDATE SET ${put.join(', ')}`);
 }
 
 /** A condition that columns equal values, with the values by name; a list means any of its values, and an empty one none. */

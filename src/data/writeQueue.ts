@@ -27,6 +27,8 @@ export type WriteQueue = Readonly<{
   version: () => number;
   /** The same for reads that hang on some scopes alone: changes with the writes that outdate one of them, or everything. */
   versionFor: (scopes: readonly string[]) => string;
+  /** Whether somebody writes, or waits to. */
+  isBusy: () => boolean;
   /** Resolves when everything queued so far is done. */
   drained: () => Promise<void>;
   /** Ends what the queue keeps open. */
@@ -144,6 +146,7 @@ export function createWriteQueue(sequelize: Sequelize, times?: WriteTimes): Writ
         serving ??= serve();
       });
     },
+    isBusy: () => serving !== undefined,
     drained: async () => {
       while (serving) await serving;
     },

@@ -9,7 +9,8 @@ const counts = new Set<() => number>();
 export const keptCounts = (): number => [...counts].reduce((sum, count) => sum + count(), 0);
 
 /**
- * Reads that are kept in memory until something is written (with `scopes`: something that concerns one of them), `most` of them for each open data folder; the longest unused
+ * Reads that are kept in memory until something is written (with `scopes`: something that concerns one of them; with none of them: what
+ * nobody's own acts change, such as who is where and what the school has set), `most` of them for each open data folder; the longest unused
  * goes first. `holds` says whether what was read still does, where time alone may end that. Only for reading: whoever decides
  * about a write reads within its transaction.
  */

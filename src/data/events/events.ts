@@ -9,7 +9,7 @@ import { extensionRows, fromEntry, toEntry } from '../entries/entryRows';
 import type { StampScope } from '../history/stamps';
 import type { Rows } from '../rows';
 import { numberInOrder } from '../postgres/commits';
-import { insertRows } from '../statements';
+import { insertNumbered, insertRows } from '../statements';
 import type { Writer } from '../writeQueue';
 
 /** An event as it is stored: `id` grows in the order of the commits, `at` is the moment of the act. */
@@ -69,9 +69,7 @@ export async function insertEvents(
       subject,
       payload: JSON.stringify(payload),
     }));
-    await insertRows(writer, 'events', rows);
-    const last = await select<{ id: number }>(writer, 'SELECT id FROM events ORDER BY id DESC LIMIT :n', { n: portion.length }); // prettier-ignore
-    const ids = last.map(({ id }) => id).reverse();
+    const ids = await insertNumbered(writer, 'events', rows);
     const scopes = portion.flatMap((happening, n) =>
       [...new Set(happening.scopes)].map((scope) => ({ scope, event_id: ids[n]! })),
     );

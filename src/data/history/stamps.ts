@@ -1,7 +1,7 @@
 import type { CourseId } from '@/core/ids';
 import type { Reader } from '../database';
 import { select } from '../database';
-import { run } from '../statements';
+import { upsertRows } from '../statements';
 import type { Writer } from '../writeQueue';
 
 /** What an outlet's contents hang on: a course with everything in it, or a person's own memberships and bookings. */
@@ -13,14 +13,8 @@ export const coursesAmong = (scopes: readonly StampScope[]): CourseId[] =>
 
 export async function bumpStamps(writer: Writer, scopes: Iterable<StampScope>, nowMs: number): Promise<void> {
   // In one order: two changes that stamp the same scopes do not wait for each other.
-  for (const scope of [...scopes].sort()) {
-    await run(
-      writer,
-      `INSERT INTO stamps (scope, value, changed_at) VALUES (:scope, 1, :nowMs)
-       ON CONFLICT (scope) DO UPDATE SET value = stamps.value + 1, changed_at = excluded.changed_at`,
-      { scope, nowMs },
-    );
-  }
+  const rows = [...scopes].sort().map((scope) => ({ scope, value: 1, changed_at: nowMs }));
+  await upsertRows(writer, 'stamps', { rows, key: ['scope'], values: ['changed_at'], sums: ['value'] });
 }
 
 export type Stamps = Readonly<{

@@ -108,6 +108,7 @@ export async function createPostgresQueue(
       void settled.then(() => under.delete(settled));
       return run;
     },
+    isBusy: () => under.size > 0,
     drained: async () => {
       while (under.size > 0) await Promise.all(under);
     },

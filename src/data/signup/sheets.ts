@@ -96,17 +96,25 @@ export const sheetsOf = (reader: Reader, courses: readonly CourseId[]): Promise<
 export const sheetById = async (reader: Reader, id: SheetId): Promise<Sheet | undefined> =>
   (await load(reader, 'SELECT id FROM sheets WHERE id = :id', { id }))[0];
 
-export const sheetOfSlot = async (reader: Reader, slot: SlotId): Promise<Sheet | undefined> =>
-  (await load(reader, 'SELECT sheet_id FROM slots WHERE id = :slot', { slot }))[0];
+const OF_SLOT = 'SELECT sheet_id FROM slots WHERE id = :id';
+const OF_BOOKING =
+  'SELECT slots.sheet_id FROM slots JOIN bookings ON bookings.slot_id = slots.id WHERE bookings.id = :id';
 
-export const sheetOfBooking = async (reader: Reader, booking: BookingId): Promise<Sheet | undefined> =>
-  (
-    await load(
-      reader,
-      'SELECT slots.sheet_id FROM slots JOIN bookings ON bookings.slot_id = slots.id WHERE bookings.id = :booking',
-      { booking },
-    )
-  )[0];
+export const sheetOfSlot = async (reader: Reader, id: SlotId): Promise<Sheet | undefined> =>
+  (await load(reader, OF_SLOT, { id }))[0];
+
+export const sheetOfBooking = async (reader: Reader, id: BookingId): Promise<Sheet | undefined> =>
+  (await load(reader, OF_BOOKING, { id }))[0];
+
+type Of = Readonly<{ sheet_id: SheetId }>;
+
+/** Of which sheet a time is. */
+export const sheetIdOfSlot = async (reader: Reader, id: SlotId): Promise<SheetId | undefined> =>
+  (await select<Of>(reader, OF_SLOT, { id }))[0]?.sheet_id;
+
+/** Of which sheet a booking is. */
+export const sheetIdOfBooking = async (reader: Reader, id: BookingId): Promise<SheetId | undefined> =>
+  (await select<Of>(reader, OF_BOOKING, { id }))[0]?.sheet_id;
 
 /** What the courses of a sheet are called. */
 export const courseNamesOf = (reader: Reader, sheet: Sheet): Promise<{ tag: string; code: string }[]> =>

@@ -6,9 +6,9 @@ import { frameHistoryTexts } from '@/core/texts/frameHistory';
 import { courseIdsOf } from '@/data/plan/frameStore';
 import { allTerms } from '@/data/plan/loadPlan';
 import { schoolSettings, writeSettings } from '@/data/plan/schoolSettings';
-import { keptReads } from '../keptRead';
 import { perform } from '../history/perform';
 import type { Pembit } from '../pembit';
+import { keptSettings } from './keptSettings';
 import type { SignedIn } from '../session/session';
 
 /** The administrator changes the school's name, how it writes dates, when its weeks begin, how long it keeps things. */
@@ -28,14 +28,11 @@ export function changeSettings(
   });
 }
 
-const kept = keptReads<string>(1);
-
 /** What anybody may read of how the school can be used by everybody. */
 export async function accessFacts(pembit: Pembit): Promise<Readonly<{ name: string; contact: string; statement: string }>> {
-  const { name, accessContact: contact, accessStatement: statement } = await schoolSettings(pembit);
+  const { name, accessContact: contact, accessStatement: statement } = await keptSettings(pembit);
   return { name, contact, statement };
 } // prettier-ignore
 
 /** The line that the office set for everybody; empty: none. */
-export const schoolNotice = (pembit: Pembit): Promise<string> =>
-  kept(pembit, 'notice', async () => (await schoolSettings(pembit)).notice);
+export const schoolNotice = async (pembit: Pembit): Promise<string> => (await keptSettings(pembit)).notice;

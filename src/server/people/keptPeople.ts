@@ -18,8 +18,9 @@ const QUARTER_MS = 15 * 60_000;
 /** A person with what they see by: asked for with every request. */
 export const keptPerson = (pembit: Pembit, id: PersonId): Promise<Known> => {
   const now = pembit.now();
-  return kept(pembit, `${id} ${Math.floor(now.epochMilliseconds / QUARTER_MS)}`, async () => {
+  const read = async () => {
     const [person, viewer, arrivesIn] = await Promise.all([personById(pembit, id), viewerOf(pembit, id, now), arrivals(pembit, id)]); // prettier-ignore
     return { person, viewer, arrivesIn };
-  });
+  };
+  return kept(pembit, `${id} ${Math.floor(now.epochMilliseconds / QUARTER_MS)}`, read, []);
 };

@@ -22,9 +22,10 @@ import { personById } from '@/data/people/people';
 import { courseNamesOf } from '@/data/signup/sheets';
 import { personSettings } from '@/data/students/students';
 import { unsubscribeToken } from '../mail/unsubscribe';
+import { keptSettings } from '../frame/keptSettings';
 import type { Pembit } from '../pembit';
 import type { Reading } from '../students/reading';
-import { readingOf } from '../students/reading';
+import { asChosen } from '../students/reading';
 import type { SignedIn } from '../session/session';
 
 /** When a time is, in words: `Thu 15 Oct, 12:00–12:25`. */
@@ -68,9 +69,11 @@ export async function writeOfBooking(
   const { person } = news.booking;
   // What one did oneself one may do without being written to; what others do to one's time one must hear of.
   const own = news.kind === 'taken' || news.kind === 'reminder' || actor?.person.id === person;
-  const when = own ? (await personSettings(change, person)).letters.times : 'now';
+  const settings = await personSettings(change, person);
+  const when = own ? settings.letters.times : 'now';
   if (when === 'never') return;
-  const letter = await letterOf(pembit, change, actor, news);
+  const reading = asChosen(settings, (await keptSettings(pembit)).locale);
+  const letter = await letterOf(pembit, change, { actor, news, reading });
   if (!letter) return;
   if (when === 'now' || news.kind === 'reminder')
     await queueLetters(
@@ -91,12 +94,12 @@ const lineOf = (pembit: Pembit, { subject }: Letter, { booking, sheet }: Booking
 async function letterOf(
   pembit: Pembit,
   change: Change,
-  actor: SignedIn | undefined,
-  { kind, sheet, slot, booking, was, message = '' }: BookingNews,
+  { actor, news, reading }: Readonly<{ actor: SignedIn | undefined; news: BookingNews; reading: Reading }>,
 ): Promise<Letter | undefined> {
+  const { kind, sheet, slot, booking, was, message = '' } = news;
   const person = await personById(change, booking.person);
   if (!person) return undefined;
-  const [reading, courses] = await Promise.all([readingOf(change, person.id), courseNamesOf(change, sheet)]);
+  const courses = await courseNamesOf(change, sheet);
   const zone = requireZone(sheet.tzid);
   const names = hostNamesOf(sheet, slot);
   const signUp = `${pembit.config.baseUrl}/s/${sheet.id}`;

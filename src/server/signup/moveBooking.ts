@@ -4,27 +4,29 @@ import { done, refused } from '@/core/refusals';
 import { decideBooking, decideGiveBack } from '@/core/signup/decideBooking';
 import { historyTexts } from '@/core/texts/history';
 import { requireZone } from '@/core/time/zoneData';
-import { schoolSettings } from '@/data/plan/schoolSettings';
+import type { Change } from '@/data/history/change';
 import { updateBooking } from '@/data/signup/bookings';
 import { removeWaiting } from '@/data/signup/waiting';
+import { keptSettings } from '../frame/keptSettings';
 import { perform } from '../history/perform';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
 import { bookedSlot } from './bookedSlot';
 import { grown, slotWords, writeOfBooking } from './bookingLetters';
 import { offerFreedSeats } from './freedSeat';
+import { sheetLock } from './sheetIds';
 
 /**
  * A student exchanges a time for another one of the same sheet: one step, so that the old one is lost only once the new one is
  * theirs. The booking keeps its UID, its note and its meeting.
  */
-export function moveBooking(
+export async function moveBooking(
   pembit: Pembit,
   actor: SignedIn,
   id: BookingId,
   to: SlotId,
 ): Promise<Outcome<{ when: string }>> {
-  return perform(pembit, actor, 'moveBooking', async (change) => {
+  const move = async (change: Change): Promise<Outcome<{ when: string }>> => {
     const found = await bookedSlot(change, id);
     if (found?.booking.person !== actor.person.id) return refused('notFound');
     const { sheet, slot: from, booking } = found;
@@ -34,7 +36,7 @@ export function moveBooking(
     const zone = requireZone(sheet.tzid);
     const stuck = decideGiveBack(sheet, from, { now, zone });
     if (stuck) return refused(stuck);
-    const { weekStart, locale } = await schoolSettings(change);
+    const { weekStart, locale } = await keptSettings(pembit);
     const decision = decideBooking(sheet, target, {
       person: actor.person.id,
       now,
@@ -51,7 +53,8 @@ export function moveBooking(
       modified_at: change.nowMs,
       reminded_at: null,
     });
-    await removeWaiting(change, sheet, to, actor.person.id);
+    if (target.waiting.some(({ person }) => person === actor.person.id))
+      await removeWaiting(change, sheet, to, actor.person.id);
     await writeOfBooking(pembit, change, actor, {
       kind: 'changed',
       sheet,
@@ -63,5 +66,6 @@ export function moveBooking(
     const when = slotWords(sheet, target.interval, locale);
     change.summarise(historyTexts.movedTime(when));
     return done({ when });
-  });
+  };
+  return perform(pembit, actor, 'moveBooking', move, { locks: await sheetLock(pembit, { booking: id }) });
 }

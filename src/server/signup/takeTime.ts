@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import type { BookingId, PersonId, SlotId } from '@/core/ids';
+import type { BookingId, PersonId, SheetId, SlotId } from '@/core/ids';
 import { isStaffOf } from '@/core/entries/viewer';
 import type { Outcome, Refused } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
@@ -9,13 +9,12 @@ import type { Booking, Sheet, Slot } from '@/core/signup/sheet';
 import { historyTexts } from '@/core/texts/history';
 import { signupTexts } from '@/core/texts/signup';
 import { requireZone } from '@/core/time/zoneData';
-import type { Reader } from '@/data/database';
 import type { Change } from '@/data/history/change';
 import { personById, viewerOf } from '@/data/people/people';
-import { schoolSettings } from '@/data/plan/schoolSettings';
 import { insertBooking } from '@/data/signup/bookings';
-import { sheetOfSlot } from '@/data/signup/sheets';
+import { sheetById, sheetOfSlot } from '@/data/signup/sheets';
 import { removeWaiting } from '@/data/signup/waiting';
+import { keptSettings } from '../frame/keptSettings';
 import { perform } from '../history/perform';
 import { keptReads } from '../keptRead';
 import type { Pembit } from '../pembit';
@@ -23,6 +22,7 @@ import type { SignedIn } from '../session/session';
 import { slotWords, writeOfBooking } from './bookingLetters';
 import { runs } from './bookedSlot';
 import { giveRoom } from './rooms';
+import { sheetIdOf } from './sheetIds';
 
 /** What somebody says when taking a time. */
 export type TakingInput = Readonly<{ note?: string; answer?: string }>;
@@ -70,28 +70,28 @@ async function insertTaken(
     lastModified: now,
   };
   await insertBooking(change, sheet, slot.id, booking);
-  await removeWaiting(change, sheet, slot.id, person.id);
+  if (slot.waiting.some((one) => one.person === person.id))
+    await removeWaiting(change, sheet, slot.id, person.id);
   await writeOfBooking(pembit, change, actor, { kind: 'taken', sheet, slot, booking });
-  const { locale } = await schoolSettings(change);
+  const { locale } = await keptSettings(pembit);
   change.summarise(historyTexts.took(slotWords(sheet, slot.interval, locale)));
   return { booking, sheet, slot };
 }
 
-/** A sheet by one of its times, with the day on which the school's weeks begin. */
-const read = async (reader: Reader, id: SlotId) => {
-  const [sheet, { weekStart }] = await Promise.all([sheetOfSlot(reader, id), schoolSettings(reader)]);
-  return { sheet, weekStart };
-};
-const kept = keptReads<Awaited<ReturnType<typeof read>>>(200);
+const kept = keptReads<Sheet | undefined>(200);
 
 /**
- * Whether a student may take a time as things stand: its sheet and time, and the seat, or why not. Within a change it
- * holds; without, it is what everybody can know.
+ * Whether a student may take a time of a sheet as things stand: the sheet and its time, and the seat, or why not. Within a change
+ * it holds; without, it is what everybody can know.
  */
-async function decide(pembit: Pembit, actor: SignedIn, id: SlotId, change?: Change) {
-  const { sheet, weekStart } = change
-    ? await read(change, id)
-    : await kept(pembit, id, () => read(pembit, id));
+async function decide(
+  pembit: Pembit,
+  actor: SignedIn,
+  { slot: id, sheet: of }: Readonly<{ slot: SlotId; sheet: SheetId }>,
+  change?: Change,
+) {
+  const sheet = await (change ? sheetById(change, of) : kept(pembit, of, () => sheetById(pembit, of)));
+  const { weekStart } = await keptSettings(pembit);
   const slot = sheet?.slots.find((s) => s.id === id);
   const now = pembit.now();
   const seen = sheet && seenSheet(actor.viewer, sheet, now);
@@ -109,11 +109,18 @@ export async function takeTime(
   id: SlotId,
   input: TakingInput,
 ): Promise<Outcome<Taken>> {
+  const of = await sheetIdOf(pembit, { slot: id });
+  if (!of) return refused('notFound');
+  const wanted = { slot: id, sheet: of };
+  const asThingsStand = () => decide(pembit, actor, wanted);
+  const isCrowded = pembit.queue.isBusy();
   // Whoever comes too late is told so without queueing behind those who are in time.
-  const before = await decide(pembit, actor, id);
-  if (!before.ok) return before;
+  if (isCrowded) {
+    const before = await asThingsStand();
+    if (!before.ok) return before;
+  }
   const take = async (change: Change): Promise<Outcome<Taken>> => {
-    const decided = await decide(pembit, actor, id, change);
+    const decided = await decide(pembit, actor, wanted, change);
     if (!decided.ok) return decided;
     const { sheet, slot, seat } = decided.value;
     const wrong = answerError(sheet, input.answer ?? '');
@@ -121,13 +128,19 @@ export async function takeTime(
     const { person } = actor;
     return done(await insertTaken(pembit, change, actor, { sheet, slot, person, seat, input }));
   };
-  // And again when it is their turn: those before them may have taken it.
   const outcome = await perform(pembit, actor, 'takeTime', take, {
-    first: () => decide(pembit, actor, id),
-    locks: [`sheet:${before.value.sheet.id}`],
+    // And again when it is their turn: those before them may have taken it.
+    first: isCrowded ? asThingsStand : undefined,
+    locks: [`sheet:${of}`],
   });
-  if (outcome.ok) await giveRoom(pembit, outcome.value.booking.id);
+  await giveRoomTo(pembit, outcome);
   return outcome;
+}
+
+/** A time that was taken gets a meeting of its own, where its sheet says so. */
+async function giveRoomTo(pembit: Pembit, outcome: Outcome<Taken>): Promise<void> {
+  if (outcome.ok && outcome.value.sheet.rules.privateMeetings)
+    await giveRoom(pembit, outcome.value.booking.id);
 }
 
 /** Staff book a time for a student; their limits and notices do not hold then, seats do. */
@@ -153,6 +166,6 @@ export async function bookFor(
       await insertTaken(pembit, change, actor, { sheet, slot, person, seat: decision.seat, input }),
     );
   });
-  if (outcome.ok) await giveRoom(pembit, outcome.value.booking.id);
+  await giveRoomTo(pembit, outcome);
   return outcome;
 }

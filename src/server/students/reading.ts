@@ -19,7 +19,8 @@ export async function readingOf(reader: Reader, person: PersonId): Promise<Readi
   return asChosen(settings, locale);
 }
 
-const asChosen = (settings: PersonSettings, school: string): Reading => ({
+/** How somebody reads dates by what they have chosen, in a school that writes them in a locale. */
+export const asChosen = (settings: PersonSettings, school: string): Reading => ({
   locale: wantedLocale(settings, school),
   ...(settings.tzid ? { tzid: settings.tzid } : {}),
 });

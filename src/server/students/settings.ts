@@ -16,7 +16,7 @@ import type { SignedIn } from '../session/session';
 const kept = keptReads<PersonSettings>(4000);
 
 export const settingsOf = (pembit: Pembit, person: PersonId): Promise<PersonSettings> =>
-  kept(pembit, person, () => personSettings(pembit, person));
+  kept(pembit, person, () => personSettings(pembit, person), [`person:${person}`]);
 
 /** What somebody chooses for themselves. */
 export function changeOwnSettings(
