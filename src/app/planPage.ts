@@ -17,6 +17,7 @@ import type { SignedIn } from '@/server/session/session';
 import { withoutCourses } from '@/ui/frame/switchedCourses';
 import type { DeskData } from '@/ui/plan/planItem';
 import { deskData, mayEdit } from '@/ui/plan/deskData';
+import { keptView, numberOf } from './keptView';
 import { signedInOr } from './signedIn';
 import { termOnPage } from './termOnPage';
 import { shownCourses } from './shownCourses';
@@ -30,6 +31,7 @@ export type PlanPage = Readonly<{
   choices: readonly SeeAs[];
   plan: SeenPlan;
   term?: Term;
+  /** The same list as long as the plan, the switches and the news are the same: views are kept on it. */
   occurrences: readonly Occurrence[];
   /** Ids of the courses that are switched on. */
   shown: ReadonlySet<string>;
@@ -56,11 +58,13 @@ export async function planPage(
   const shown = shownCourses(plan, off, beside);
   // The ruler tells staff that a time is taken; to students their own booking is an entry of the day.
   const changes = as ? [] : await unseenChanges(pembit, actor, plan);
-  const occurrences = withNews(occurrencesOf(plan, requireZone), changes).filter(
-    (o) =>
-      (o.kind === 'note' || o.courses.some((id) => shown.has(id))) &&
-      !(o.kind === 'booking' && !o.mine) &&
-      !(o.kind === 'outside' && off.has(o.calendar)),
+  const occurrences = keptView(plan, ['shown', [...shown], [...off], numberOf(changes)], () =>
+    withNews(occurrencesOf(plan, requireZone), changes).filter(
+      (o) =>
+        (o.kind === 'note' || o.courses.some((id) => shown.has(id))) &&
+        !(o.kind === 'booking' && !o.mine) &&
+        !(o.kind === 'outside' && off.has(o.calendar)),
+    ),
   );
   const editable = new Set<string>(
     as ? [] : plan.entries.filter((entry) => mayEdit(viewer, entry)).map((entry) => entry.id),
@@ -78,15 +82,11 @@ export async function planPage(
     shown,
     mayMove: (entry) => editable.has(entry),
     today,
-    data:
-      term &&
-      deskData(viewer, plan, {
-        term,
-        rosters,
-        version: String(pembit.queue.version()),
-        today: today.toString(),
-        shown,
-        as: as?.key,
-      }),
+    data: term && {
+      ...keptView(occurrences, ['desk', term.id, today, as?.key, numberOf(rosters)], () =>
+        deskData(viewer, plan, { term, rosters, today: today.toString(), shown, as: as?.key }),
+      ),
+      version: String(pembit.queue.version()),
+    },
   };
 }

@@ -17,7 +17,7 @@ function coursesForHours({ plan, viewer, data, today }: PlanPage, term: Term) {
   const assisted = [...viewer.helps].filter(([, { role }]) => role === 'assistant').map(([course]) => course);
   if (assisted.length === 0) return data?.courses ?? [];
   const holder = { ...viewer, staffOf: new Set([...viewer.staffOf, ...assisted]) };
-  const nothing = { rosters: new Map(), shown: new Set<string>(), version: '' };
+  const nothing = { rosters: new Map(), shown: new Set<string>() };
   return deskData(holder, plan, { term, today: today.toString(), ...nothing }).courses;
 }
 

@@ -92,7 +92,12 @@ function condition(where: Values): Readonly<{ sql: string; values: Values }> {
 }
 
 /** Puts values into the rows whose columns equal those of `where`; a list means any of its values. */
-export async function updateRows(writer: Writer, table: string, values: object, where: Values): Promise<void> {
+export async function updateRows(
+  writer: Writer,
+  table: string,
+  values: object,
+  where: Values,
+): Promise<void> {
   const put = Object.entries(values as Values).filter(([, value]) => value !== undefined);
   const { sql, values: asked } = condition(where);
   const set = put.map(([column]) => `${quoted(column)} = :to_${column}`).join(', ');

@@ -8,6 +8,7 @@ import { sharedPembit } from '@/server/pembit';
 import { packed } from '@/ui/controls/packed';
 import { EverythingDesk } from '@/ui/everything/EverythingDesk';
 import { everythingView } from '@/ui/everything/everythingView';
+import { keptView } from '../keptView';
 import { planPage } from '../planPage';
 import { PlanFrame } from '../PlanFrame';
 
@@ -32,7 +33,9 @@ export default async function EverythingPage({ searchParams }: { searchParams: S
     <PlanFrame page={page} empty={[termTexts.noCourses, termTexts.noCoursesLead]}>
       {term && data && range ? (
         <EverythingDesk
-          rows={packed(everythingView({ plan, term, occurrences, mayMove }, { ...range, tests }))}
+          rows={keptView(occurrences, ['everything', term.id, range, [...tests]], () =>
+            packed(everythingView({ plan, term, occurrences, mayMove }, { ...range, tests })),
+          )}
           data={packed(data)}
           from={range.from.toString()}
           to={range.to.toString()}

@@ -7,6 +7,7 @@ import { studentTexts } from '@/core/texts/student';
 import { termTexts } from '@/core/texts/term';
 import { monthView } from '@/ui/month/monthView';
 import type { DayLine } from '@/ui/student/dayLines';
+import { keptView } from '../keptView';
 import { PageFrame } from '../PageFrame';
 import { planPage } from '../planPage';
 import styles from './month.module.css';
@@ -30,7 +31,10 @@ export default async function MonthPage({ searchParams }: { searchParams: Search
   const month = /^20\d\d-(0[1-9]|1[0-2])-01$/.test(asked)
     ? Temporal.PlainDate.from(asked)
     : startIn(term, today);
-  const view = monthView(plan, occurrences, { month, today, weekStart: term?.weekStart ?? 1 });
+  const weekStart = term?.weekStart ?? 1;
+  const view = keptView(occurrences, ['month', month, today, weekStart], () =>
+    monthView(plan, occurrences, { month, today, weekStart }),
+  );
   const at = (date: string) =>
     `/month?${new URLSearchParams({ at: date, ...(search.without ? { without: search.without } : {}) })}`;
   return (

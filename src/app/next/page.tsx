@@ -30,6 +30,7 @@ import type { KindFilter, NextAsked } from '@/ui/student/nextView';
 import { KIND_FILTERS, nextView } from '@/ui/student/nextView';
 import { timeOfYear } from '@/ui/frame/timeOfYear';
 import { SawChanges } from '@/ui/student/SawChanges';
+import { keptView, minuteOf, numberOf } from '../keptView';
 import { PageFrame } from '../PageFrame';
 import { shownCourses } from '../shownCourses';
 import { signedInOr } from '../signedIn';
@@ -82,15 +83,20 @@ export default async function NextPage({ searchParams }: { searchParams: Search 
   const search = await searchParams;
   const off = withoutCourses(search.without);
   const shown = shownCourses(plan, off);
-  const occurrences = withNews(occurrencesOf(plan, requireZone), changes).filter(
-    (o) =>
-      o.kind === 'note' ||
-      (o.courses.some((id) => shown.has(id)) && !(o.kind === 'outside' && off.has(o.calendar))),
+  const occurrences = keptView(plan, ['next', [...shown], [...off], numberOf(changes)], () =>
+    withNews(occurrencesOf(plan, requireZone), changes).filter(
+      (o) =>
+        o.kind === 'note' ||
+        (o.courses.some((id) => shown.has(id)) && !(o.kind === 'outside' && off.has(o.calendar))),
+    ),
   );
   const term = currentTerm(plan.terms, today);
   const weeks = term ? teachingWeeks(term) : [];
   const asked = askedBy(search, weeks.map(({ first }) => first.toString())); // prettier-ignore
-  const view = nextView(plan, occurrences, { zoneOf: requireZone, now: pembit.now(), today, done, asked });
+  const now = pembit.now();
+  const view = keptView(occurrences, ['next', minuteOf(now), today, numberOf(done), asked], () =>
+    nextView(plan, occurrences, { zoneOf: requireZone, now, today, done, asked }),
+  );
   const news = changeLines(changes, plan);
   const keeps = view.found === undefined && !asked.week && !actor.shared;
   return (

@@ -8,6 +8,7 @@ import { sharedPembit } from '@/server/pembit';
 import { packed } from '@/ui/controls/packed';
 import { SignUp } from '@/ui/student/SignUp';
 import { signUpView } from '@/ui/student/signUpView';
+import { keptView, minuteOf } from '../keptView';
 import { PageFrame } from '../PageFrame';
 import { signedInOr } from '../signedIn';
 import { termOnPage } from '../termOnPage';
@@ -21,17 +22,16 @@ export default async function SignUpPage() {
   const version = pembit.queue.version();
   const plan = await planSeenBy(pembit, actor.viewer);
   const { term } = await termOnPage(plan);
-  const view = signUpView(plan, {
-    zoneOf: requireZone,
-    now: pembit.now(),
-    occurrences: occurrencesOf(plan, requireZone),
-    term,
+  const now = pembit.now();
+  const view = keptView(plan, ['signUp', term?.id, minuteOf(now)], () => {
+    const occurrences = occurrencesOf(plan, requireZone);
+    return packed(signUpView(plan, { zoneOf: requireZone, now, occurrences, term }));
   });
   return (
     <PageFrame actor={actor}>
       <h1>{signupTexts.take.title}</h1>
       <p className="soft">{signupTexts.take.lead}</p>
-      <SignUp view={packed(view)} version={version} />
+      <SignUp view={view} version={version} />
     </PageFrame>
   );
 }

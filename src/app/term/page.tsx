@@ -8,6 +8,7 @@ import type { Zoom } from '@/ui/term/termView';
 import { termView } from '@/ui/term/termView';
 import { packed } from '@/ui/controls/packed';
 import { TermDesk } from '@/ui/term/TermDesk';
+import { keptView } from '../keptView';
 import { planPage } from '../planPage';
 import { PlanFrame } from '../PlanFrame';
 import styles from '../planFrame.module.css';
@@ -26,6 +27,7 @@ export default async function TermPage({ searchParams }: { searchParams: Search 
   const search = await searchParams;
   const page = await planPage('/term', search);
   const { plan, term, occurrences, shown, mayMove, today, data } = page;
+  const zoom = zoomOf(search);
   const { beside } = await termOnPage(plan);
   const homeless = page.as ? [] : await homelessPlans(sharedPembit(), page.actor, beside);
   return (
@@ -43,11 +45,8 @@ export default async function TermPage({ searchParams }: { searchParams: Search 
       ) : null}
       {term && data ? (
         <TermDesk
-          view={packed(
-            termView(
-              { plan, term, occurrences, shown, mayMove, zoom: zoomOf(search), open: search.open },
-              today,
-            ),
+          view={keptView(occurrences, ['term', term.id, today, zoom, search.open], () =>
+            packed(termView({ plan, term, occurrences, shown, mayMove, zoom, open: search.open }, today)),
           )}
           data={packed(data)}
           today={today.toString()}

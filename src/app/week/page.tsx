@@ -9,6 +9,7 @@ import { sharedPembit } from '@/server/pembit';
 import { packed } from '@/ui/controls/packed';
 import { WeekDesk } from '@/ui/week/WeekDesk';
 import { weekView } from '@/ui/week/weekView';
+import { keptView, minuteOf } from '../keptView';
 import { planPage } from '../planPage';
 import { PlanFrame } from '../PlanFrame';
 
@@ -21,16 +22,19 @@ export default async function WeekPage({ searchParams }: { searchParams: Search 
   const search = await searchParams;
   const page = await planPage('/week', search);
   const { plan, term, occurrences, mayMove, today, data } = page;
+  const now = sharedPembit().now();
   const asked = plainDate.safeParse(search.from);
   const date = asked.success ? asked.data : startIn(term, today);
   return (
     <PlanFrame page={page} empty={[termTexts.noCourses, termTexts.noCoursesLead]}>
       {term && data ? (
         <WeekDesk
-          view={packed(
-            weekView(
-              { plan, term, occurrences, mayMove },
-              { date, now: toWall(requireZone(term.tzid), sharedPembit().now()) },
+          view={keptView(occurrences, ['week', term.id, date, minuteOf(now)], () =>
+            packed(
+              weekView(
+                { plan, term, occurrences, mayMove },
+                { date, now: toWall(requireZone(term.tzid), now) },
+              ),
             ),
           )}
           data={packed(data)}

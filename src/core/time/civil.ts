@@ -17,9 +17,11 @@ export function daysFromEpoch(year: number, month: number, day: number): number 
   return y * 365 + Math.floor(y / 4) - Math.floor(y / 100) + Math.floor(y / 400) + dayOfYear - EPOCH;
 }
 
+/** Days from 1 January 1970 to a date. */
+export const epochDay = ({ year, month, day }: Temporal.PlainDate): number => daysFromEpoch(year, month, day);
+
 /** A date as the epoch milliseconds of its beginning in UTC. */
-export const dayMs = ({ year, month, day }: Temporal.PlainDate): number =>
-  daysFromEpoch(year, month, day) * DAY_MS;
+export const dayMs = (date: Temporal.PlainDate): number => epochDay(date) * DAY_MS;
 
 /** What a clock in UTC shows at so many epoch milliseconds; `nanosecond` is added as it is. */
 export function wallFromMs(ms: number, nanosecond = 0): Temporal.PlainDateTime {

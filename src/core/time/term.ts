@@ -1,5 +1,6 @@
 import { Temporal } from 'temporal-polyfill';
 import type { TermId } from '../ids';
+import { epochDay } from './civil';
 import type { Cycle } from './cycle';
 
 export type Term = Readonly<{
@@ -21,7 +22,10 @@ export type TeachingWeek = Readonly<{ number: number; first: Temporal.PlainDate 
 
 /** The first day of the week that a date lies in. */
 export const weekStartOf = (date: Temporal.PlainDate, weekStart = 1): Temporal.PlainDate =>
-  date.subtract({ days: (date.dayOfWeek - weekStart + 7) % 7 });
+  date.subtract({ days: daysIntoWeek(date, weekStart) });
+
+const daysIntoWeek = (date: Temporal.PlainDate, weekStart = 1): number =>
+  (date.dayOfWeek - weekStart + 7) % 7;
 
 /** The teaching weeks of a term, numbered from 1; a partial first week counts, closures count. */
 export function teachingWeeks(term: Span): TeachingWeek[] {
@@ -38,8 +42,8 @@ export function teachingWeeks(term: Span): TeachingWeek[] {
 
 /** The number of the teaching week a date lies in; undefined outside the term's weeks. */
 export function weekNumber(term: Span, date: Temporal.PlainDate): number | undefined {
-  const first = weekStartOf(term.startsOn, term.weekStart);
-  const weekOf = (day: Temporal.PlainDate) => Math.floor(first.until(day).days / 7) + 1;
+  const first = epochDay(term.startsOn) - daysIntoWeek(term.startsOn, term.weekStart);
+  const weekOf = (day: Temporal.PlainDate) => Math.floor((epochDay(day) - first) / 7) + 1;
   const own = weekOf(date);
   return own < 1 || own > weekOf(term.endsOn) ? undefined : own;
 }

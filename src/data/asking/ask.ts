@@ -30,7 +30,8 @@ function inItsWords(error: unknown, text: string): Error {
 }
 
 /** The connection of a change; Sequelize has no type for it. */
-const connectionOf = <T>(transaction: Transaction): T => (transaction as unknown as { connection: T }).connection;
+const connectionOf = <T>(transaction: Transaction): T =>
+  (transaction as unknown as { connection: T }).connection;
 
 /** A connection of PostgreSQL's that Sequelize's pool does not give out any more is marked so. */
 type Client = pg.Client & { _invalid?: boolean };

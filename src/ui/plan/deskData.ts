@@ -36,20 +36,18 @@ export function deskData(
   {
     term,
     rosters,
-    version,
     today,
     shown,
     as,
   }: {
     term: Term;
     rosters: Rosters;
-    version: string;
     today: string;
     /** Ids of the courses that are switched on. */
     shown: ReadonlySet<string>;
     as?: string;
   },
-): DeskData {
+): Omit<DeskData, 'version'> {
   const readOnly = as !== undefined;
   const beside = termsBeside(plan.terms, term);
   const endOf = new Map(plan.terms.map(({ id, endsOn }) => [id, endsOn.toString()]));
@@ -66,7 +64,6 @@ export function deskData(
     }),
   );
   return {
-    version,
     today,
     as,
     hanging: readOnly ? [] : plan.entries.filter(hasCompanions).map((entry) => entry.id),
