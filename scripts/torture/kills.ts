@@ -1,5 +1,5 @@
 /** Kills a server at random moments: the database must be sound, every acknowledged write there, no half of one. */
-import type { Reader } from '../../src/data/database';
+import type { Reader } from '../../src/data/reader';
 import { openDatabase, select } from '../../src/data/database';
 import type { Api } from '../../tests/support/api';
 import { signedIn } from '../../tests/support/api';

@@ -6,6 +6,7 @@ import sqlite3 from 'sqlite3';
 import { ask } from './asking/ask';
 import { Connection } from './asking/keptStatements';
 import { isLostConnection } from './lostConnection';
+import type { Reader } from './reader';
 
 export const databaseFile = (folder: string): string => path.join(folder, 'pembit.sqlite');
 
@@ -68,9 +69,6 @@ export type Place = Readonly<{ dataFolder: string; databaseUrl?: string }>;
 /** The database of a place: PostgreSQL where one is named, else the file in the folder. */
 export const openStore = ({ dataFolder, databaseUrl }: Place): Sequelize =>
   databaseUrl === undefined ? openDatabase(dataFolder) : connectTo(databaseUrl);
-
-/** What reads go through: the shared connection, or the transaction that is about to write. */
-export type Reader = Readonly<{ sequelize: Sequelize; transaction?: Transaction }>;
 
 const turns = new WeakMap<Transaction, Promise<unknown>>();
 

@@ -2,7 +2,7 @@ import type { Sequelize } from 'sequelize';
 import { Transaction } from 'sequelize';
 import { ask } from './asking/ask';
 import { endOf } from './database';
-import type { Writer } from './writeQueue';
+import type { Writer } from './reader';
 
 /** The connection of SQLite's that all changes of a process go through, one transaction after the other. */
 export type KeptWriter = Readonly<{

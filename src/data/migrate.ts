@@ -5,7 +5,7 @@ import { Umzug } from 'umzug';
 import { lockForMigrations } from './postgres/commits';
 import { select } from './database';
 import { definition, dialectOf, tableNames } from './dialect';
-import type { Writer } from './writeQueue';
+import type { Writer } from './reader';
 import { foundations } from './migrations/0001-foundations';
 import { frame } from './migrations/0002-frame';
 import { people } from './migrations/0003-people';

@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import type { Reader } from './database';
+import type { Reader } from './reader';
 import { select } from './database';
 import type { Table } from './rows';
 

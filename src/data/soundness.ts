@@ -1,4 +1,4 @@
-import type { Reader } from './database';
+import type { Reader } from './reader';
 import { select } from './database';
 
 /** Whether addresses that people use hang on the server's secret. */

@@ -1,6 +1,6 @@
 import { ask, askBound, placeFor } from './asking/ask';
 import { inTurn } from './database';
-import type { Writer } from './writeQueue';
+import type { Writer } from './reader';
 
 /** Rows of one statement; a database counts the values of one, and a change that writes thousands is not to hold up others. */
 const AT_ONCE = 64;

@@ -6,7 +6,8 @@ import { UniqueConstraintError } from 'sequelize';
 import { afterEach, beforeEach, expect, test } from 'vitest';
 import { openDatabase, select } from './database';
 import { run } from './statements';
-import type { WriteQueue, Writer } from './writeQueue';
+import type { Writer } from './reader';
+import type { WriteQueue } from './writeQueue';
 import { createWriteQueue } from './writeQueue';
 
 let folder: string;

@@ -1,21 +1,19 @@
 import type { Sequelize } from 'sequelize';
-import type { Transaction } from 'sequelize';
-import type { Reader } from './database';
 import { keptWriter } from './keptWriter';
+import type { Writer } from './reader';
 import { createVersions } from './versions';
-
-export type Writer = Reader & Readonly<{ transaction: Transaction }>;
 
 /** `aside`: a write that no plan is read from (a session, a mark that something was shown, a letter that went out). */
 export type WriteOptions<T> = Readonly<{
   aside?: boolean;
   /** Whose reads the write outdates, where that is known: nobody's, or those of some scopes; undefined: everybody's. */
   outdates?: (result: T) => readonly string[] | undefined;
-  /** Done when it is this write's turn, before it writes: while it runs nobody else writes. It throws to refuse. */
+  /** Done when it is this write's turn, before it writes; it reads what is committed. It throws to refuse. */
   first?: () => Promise<void>;
   /**
    * What it decides about, where it reads nothing else that a write could change meanwhile: on PostgreSQL writes about other
-   * things go on beside it. Nothing: statements that hold by themselves. Absent: it is alone.
+   * things go on beside it, on SQLite it is a short one, which may share a transaction with others. Nothing: statements that
+   * hold by themselves. Absent: it is alone.
    */
   locks?: readonly string[];
 }>;

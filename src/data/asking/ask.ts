@@ -2,7 +2,7 @@ import { createHash } from 'node:crypto';
 import type pg from 'pg';
 import type { Transaction } from 'sequelize';
 import { DatabaseError, ForeignKeyConstraintError, UniqueConstraintError } from 'sequelize';
-import type { Reader } from '../database';
+import type { Reader } from '../reader';
 import { dialectOf } from '../dialect';
 import { isLostConnection } from '../lostConnection';
 import type { Bound, Place } from './bind';

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { PersonId } from '@/core/ids';
-import type { Reader } from '../database';
+import type { Reader } from '../reader';
 import { select } from '../database';
 import type { Change } from '../history/change';
 import type { Rows } from '../rows';

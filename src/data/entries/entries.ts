@@ -1,7 +1,7 @@
 import type { Entry } from '@/core/entries/entry';
 import type { CourseId, EntryId, PersonId } from '@/core/ids';
 import { groupBy } from '@/core/groupBy';
-import type { Reader } from '../database';
+import type { Reader } from '../reader';
 import { select } from '../database';
 import type { Rows } from '../rows';
 import type { EntryParts } from './entryRows';

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { Temporal } from 'temporal-polyfill';
 import type { OwnStart } from '@/core/entries/pacing';
 import type { CourseId, PersonId } from '@/core/ids';
-import type { Reader } from '../database';
+import type { Reader } from '../reader';
 import { select } from '../database';
 import type { Change } from '../history/change';
 import type { Rows } from '../rows';

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import type { Answer } from '@/core/entries/entry';
 import type { EntryId, PersonId } from '@/core/ids';
-import type { Reader } from '../database';
+import type { Reader } from '../reader';
 import { select } from '../database';
 import type { Change } from '../history/change';
 import type { Rows } from '../rows';

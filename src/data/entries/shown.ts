@@ -1,8 +1,7 @@
 import type { EntryId, PersonId } from '@/core/ids';
-import type { Reader } from '../database';
+import type { Reader, Writer } from '../reader';
 import { select } from '../database';
 import { upsertRows } from '../statements';
-import type { Writer } from '../writeQueue';
 
 /** Which state of an entry a person has been shown. */
 export type Shown = Readonly<{ entry: EntryId; sequence: number }>;

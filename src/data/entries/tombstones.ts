@@ -5,12 +5,11 @@ import { TOMBSTONE_DAYS } from '@/core/entries/tombstone';
 import type { CourseId } from '@/core/ids';
 import { momentFrom, momentText, isDay } from '@/core/time/zonedWall';
 import { fromAudience, toAudience } from '../audiences';
-import type { Reader } from '../database';
+import type { Reader, Writer } from '../reader';
 import { select } from '../database';
 import { run } from '../statements';
 import type { Change } from '../history/change';
 import type { Rows } from '../rows';
-import type { Writer } from '../writeQueue';
 
 /** Leaves tombstones in the courses that are there: a course that goes with its entries has no feed to tell. */
 export async function insertTombstones(change: Change, list: readonly Tombstone[]): Promise<void> {

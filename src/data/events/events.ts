@@ -3,14 +3,13 @@ import type { Entry } from '@/core/entries/entry';
 import type { EventPayload, EventType, Happening } from '@/core/events/event';
 import type { HistoryId, PersonId } from '@/core/ids';
 import { fromAudience } from '../audiences';
-import type { Reader } from '../database';
+import type { Reader, Writer } from '../reader';
 import { select } from '../database';
 import { extensionRows, fromEntry, toEntry } from '../entries/entryRows';
 import type { StampScope } from '../history/stamps';
 import type { Rows } from '../rows';
 import { numberInOrder } from '../postgres/commits';
 import { insertNumbered, insertRows } from '../statements';
-import type { Writer } from '../writeQueue';
 
 /** An event as it is stored: `id` grows in the order of the commits, `at` is the moment of the act. */
 export type StoredEvent = Readonly<{

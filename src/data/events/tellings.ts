@@ -1,8 +1,7 @@
 import type { HistoryId, PersonId } from '@/core/ids';
-import type { Reader } from '../database';
+import type { Reader, Writer } from '../reader';
 import { select } from '../database';
 import { run } from '../statements';
-import type { Writer } from '../writeQueue';
 
 /** Whom an act was told: so many people; none: somebody said that nobody needs to be. */
 export type Telling = Readonly<{ told: number; failed: number }>;

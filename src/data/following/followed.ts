@@ -1,8 +1,7 @@
 import type { PersonId } from '@/core/ids';
-import type { Reader } from '../database';
+import type { Reader, Writer } from '../reader';
 import { select } from '../database';
 import { run } from '../statements';
-import type { Writer } from '../writeQueue';
 
 /** The state at which a cursor of a follower stands, as it was written; undefined where there is none (any more). */
 export async function stateAt(

@@ -1,10 +1,9 @@
 import { Temporal } from 'temporal-polyfill';
 import type { Guardian, GuardianShows } from '@/core/guardians/guardian';
 import type { PersonId } from '@/core/ids';
-import type { Reader } from '../database';
+import type { Reader, Writer } from '../reader';
 import { select } from '../database';
 import { run } from '../statements';
-import type { Writer } from '../writeQueue';
 
 type Row = Readonly<{
   id: string;

@@ -1,4 +1,4 @@
-import type { Reader } from '../database';
+import type { Reader } from '../reader';
 import { select } from '../database';
 
 /** How a summary of the history names a person: by reference, so that it follows the name and goes with the person. */

@@ -1,4 +1,4 @@
-import type { Reader } from '../database';
+import type { Reader } from '../reader';
 import { select } from '../database';
 import type { Rows, Table } from '../rows';
 

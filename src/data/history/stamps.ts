@@ -1,8 +1,7 @@
 import type { CourseId } from '@/core/ids';
-import type { Reader } from '../database';
+import type { Reader, Writer } from '../reader';
 import { select } from '../database';
 import { upsertRows } from '../statements';
-import type { Writer } from '../writeQueue';
 
 /** What an outlet's contents hang on: a course with everything in it, or a person's own memberships and bookings. */
 export type StampScope = `course:${string}` | `person:${string}`;

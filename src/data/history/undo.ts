@@ -1,5 +1,5 @@
 import type { EntryId, HistoryId } from '@/core/ids';
-import type { Reader } from '../database';
+import type { Reader } from '../reader';
 import { select } from '../database';
 import { run } from '../statements';
 import type { Rows, Table } from '../rows';

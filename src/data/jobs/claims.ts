@@ -1,7 +1,6 @@
-import type { Reader } from '../database';
+import type { Reader, Writer } from '../reader';
 import { select } from '../database';
 import { clockMs, dialectOf } from '../dialect';
-import type { Writer } from '../writeQueue';
 
 /** What waits to be handed over to others, and in which order it goes. */
 const ORDER = { outbox: 'urgent DESC, created_at, id', notices: 'created_at, id' } as const;

@@ -1,6 +1,6 @@
 import type { Temporal } from 'temporal-polyfill';
 import type { CourseId } from '@/core/ids';
-import type { Reader } from '../database';
+import type { Reader } from '../reader';
 import { select } from '../database';
 
 type Ended = Readonly<{ id: CourseId; code: string }>;

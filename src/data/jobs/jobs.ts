@@ -1,8 +1,7 @@
-import type { Reader } from '../database';
+import type { Reader, Writer } from '../reader';
 import { select } from '../database';
 import { clockMs } from '../dialect';
 import { run } from '../statements';
-import type { Writer } from '../writeQueue';
 
 export type JobMark = Readonly<{ name: string; dueMs: number; doneMs: number | null; error?: string }>;
 

@@ -5,7 +5,7 @@ import type { HistoryId, PersonId } from '@/core/ids';
 import { select } from '../database';
 import { run } from '../statements';
 import type { RowChange } from '../history/change';
-import type { Writer } from '../writeQueue';
+import type { Writer } from '../reader';
 
 const DAY = 24 * 3_600_000;
 /** The longest any session lives. */

@@ -1,5 +1,5 @@
 import { run } from '../statements';
-import type { Writer } from '../writeQueue';
+import type { Writer } from '../reader';
 
 /** A write that changes nothing anybody reads: it goes through where others would. @throws Error where none would. */
 export async function tryWrite(writer: Writer): Promise<void> {

@@ -1,10 +1,9 @@
 import { Temporal } from 'temporal-polyfill';
 import type { LinkState, LinkTest } from '@/core/links/linkTest';
-import type { Reader } from '../database';
+import type { Reader, Writer } from '../reader';
 import { select } from '../database';
 import { elements } from '../dialect';
 import { upsertRows } from '../statements';
-import type { Writer } from '../writeQueue';
 
 type Row = Readonly<{
   url: string;

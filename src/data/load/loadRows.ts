@@ -5,7 +5,7 @@ import { pacedDay } from '@/core/entries/ownDates';
 import type { OwnStart } from '@/core/entries/pacing';
 import type { DueWork, Taking } from '@/core/load/loadItems';
 import { toAudience } from '../audiences';
-import type { Reader } from '../database';
+import type { Reader } from '../reader';
 import { select } from '../database';
 import { toPacing } from '../entries/entryRows';
 import { startsIn } from '../entries/ownStarts';

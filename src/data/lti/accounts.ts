@@ -1,10 +1,9 @@
 import { randomUUID } from 'node:crypto';
 import type { SiteRole } from '@/core/lti/role';
 import type { CourseId, PersonId, SectionId } from '@/core/ids';
-import type { Reader } from '../database';
+import type { Reader, Writer } from '../reader';
 import { select } from '../database';
 import { run } from '../statements';
-import type { Writer } from '../writeQueue';
 
 /** Whom a course site means by `subject`. */
 export async function siteAccount(reader: Reader, issuer: string, subject: string): Promise<PersonId | undefined> {

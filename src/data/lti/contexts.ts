@@ -1,8 +1,7 @@
 import type { CourseId, PersonId, SectionId } from '@/core/ids';
-import type { Reader } from '../database';
+import type { Reader, Writer } from '../reader';
 import { select } from '../database';
 import { run } from '../statements';
-import type { Writer } from '../writeQueue';
 
 /** A course of a site that is a course of ours, or one of its sections. */
 export type LinkedContext = Readonly<{

@@ -1,7 +1,6 @@
-import type { Reader } from '../database';
+import type { Reader, Writer } from '../reader';
 import { select } from '../database';
 import { run } from '../statements';
-import type { Writer } from '../writeQueue';
 
 /** A key pair of ours; `sealed` is the private half, which the server's secret alone opens, `public` a JWK (RFC 7517) as JSON. */
 export type KeptKey = Readonly<{ kid: string; sealed: string; public: string; createdAtMs: number }>;

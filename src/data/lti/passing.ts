@@ -1,8 +1,7 @@
 import type { PersonId } from '@/core/ids';
-import type { Reader } from '../database';
+import type { Reader, Writer } from '../reader';
 import { select } from '../database';
 import { run } from '../statements';
-import type { Writer } from '../writeQueue';
 
 /** Whether something that holds once had not been used before; it has now. What is over is forgotten. */
 export async function spendOnce(writer: Writer, id: string, { nowMs, until }: Readonly<{ nowMs: number; until: number }>): Promise<boolean> {

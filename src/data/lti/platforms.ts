@@ -1,8 +1,7 @@
 import type { Platform } from '@/core/lti/platform';
-import type { Reader } from '../database';
+import type { Reader, Writer } from '../reader';
 import { select } from '../database';
 import { run } from '../statements';
-import type { Writer } from '../writeQueue';
 
 type Row = Readonly<{
   id: string;

@@ -1,10 +1,9 @@
 import { randomUUID } from 'node:crypto';
 import type { PersonId } from '@/core/ids';
 import type { LetterSort } from '@/core/mail/letters';
-import type { Reader } from '../database';
+import type { Reader, Writer } from '../reader';
 import { select } from '../database';
 import { deleteRows, insertRows } from '../statements';
-import type { Writer } from '../writeQueue';
 
 /** A line that waits for the letter of the day or of the week. `about`: the id of what it speaks of. */
 export type GatheredLine = Readonly<{ person: PersonId; sort: LetterSort; about: string; line: string }>;

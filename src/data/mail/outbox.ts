@@ -2,12 +2,11 @@ import { randomUUID } from 'node:crypto';
 import type { PersonId } from '@/core/ids';
 import { isNobodysAddress } from '@/core/mail/nobodysAddress';
 import { withoutTokens } from '@/core/mail/withoutTokens';
-import type { Reader } from '../database';
+import type { Reader, Writer } from '../reader';
 import { select } from '../database';
 import type { Claim } from '../jobs/claims';
 import { claimDue } from '../jobs/claims';
 import { deleteRows, insertRows, updateRows } from '../statements';
-import type { Writer } from '../writeQueue';
 
 /** A message to one person. It stands in the transaction that causes it, and is sent at least once under one Message-ID. */
 export type Letter = Readonly<{

@@ -1,5 +1,5 @@
 import type { CourseId, FileId } from '@/core/ids';
-import type { Reader } from '../database';
+import type { Reader } from '../reader';
 import { select } from '../database';
 import { contains } from '../dialect';
 

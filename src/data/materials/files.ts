@@ -1,9 +1,8 @@
 import type { CourseId, FileId, PersonId } from '@/core/ids';
-import type { Reader } from '../database';
+import type { Reader, Writer } from '../reader';
 import { select } from '../database';
 import { contains } from '../dialect';
 import { deleteRows, run } from '../statements';
-import type { Writer } from '../writeQueue';
 
 /** An uploaded file: what it is called; its bytes lie outside the database, under their SHA-256. */
 export type StoredFile = Readonly<{

@@ -4,7 +4,7 @@ import type { Material, MaterialKind } from '@/core/materials/material';
 import { toInstant } from '@/core/time/zone';
 import { requireZone } from '@/core/time/zoneData';
 import { momentText, zonedWall } from '@/core/time/zonedWall';
-import type { Reader } from '../database';
+import type { Reader } from '../reader';
 import { select } from '../database';
 import type { Change } from '../history/change';
 import { grown } from '../history/grown';

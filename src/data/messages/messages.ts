@@ -1,8 +1,7 @@
 import type { CourseId, EntryId, PersonId } from '@/core/ids';
-import type { Reader } from '../database';
+import type { Reader, Writer } from '../reader';
 import { select } from '../database';
 import { insertRows } from '../statements';
-import type { Writer } from '../writeQueue';
 
 /** What somebody of the staff wrote to students of a course. */
 export type Message = Readonly<{

@@ -3,7 +3,7 @@ import { select } from '../database';
 import { insertEvents } from '../events/events';
 import type { RowChange } from '../history/change';
 import type { StampScope } from '../history/stamps';
-import type { Writer } from '../writeQueue';
+import type { Writer } from '../reader';
 
 type Act = Readonly<{
   id: string;

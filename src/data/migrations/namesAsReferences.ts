@@ -2,7 +2,7 @@ import { withoutTokens } from '@/core/mail/withoutTokens';
 import { select } from '../database';
 import type { RowChange } from '../history/change';
 import { refTo } from '../history/personRefs';
-import type { Writer } from '../writeQueue';
+import type { Writer } from '../reader';
 
 type Change = Pick<RowChange, 'table' | 'before' | 'after'>;
 

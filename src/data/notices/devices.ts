@@ -1,9 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import type { PersonId } from '@/core/ids';
-import type { Reader } from '../database';
+import type { Reader, Writer } from '../reader';
 import { select } from '../database';
 import { run } from '../statements';
-import type { Writer } from '../writeQueue';
 
 /** Where a browser takes messages (RFC 8030), and its keys for them (RFC 8291), base64url. */
 export type Subscription = Readonly<{ endpoint: string; p256dh: string; auth: string }>;

@@ -4,7 +4,7 @@ import { select } from '../database';
 import type { Claim } from '../jobs/claims';
 import { claimDue } from '../jobs/claims';
 import { deleteRows, insertRows, run, updateRows } from '../statements';
-import type { Writer } from '../writeQueue';
+import type { Writer } from '../reader';
 import type { Subscription } from './devices';
 
 /** What a device shows: two lines, and the page that a tap on them opens. */

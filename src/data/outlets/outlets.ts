@@ -1,13 +1,12 @@
 import type { CourseId, OutletId, PersonId } from '@/core/ids';
 import type { Outlet, PersonalComposition, PublishedComposition } from '@/core/outlets/outlet';
 import { PERSONAL_DEFAULTS, PUBLISHED_DEFAULTS } from '@/core/outlets/outlet';
-import type { Reader } from '../database';
+import type { Reader, Writer } from '../reader';
 import { select } from '../database';
 import { contains } from '../dialect';
 import { run } from '../statements';
 import type { Change } from '../history/change';
 import type { Rows } from '../rows';
-import type { Writer } from '../writeQueue';
 
 /** What was stored before something could be chosen has its default. */
 function toOutlet(row: Rows['outlets']): Outlet {

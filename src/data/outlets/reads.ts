@@ -1,8 +1,7 @@
 import type { OutletId } from '@/core/ids';
-import type { Reader } from '../database';
+import type { Reader, Writer } from '../reader';
 import { select } from '../database';
 import { run } from '../statements';
-import type { Writer } from '../writeQueue';
 
 /** How often an outlet was read on a day (`2026-10-13`, UTC). */
 export type Reads = Readonly<{ day: string; reads: number }>;

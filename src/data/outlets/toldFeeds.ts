@@ -1,8 +1,7 @@
 import type { CourseId, PersonId } from '@/core/ids';
-import type { Reader } from '../database';
+import type { Reader, Writer } from '../reader';
 import { select } from '../database';
 import { run } from '../statements';
-import type { Writer } from '../writeQueue';
 
 export type Student = Readonly<{ id: PersonId; name: string; email: string }>;
 

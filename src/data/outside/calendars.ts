@@ -5,14 +5,13 @@ import type { Trouble } from '@/core/icalendar/contentLines';
 import type { CalendarNews } from '@/core/outside/calendarNews';
 import type { ClosureRule, OutsideCalendar, OutsideTime } from '@/core/outside/outsideCalendar';
 import { momentFrom, momentText } from '@/core/time/zonedWall';
-import type { Reader } from '../database';
+import type { Reader, Writer } from '../reader';
 import { select } from '../database';
 import { run } from '../statements';
 import type { Change } from '../history/change';
 import type { StampScope } from '../history/stamps';
 import { bumpStamps } from '../history/stamps';
 import type { Rows } from '../rows';
-import type { Writer } from '../writeQueue';
 
 type StoredTime = readonly [uid: string, title: string, place: string, url: string, start: string, end: string, off: 0 | 1]; // prettier-ignore
 

@@ -1,5 +1,5 @@
 import type { PersonId } from '@/core/ids';
-import type { Reader } from '../database';
+import type { Reader } from '../reader';
 import { select } from '../database';
 
 /** Whether anybody who can come in administers the school. */

@@ -1,7 +1,7 @@
 import type { Enrolled } from '@/core/checks/check';
 import { groupBy } from '@/core/groupBy';
 import type { CourseId, GroupId, PersonId, SectionId, TermId } from '@/core/ids';
-import type { Reader } from '../database';
+import type { Reader } from '../reader';
 import { select } from '../database';
 
 /** Everybody on the rosters of some courses. */

@@ -1,8 +1,7 @@
 import type { PersonId } from '@/core/ids';
-import type { Reader } from '../database';
+import type { Reader, Writer } from '../reader';
 import { select } from '../database';
 import { deleteRows, insertRows } from '../statements';
-import type { Writer } from '../writeQueue';
 
 /** A link by which somebody chooses a password. `id` is the hash of its token: a copy of the database opens nothing. */
 export type Invitation = Readonly<{ id: string; person: PersonId; expiresAtMs: number }>;

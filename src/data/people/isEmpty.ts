@@ -1,4 +1,4 @@
-import type { Reader } from '../database';
+import type { Reader } from '../reader';
 import { select } from '../database';
 
 /** Whether nobody has been here yet: then the first-run page is open, and nothing else. */

@@ -1,9 +1,8 @@
 import type { CourseId, SectionId } from '@/core/ids';
-import type { Reader } from '../database';
+import type { Reader, Writer } from '../reader';
 import { select } from '../database';
 import { deleteRows, insertRows, updateRows } from '../statements';
 import type { Rows } from '../rows';
-import type { Writer } from '../writeQueue';
 
 /** The courses that can be joined by an address, each with the generation of its own. */
 export const openForJoining = (reader: Reader): Promise<{ id: CourseId; generation: number }[]> =>

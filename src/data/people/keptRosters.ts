@@ -1,8 +1,7 @@
 import type { CourseId, PersonId } from '@/core/ids';
-import type { Reader } from '../database';
+import type { Reader, Writer } from '../reader';
 import { select } from '../database';
 import { run } from '../statements';
-import type { Writer } from '../writeQueue';
 
 /** Who of a course is missing from the school's list, since when in epoch milliseconds. */
 export async function absencesIn(reader: Reader, course: CourseId): Promise<ReadonlyMap<PersonId, number>> {

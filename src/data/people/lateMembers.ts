@@ -1,6 +1,6 @@
 import { Temporal } from 'temporal-polyfill';
 import type { CourseId, PersonId } from '@/core/ids';
-import type { Reader } from '../database';
+import type { Reader } from '../reader';
 import { select } from '../database';
 
 /** Somebody on a roster who came when the others were there already. */

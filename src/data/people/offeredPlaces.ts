@@ -1,5 +1,5 @@
 import type { CourseId, PersonId } from '@/core/ids';
-import type { Reader } from '../database';
+import type { Reader } from '../reader';
 import { select } from '../database';
 import type { Rows } from '../rows';
 

@@ -1,5 +1,5 @@
 import type { PersonId } from '@/core/ids';
-import type { Reader } from '../database';
+import type { Reader } from '../reader';
 import { select } from '../database';
 
 /** Somebody as the office reads of them; what is a yes or a no is 1 or 0. */

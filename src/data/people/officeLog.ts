@@ -1,8 +1,7 @@
 import { randomUUID } from 'node:crypto';
-import type { Reader } from '../database';
+import type { Reader, Writer } from '../reader';
 import { select } from '../database';
 import { run } from '../statements';
-import type { Writer } from '../writeQueue';
 
 /** What the office, or whoever changes a staff, did to people. */
 export type OfficeAct =

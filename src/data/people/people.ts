@@ -4,11 +4,10 @@ import type { Help, Viewer } from '@/core/entries/viewer';
 import type { StaffRole } from '@/core/may/role';
 import { toInstant, toWall } from '@/core/time/zone';
 import { requireZone } from '@/core/time/zoneData';
-import type { Reader } from '../database';
+import type { Reader, Writer } from '../reader';
 import { select } from '../database';
 import { run } from '../statements';
 import type { Rows } from '../rows';
-import type { Writer } from '../writeQueue';
 
 export type Person = Readonly<{
   id: PersonId;

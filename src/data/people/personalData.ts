@@ -1,12 +1,11 @@
 import type { PersonId } from '@/core/ids';
-import type { Reader } from '../database';
+import type { Reader, Writer } from '../reader';
 import { select } from '../database';
 import { run } from '../statements';
 import type { RowChange } from '../history/change';
 import { refTo } from '../history/personRefs';
 import type { StampScope } from '../history/stamps';
 import { bumpStamps } from '../history/stamps';
-import type { Writer } from '../writeQueue';
 import type { Person } from './people';
 
 type Row = Readonly<Record<string, unknown>>;

@@ -1,5 +1,5 @@
 import type { CourseId, PersonId, SectionId } from '@/core/ids';
-import type { Reader } from '../database';
+import type { Reader } from '../reader';
 import { select } from '../database';
 
 /** Somebody on a course's roster, by the name that its list gives until they have come; `waiting` is 1 for who has not. */

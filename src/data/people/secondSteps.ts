@@ -1,8 +1,7 @@
 import type { PersonId } from '@/core/ids';
-import type { Reader } from '../database';
+import type { Reader, Writer } from '../reader';
 import { select } from '../database';
 import { deleteRows, insertRows, updateRows } from '../statements';
-import type { Writer } from '../writeQueue';
 
 /** A second step of signing in: its sealed secret, when it was confirmed, the last time step that was used, hashes of recovery codes. */
 export type SecondStepRow = Readonly<{ secret: string; confirmed_at: number | null; last_step: number; recovery: string }>; // prettier-ignore

@@ -1,8 +1,7 @@
 import type { PersonId } from '@/core/ids';
-import type { Reader } from '../database';
+import type { Reader, Writer } from '../reader';
 import { select } from '../database';
 import { deleteRows, insertRows, updateRows } from '../statements';
-import type { Writer } from '../writeQueue';
 
 /** `id` is the SHA-256 of the cookie's token: a copy of the database signs nobody in. */
 export type Session = Readonly<{ id: string; person: PersonId; createdAtMs: number; seenAtMs: number; shared: boolean; bySchool: boolean; /** The course site whose launch opened it. */ platform?: string }>; // prettier-ignore

@@ -1,6 +1,6 @@
 import type { PersonSettings } from '@/core/frame/personSettings';
 import type { CourseId, OutletId, PersonId } from '@/core/ids';
-import type { Reader } from '../database';
+import type { Reader } from '../reader';
 import { select } from '../database';
 import { run } from '../statements';
 import type { Change } from '../history/change';

@@ -1,8 +1,8 @@
 import type { Sequelize } from 'sequelize';
-import type { Reader } from '../database';
+import type { Reader, Writer } from '../reader';
 import { select } from '../database';
 import { run, upsertRows } from '../statements';
-import type { WriteQueue, Writer } from '../writeQueue';
+import type { WriteQueue } from '../writeQueue';
 
 /** How often something was tried since a moment. */
 export type Tries = Readonly<{ count: number; sinceMs: number }>;

@@ -1,5 +1,5 @@
 import type { Usage } from '@/core/frame/usage';
-import type { Reader } from '../database';
+import type { Reader } from '../reader';
 import { select } from '../database';
 
 /** `sinceDay`: the day of `sinceMs`, as outlets count their reads. */

@@ -4,7 +4,7 @@ import type { ClassPlanId, CourseId, MeetingId, SectionId } from '@/core/ids';
 import type { ClassPlan, ClassPlanFacts } from '@/core/plan/classPlan';
 import { groupBy } from '@/core/groupBy';
 import type { Strand } from '@/core/time/classNumber';
-import type { Reader } from '../database';
+import type { Reader } from '../reader';
 import { select } from '../database';
 import type { Change } from '../history/change';
 import { grown } from '../history/grown';

@@ -4,7 +4,7 @@ import type { Meeting } from '@/core/time/meetings';
 import type { Pattern } from '@/core/time/pattern';
 import type { Course } from '@/core/plan/plan';
 import { randomUUID } from 'node:crypto';
-import type { Reader } from '../database';
+import type { Reader } from '../reader';
 import { select } from '../database';
 import type { Change } from '../history/change';
 import type { Rows } from '../rows';

@@ -14,7 +14,7 @@ import {
   toTerm,
 } from './frameRows';
 import { schoolSettings } from './schoolSettings';
-import type { Reader } from '../database';
+import type { Reader } from '../reader';
 import { select } from '../database';
 import { tombstonesIn } from '../entries/tombstones';
 import { calendarsOf } from '../outside/calendars';

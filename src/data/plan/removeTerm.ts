@@ -1,5 +1,5 @@
 import type { TermId } from '@/core/ids';
-import type { Reader } from '../database';
+import type { Reader } from '../reader';
 import { select } from '../database';
 import type { Change } from '../history/change';
 import { removeWhole } from '../history/removeWhole';

@@ -1,7 +1,7 @@
 import type { Retention } from '@/core/frame/retention';
 import type { SchoolSettings } from '@/core/frame/schoolSettings';
 import { NO_SETTINGS } from '@/core/frame/schoolSettings';
-import type { Reader } from '../database';
+import type { Reader } from '../reader';
 import { select } from '../database';
 import type { Change } from '../history/change';
 import type { Rows } from '../rows';

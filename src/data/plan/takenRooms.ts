@@ -1,7 +1,7 @@
 import { Temporal } from 'temporal-polyfill';
 import type { TakenRoom } from '@/core/checks/check';
 import type { CourseId, TermId } from '@/core/ids';
-import type { Reader } from '../database';
+import type { Reader } from '../reader';
 import { select } from '../database';
 
 type Asked = Readonly<{

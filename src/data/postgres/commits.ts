@@ -3,7 +3,7 @@ import { dialectOf } from '../dialect';
 import { select } from '../database';
 import { run } from '../statements';
 import type { Locks } from './admission';
-import type { Writer } from '../writeQueue';
+import type { Writer } from '../reader';
 
 /** Under it processes tell each other what they have committed. */
 export const CHANNEL = 'pembit_commits';

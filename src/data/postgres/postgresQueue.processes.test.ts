@@ -5,7 +5,8 @@ import { newDatabase } from '../../../tests/support/postgres';
 import { connectTo, select } from '../database';
 import { insertEvents } from '../events/events';
 import { run } from '../statements';
-import type { WriteQueue, Writer } from '../writeQueue';
+import type { Writer } from '../reader';
+import type { WriteQueue } from '../writeQueue';
 import { createPostgresQueue } from './postgresQueue';
 
 /** Two processes as they are for the database: each with its own connections and its own queue. */

@@ -8,7 +8,8 @@ import { IN_EACH_OTHERS_WAY } from '../dialect';
 import { listen } from './listening';
 import { isLostConnection } from '../lostConnection';
 import { createVersions } from '../versions';
-import type { WriteOptions, WriteQueue, Writer, WriteTimes } from '../writeQueue';
+import type { Writer } from '../reader';
+import type { WriteOptions, WriteQueue, WriteTimes } from '../writeQueue';
 
 /** So often a change is tried that others were in the way of, or whose connection was lost before it was to be committed. */
 const ATTEMPTS = 4;

@@ -1,10 +1,9 @@
 import { Temporal } from 'temporal-polyfill';
 import type { CourseId, PersonId } from '@/core/ids';
 import type { Answer, Question } from '@/core/questions/question';
-import type { Reader } from '../database';
+import type { Reader, Writer } from '../reader';
 import { select } from '../database';
 import { insertRows, run } from '../statements';
-import type { Writer } from '../writeQueue';
 
 type Row = Readonly<{
   id: string;

@@ -1,6 +1,6 @@
 import type { BookingId, SlotId } from '@/core/ids';
 import type { Booking, Sheet } from '@/core/signup/sheet';
-import type { Reader } from '../database';
+import type { Reader } from '../reader';
 import { select } from '../database';
 import { contains } from '../dialect';
 import { run } from '../statements';

@@ -1,8 +1,7 @@
 import type { PersonId, SheetId } from '@/core/ids';
-import type { Reader } from '../database';
+import type { Reader, Writer } from '../reader';
 import { select } from '../database';
 import { deleteRows, insertRows } from '../statements';
-import type { Writer } from '../writeQueue';
 
 /** A link to a sheet that was sent by mail. `id` is the hash of its token: a copy of the database opens nothing. */
 export type MailLink = Readonly<{ id: string; person: PersonId; sheet: SheetId; expiresAtMs: number }>;

@@ -5,7 +5,7 @@ import type { Sheet, Slot } from '@/core/signup/sheet';
 import { toWall } from '@/core/time/zone';
 import { requireZone } from '@/core/time/zoneData';
 import { fromAudience, toAudience } from '../audiences';
-import type { Reader } from '../database';
+import type { Reader } from '../reader';
 import { select } from '../database';
 import type { Change } from '../history/change';
 import { grown } from '../history/grown';

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import type { Temporal } from 'temporal-polyfill';
 import type { PersonId, SlotId } from '@/core/ids';
 import type { Sheet } from '@/core/signup/sheet';
-import type { Reader } from '../database';
+import type { Reader } from '../reader';
 import { select } from '../database';
 import type { Change } from '../history/change';
 import { scopesOf } from './sheetScopes';

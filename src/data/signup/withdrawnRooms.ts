@@ -1,7 +1,6 @@
-import type { Reader } from '../database';
+import type { Reader, Writer } from '../reader';
 import { select } from '../database';
 import { deleteRows, insertRows } from '../statements';
-import type { Writer } from '../writeQueue';
 
 /** Notes a meeting of a booking that is given up: the service is told of it once the act stands. */
 export async function insertWithdrawnRoom(writer: Writer, room: string): Promise<void> {

@@ -1,9 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import type { PersonId } from '@/core/ids';
-import type { Reader } from '../database';
+import type { Reader, Writer } from '../reader';
 import { select } from '../database';
 import { run } from '../statements';
-import type { Writer } from '../writeQueue';
 
 /** Of what somebody has been reminded already. */
 export async function remindedOf(reader: Reader, person: PersonId): Promise<ReadonlySet<string>> {

@@ -3,13 +3,12 @@ import { Temporal } from 'temporal-polyfill';
 import type { PersonSettings } from '@/core/frame/personSettings';
 import { NO_PERSON_SETTINGS } from '@/core/frame/personSettings';
 import type { EntryId, PersonId } from '@/core/ids';
-import type { Reader } from '../database';
+import type { Reader, Writer } from '../reader';
 import { select } from '../database';
 import { json } from '../dialect';
 import { run } from '../statements';
 import type { Change } from '../history/change';
 import type { Rows } from '../rows';
-import type { Writer } from '../writeQueue';
 
 /** The entries that somebody has ticked as done. */
 export async function doneBy(reader: Reader, person: PersonId): Promise<ReadonlySet<EntryId>> {

@@ -15,7 +15,7 @@ import { insertMaterials } from '@/data/materials/materials';
 import { writeClassPlan } from '@/data/plan/classPlans';
 import { loadPlan } from '@/data/plan/loadPlan';
 import { insertSheet } from '@/data/signup/sheets';
-import type { Reader } from '@/data/database';
+import type { Reader } from '@/data/reader';
 import { saveNewEntries } from '../entries/saveEntry';
 import { openPlan } from '../exchange/openPlan';
 import { perform } from '../history/perform';

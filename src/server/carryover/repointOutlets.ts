@@ -4,7 +4,7 @@ import type { OutletId } from '@/core/ids';
 import type { PublishedOutlet } from '@/core/outlets/outlet';
 import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
-import type { Reader } from '@/data/database';
+import type { Reader } from '@/data/reader';
 import type { Change } from '@/data/history/change';
 import { outletsOf, replaceOutlet } from '@/data/outlets/outlets';
 import type { Pembit } from '../pembit';

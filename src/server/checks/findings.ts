@@ -23,7 +23,7 @@ import { shownTerm } from '@/core/time/term';
 import { requireZone } from '@/core/time/zoneData';
 import type { Dismissal } from '@/data/checks/dismissals';
 import { dismissals } from '@/data/checks/dismissals';
-import type { Reader } from '@/data/database';
+import type { Reader } from '@/data/reader';
 import { calendarStates } from '@/data/outside/calendars';
 import { outletsOf } from '@/data/outlets/outlets';
 import { enrolledIn } from '@/data/people/enrolment';

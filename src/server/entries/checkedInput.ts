@@ -4,7 +4,7 @@ import type { EntryInput } from '@/core/entries/entryInput';
 import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
 import type { Zone } from '@/core/time/zone';
-import type { Reader } from '@/data/database';
+import type { Reader } from '@/data/reader';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
 import { checkedLinks } from '../materials/checkedLinks';

@@ -1,6 +1,6 @@
 import type { EntryInput } from '@/core/entries/entryInput';
 import type { FieldError } from '@/core/refusals';
-import type { Reader } from '@/data/database';
+import type { Reader } from '@/data/reader';
 import { enrolledPeople } from '@/data/people/enrolment';
 
 /** Extended due times are for students of the entry's own courses. */

@@ -7,7 +7,7 @@ import { currentTerm } from '@/core/time/term';
 import type { Zone } from '@/core/time/zone';
 import { toWall } from '@/core/time/zone';
 import { requireZone } from '@/core/time/zoneData';
-import type { Reader } from '@/data/database';
+import type { Reader } from '@/data/reader';
 import { loadFrame } from '@/data/plan/loadPlan';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';

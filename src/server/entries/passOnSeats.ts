@@ -7,7 +7,7 @@ import { comingMailTexts } from '@/core/texts/comingMail';
 import { historyTexts } from '@/core/texts/history';
 import { momentLabel } from '@/core/time/dateLabels';
 import { requireZone } from '@/core/time/zoneData';
-import type { Reader } from '@/data/database';
+import type { Reader } from '@/data/reader';
 import { entryById } from '@/data/entries/entries';
 import { entriesWaitedFor, writeReply } from '@/data/entries/replies';
 import { recordChange } from '@/data/history/change';

@@ -10,7 +10,7 @@ import type { Actor } from '@/core/may/role';
 import type { Course } from '@/core/plan/plan';
 import type { Outcome, Refused } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
-import type { Reader } from '@/data/database';
+import type { Reader } from '@/data/reader';
 import { entryById } from '@/data/entries/entries';
 import { addEntries, asSaved, changeEntryRows } from '@/data/entries/writeEntries';
 import type { Change } from '@/data/history/change';

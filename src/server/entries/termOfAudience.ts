@@ -7,7 +7,7 @@ import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
 import type { Term } from '@/core/time/term';
 import type { CourseId, PersonId } from '@/core/ids';
-import type { Reader } from '@/data/database';
+import type { Reader } from '@/data/reader';
 import { enrolledPeople } from '@/data/people/enrolment';
 import { loadFrame } from '@/data/plan/loadPlan';
 

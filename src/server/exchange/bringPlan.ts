@@ -13,7 +13,7 @@ import { planFileTexts } from '@/core/texts/planFiles';
 import { dateLabel } from '@/core/time/dateLabels';
 import type { Term } from '@/core/time/term';
 import { addEntries } from '@/data/entries/writeEntries';
-import type { Reader } from '@/data/database';
+import type { Reader } from '@/data/reader';
 import type { Change } from '@/data/history/change';
 import { insertMaterials } from '@/data/materials/materials';
 import { personById } from '@/data/people/people';

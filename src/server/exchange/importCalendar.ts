@@ -11,7 +11,7 @@ import { done, refused } from '@/core/refusals';
 import { historyTexts } from '@/core/texts/history';
 import { importTexts } from '@/core/texts/imports';
 import { requireZone } from '@/core/time/zoneData';
-import type { Reader } from '@/data/database';
+import type { Reader } from '@/data/reader';
 import { uidsOf } from '@/data/entries/entries';
 import { loadPlan } from '@/data/plan/loadPlan';
 import { saveEntry, saveNewEntries } from '../entries/saveEntry';

@@ -7,7 +7,7 @@ import { plainFileName } from '@/core/materials/fileTypes';
 import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
 import { planFileTexts } from '@/core/texts/planFiles';
-import type { Reader } from '@/data/database';
+import type { Reader } from '@/data/reader';
 import { filesById } from '@/data/materials/files';
 import { courseIdsOf } from '@/data/plan/frameStore';
 import { allTerms, loadPlan } from '@/data/plan/loadPlan';

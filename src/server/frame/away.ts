@@ -10,7 +10,7 @@ import { entryTexts } from '@/core/texts/entries';
 import { dateLabel, momentLabel, timeLabel } from '@/core/time/dateLabels';
 import { zonedWallAt } from '@/core/time/zone';
 import { requireZone } from '@/core/time/zoneData';
-import type { Reader } from '@/data/database';
+import type { Reader } from '@/data/reader';
 import { followClasses } from '@/data/entries/writeEntries';
 import { loadPlan } from '@/data/plan/loadPlan';
 import { changeMeetingRow } from '@/data/plan/writeMeetings';

@@ -21,7 +21,7 @@ import type { Closure } from '@/core/time/closure';
 import { dateLabel, momentLabel } from '@/core/time/dateLabels';
 import { zonedWallAt } from '@/core/time/zone';
 import { requireZone } from '@/core/time/zoneData';
-import type { Reader } from '@/data/database';
+import type { Reader } from '@/data/reader';
 import { closureById, courseIdsOf } from '@/data/plan/frameStore';
 import { fromClosure } from '@/data/plan/frameRows';
 import { allTerms, loadFrame, loadPlan } from '@/data/plan/loadPlan';

@@ -5,7 +5,7 @@ import type { StaffRole } from '@/core/may/role';
 import type { Outcome, Refused } from '@/core/refusals';
 import { done, refused, refusedBecause } from '@/core/refusals';
 import { staffTexts } from '@/core/texts/staff';
-import type { Reader } from '@/data/database';
+import type { Reader } from '@/data/reader';
 import type { Change } from '@/data/history/change';
 import { refTo } from '@/data/history/personRefs';
 import { placeOnRoster } from '@/data/people/enrolment';

@@ -6,7 +6,7 @@ import type { FieldError, Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
 import { frameHistoryTexts } from '@/core/texts/frameHistory';
 import type { Term } from '@/core/time/term';
-import type { Reader } from '@/data/database';
+import type { Reader } from '@/data/reader';
 import type { Change } from '@/data/history/change';
 import { personById } from '@/data/people/people';
 import { fromCourseFacts } from '@/data/plan/frameRows';

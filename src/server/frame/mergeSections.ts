@@ -7,7 +7,7 @@ import type { Course, Section } from '@/core/plan/plan';
 import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
 import { frameHistoryTexts } from '@/core/texts/frameHistory';
-import type { Reader } from '@/data/database';
+import type { Reader } from '@/data/reader';
 import { placesInSection } from '@/data/people/enrolment';
 import { staffRowsOf } from '@/data/people/staff';
 import { entriesOf } from '@/data/entries/entries';

@@ -13,7 +13,7 @@ import { refusalTexts } from '@/core/texts/refusals';
 import { schoolTableTexts as say } from '@/core/texts/schoolTables';
 import { staffTexts } from '@/core/texts/staff';
 import type { Term } from '@/core/time/term';
-import type { Reader } from '@/data/database';
+import type { Reader } from '@/data/reader';
 import type { Person } from '@/data/people/people';
 import { peopleByEmails } from '@/data/people/people';
 import type { StaffRow } from '@/data/people/staff';

@@ -11,7 +11,7 @@ import { concernsSection } from '@/core/time/closure';
 import type { Term } from '@/core/time/term';
 import { isIn } from '@/core/time/term';
 import { dayOf } from '@/core/time/zonedWall';
-import type { Reader } from '@/data/database';
+import type { Reader } from '@/data/reader';
 import { fromTerm } from '@/data/plan/frameRows';
 import { calendarsInTerm, readAnew } from '@/data/outside/calendars';
 import { courseIdsOf } from '@/data/plan/frameStore';

@@ -13,7 +13,7 @@ import { momentLabel } from '@/core/time/dateLabels';
 import type { Zone } from '@/core/time/zone';
 import { toWall, zonedWallAt } from '@/core/time/zone';
 import { requireZone } from '@/core/time/zoneData';
-import type { Reader } from '@/data/database';
+import type { Reader } from '@/data/reader';
 import {
   agreeAsAdult,
   endGuardian,

@@ -20,7 +20,7 @@ import type { Notice } from '@/data/notices/notices';
 import { queueNotices } from '@/data/notices/notices';
 import { peopleById } from '@/data/people/people';
 import { allPersonSettings } from '@/data/students/students';
-import type { Writer } from '@/data/writeQueue';
+import type { Writer } from '@/data/reader';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
 import { asOneWishes } from '../mail/asOneWishes';

@@ -15,7 +15,7 @@ import { dateLabel } from '@/core/time/dateLabels';
 import { requireZone } from '@/core/time/zoneData';
 import type { Moment } from '@/core/time/zonedWall';
 import { dayOf, momentText } from '@/core/time/zonedWall';
-import type { Reader } from '@/data/database';
+import type { Reader } from '@/data/reader';
 import { entryById } from '@/data/entries/entries';
 import { shownAsItWas } from '@/data/entries/shown';
 import type { StoredEvent } from '@/data/events/events';

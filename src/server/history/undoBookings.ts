@@ -4,7 +4,7 @@ import { refused } from '@/core/refusals';
 import { decideBooking, decideGiveBack, decideSeat } from '@/core/signup/decideBooking';
 import { seenSheet } from '@/core/signup/seenSheet';
 import { requireZone } from '@/core/time/zoneData';
-import type { Reader } from '@/data/database';
+import type { Reader } from '@/data/reader';
 import type { HistoryRecord } from '@/data/history/undo';
 import { viewerOf } from '@/data/people/people';
 import { schoolSettings } from '@/data/plan/schoolSettings';

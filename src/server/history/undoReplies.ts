@@ -2,7 +2,7 @@ import { hasSeatFor } from '@/core/entries/coming';
 import type { EntryId, PersonId } from '@/core/ids';
 import type { Refused } from '@/core/refusals';
 import { refused } from '@/core/refusals';
-import type { Reader } from '@/data/database';
+import type { Reader } from '@/data/reader';
 import { entryById } from '@/data/entries/entries';
 import type { HistoryRecord } from '@/data/history/undo';
 

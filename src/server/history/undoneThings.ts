@@ -2,7 +2,7 @@ import type { Entry } from '@/core/entries/entry';
 import type { ClassPlanId, EntryId, MeetingId, SectionId } from '@/core/ids';
 import type { ClassPlan } from '@/core/plan/classPlan';
 import type { Meeting } from '@/core/time/meetings';
-import type { Reader } from '@/data/database';
+import type { Reader } from '@/data/reader';
 import { entryById } from '@/data/entries/entries';
 import { leaveTraces } from '@/data/entries/writeEntries';
 import type { Change } from '@/data/history/change';

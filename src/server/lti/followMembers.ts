@@ -8,7 +8,7 @@ import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
 import { absencesOf, isHeldBack } from '@/core/roster/keeping';
 import { ltiTexts } from '@/core/texts/lti';
-import type { Reader } from '@/data/database';
+import type { Reader } from '@/data/reader';
 import type { Change } from '@/data/history/change';
 import { insertSiteAccount, siteAccount, studentsOnSite } from '@/data/lti/accounts';
 import type { LinkedContext } from '@/data/lti/contexts';

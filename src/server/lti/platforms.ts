@@ -17,7 +17,7 @@ import {
   spendRegistration,
 } from '@/data/lti/platforms';
 import { noteInOffice } from '@/data/people/officeLog';
-import type { Writer } from '@/data/writeQueue';
+import type { Writer } from '@/data/reader';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';
 import { SiteSilent, askSite } from './askSite';

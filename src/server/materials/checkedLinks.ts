@@ -4,7 +4,7 @@ import type { FieldError } from '@/core/refusals';
 import { fileTexts } from '@/core/texts/files';
 import { materialTexts } from '@/core/texts/materials';
 import { retentionTexts } from '@/core/texts/retention';
-import type { Reader } from '@/data/database';
+import type { Reader } from '@/data/reader';
 import { courseBytes, megabytes } from '@/data/materials/fileRoom';
 import { filesById, filesForStaff } from '@/data/materials/files';
 import { schoolSettings } from '@/data/plan/schoolSettings';

@@ -13,7 +13,7 @@ import { fileTexts } from '@/core/texts/files';
 import { materialTexts } from '@/core/texts/materials';
 import { toInstant } from '@/core/time/zone';
 import { requireZone } from '@/core/time/zoneData';
-import type { Reader } from '@/data/database';
+import type { Reader } from '@/data/reader';
 import { insertMaterials, removeMaterial, replaceMaterial } from '@/data/materials/materials';
 import { perform } from '../history/perform';
 import type { Pembit } from '../pembit';

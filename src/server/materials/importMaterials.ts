@@ -7,7 +7,7 @@ import { compareMaterials, readMaterials, titleInHtml, withTitles } from '@/core
 import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
 import { materialTexts } from '@/core/texts/materials';
-import type { Reader } from '@/data/database';
+import type { Reader } from '@/data/reader';
 import { insertMaterials, replaceMaterial } from '@/data/materials/materials';
 import { perform } from '../history/perform';
 import { guardedGet } from '../outside/guardedGet';

@@ -11,7 +11,7 @@ import { placesAtEnd } from '@/core/materials/outline';
 import type { Outcome, Refused } from '@/core/refusals';
 import { done, refused, refusedBecause } from '@/core/refusals';
 import { packageTexts } from '@/core/texts/packages';
-import type { Reader } from '@/data/database';
+import type { Reader } from '@/data/reader';
 import { filesById } from '@/data/materials/files';
 import { insertMaterials, replaceMaterial } from '@/data/materials/materials';
 import { perform } from '../history/perform';

@@ -4,7 +4,7 @@ import type { Course } from '@/core/plan/plan';
 import { mayIn } from '@/core/may/may';
 import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
-import type { Reader } from '@/data/database';
+import type { Reader } from '@/data/reader';
 import { materialById, materialsOf } from '@/data/materials/materials';
 import { loadFrame } from '@/data/plan/loadPlan';
 import type { SignedIn } from '../session/session';

@@ -9,7 +9,7 @@ import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
 import { materialTexts } from '@/core/texts/materials';
 import { dateLabel } from '@/core/time/dateLabels';
-import type { Reader } from '@/data/database';
+import type { Reader } from '@/data/reader';
 import { classPlansOf, writeClassPlan } from '@/data/plan/classPlans';
 import { loadFrame } from '@/data/plan/loadPlan';
 import { schoolSettings } from '@/data/plan/schoolSettings';

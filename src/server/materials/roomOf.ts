@@ -1,6 +1,6 @@
 import type { CourseId } from '@/core/ids';
 import { retentionTexts } from '@/core/texts/retention';
-import type { Reader } from '@/data/database';
+import type { Reader } from '@/data/reader';
 import { courseBytes, megabytes } from '@/data/materials/fileRoom';
 import { schoolSettings } from '@/data/plan/schoolSettings';
 

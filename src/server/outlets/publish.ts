@@ -12,7 +12,7 @@ import { publishTexts } from '@/core/texts/publish';
 import { historyTexts } from '@/core/texts/history';
 import type { Course, Plan } from '@/core/plan/plan';
 import { schoolSettings } from '@/data/plan/schoolSettings';
-import type { Reader } from '@/data/database';
+import type { Reader } from '@/data/reader';
 import type { Change } from '@/data/history/change';
 import { recordChange } from '@/data/history/change';
 import { calendarsOf } from '@/data/outside/calendars';

@@ -7,7 +7,7 @@ import type { Closure } from '@/core/time/closure';
 import { closes } from '@/core/time/closure';
 import type { Term } from '@/core/time/term';
 import { Temporal } from 'temporal-polyfill';
-import type { Reader } from '@/data/database';
+import type { Reader } from '@/data/reader';
 import type { Change } from '@/data/history/change';
 import { fromClosure } from '@/data/plan/frameRows';
 import { closuresOfCalendar, courseIdsOf } from '@/data/plan/frameStore';

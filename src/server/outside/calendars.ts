@@ -13,7 +13,7 @@ import { done, refused } from '@/core/refusals';
 import { historyTexts } from '@/core/texts/history';
 import type { Term } from '@/core/time/term';
 import { requireZone } from '@/core/time/zoneData';
-import type { Reader } from '@/data/database';
+import type { Reader } from '@/data/reader';
 import type { CalendarState } from '@/data/outside/calendars';
 import {
   calendarById,

@@ -2,7 +2,7 @@ import { appendFileSync, existsSync, readFileSync } from 'node:fs';
 import path from 'node:path';
 import { z } from 'zod';
 import { personId } from '@/core/ids';
-import type { Reader } from '@/data/database';
+import type { Reader } from '@/data/reader';
 import { peopleById, personById } from '@/data/people/people';
 import { erasePerson } from '@/data/people/personalData';
 import type { WriteQueue } from '@/data/writeQueue';

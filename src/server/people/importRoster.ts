@@ -10,7 +10,7 @@ import type { readOneRoster } from '@/core/roster/readOneRoster';
 import { ONE_ROSTER_TABLES } from '@/core/roster/readOneRoster';
 import { packageTexts } from '@/core/texts/packages';
 import { rosterTexts } from '@/core/texts/roster';
-import type { Reader } from '@/data/database';
+import type { Reader } from '@/data/reader';
 import { filesById } from '@/data/materials/files';
 import type { Change } from '@/data/history/change';
 import { proposeCorrection } from '@/data/people/corrections';

@@ -6,7 +6,7 @@ import { done, refused, tooOften } from '@/core/refusals';
 import { readsAsStaff } from '@/core/entries/viewer';
 import { frameHistoryTexts } from '@/core/texts/frameHistory';
 import { mailTexts } from '@/core/texts/mail';
-import type { Reader } from '@/data/database';
+import type { Reader } from '@/data/reader';
 import type { Change } from '@/data/history/change';
 import { refTo } from '@/data/history/personRefs';
 import { queueLetters } from '@/data/mail/outbox';

@@ -10,7 +10,7 @@ import { zonedWallAt } from '@/core/time/zone';
 import { requireZone } from '@/core/time/zoneData';
 import { entriesOf } from '@/data/entries/entries';
 import { removeReply } from '@/data/entries/replies';
-import type { Reader } from '@/data/database';
+import type { Reader } from '@/data/reader';
 import type { Change } from '@/data/history/change';
 import { refTo } from '@/data/history/personRefs';
 import type { Member, Place } from '@/data/people/enrolment';

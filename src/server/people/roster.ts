@@ -9,7 +9,7 @@ import { done, refused } from '@/core/refusals';
 import { frameHistoryTexts } from '@/core/texts/frameHistory';
 import { memberTexts } from '@/core/texts/members';
 import type { Course } from '@/core/plan/plan';
-import type { Reader } from '@/data/database';
+import type { Reader } from '@/data/reader';
 import type { Change } from '@/data/history/change';
 import { knownAddresses, membersOfCourse, notComeYet } from '@/data/people/rosters';
 import { rosterRow } from '@/data/people/memberRows';

@@ -1,5 +1,5 @@
 import type { PersonId } from '@/core/ids';
-import type { Reader } from '@/data/database';
+import type { Reader } from '@/data/reader';
 import { personByEmail } from '@/data/people/people';
 
 /** Who is meant by an address; undefined where none is given, null where nobody here has it. */

@@ -16,7 +16,7 @@ import type { ClassNumber, Strand } from '@/core/time/classNumber';
 import { classOf } from '@/core/time/classNumber';
 import type { Meeting } from '@/core/time/meetings';
 import type { Temporal } from 'temporal-polyfill';
-import type { Reader } from '@/data/database';
+import type { Reader } from '@/data/reader';
 import type { Change } from '@/data/history/change';
 import { classPlansOf, removeClassPlan, writeClassPlan } from '@/data/plan/classPlans';
 import { courseOfSection, meetingById } from '@/data/plan/frameStore';

@@ -25,7 +25,7 @@ import { dateLabel, momentLabel, weekAndDate } from '@/core/time/dateLabels';
 import type { Closure } from '@/core/time/closure';
 import type { Term } from '@/core/time/term';
 import { dayOf } from '@/core/time/zonedWall';
-import type { Reader } from '@/data/database';
+import type { Reader } from '@/data/reader';
 import { entriesOf } from '@/data/entries/entries';
 import type { Change } from '@/data/history/change';
 import { classPlansOf, removeClassPlan, writeClassPlan } from '@/data/plan/classPlans';

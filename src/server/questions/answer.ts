@@ -21,7 +21,7 @@ import {
   writeQuestionState,
 } from '@/data/questions/questions';
 import { personSettings } from '@/data/students/students';
-import type { Writer } from '@/data/writeQueue';
+import type { Writer } from '@/data/reader';
 import { asOneWishes } from '../mail/asOneWishes';
 import { unsubscribeToken } from '../mail/unsubscribe';
 import type { Pembit } from '../pembit';

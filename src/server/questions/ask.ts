@@ -16,7 +16,7 @@ import {
   questionById,
   writeAsking,
 } from '@/data/questions/questions';
-import type { Reader } from '@/data/database';
+import type { Reader } from '@/data/reader';
 import { mayIn } from '@/core/may/may';
 import { keptPerson } from '../people/keptPeople';
 import type { Pembit } from '../pembit';

@@ -4,7 +4,7 @@ import type { Question, SeenQuestion } from '@/core/questions/question';
 import { readsQuestion, seenQuestion, waits } from '@/core/questions/question';
 import type { SeenPlan } from '@/core/plan/seenPlan';
 import { readsAsStaff } from '@/core/entries/viewer';
-import type { Reader } from '@/data/database';
+import type { Reader } from '@/data/reader';
 import { askingOf, questionsAbout, waitingIn } from '@/data/questions/questions';
 import type { Pembit } from '../pembit';
 import type { SignedIn } from '../session/session';

@@ -1,4 +1,4 @@
-import type { Reader } from '@/data/database';
+import type { Reader } from '@/data/reader';
 import { rowVersion } from '@/data/rowVersion';
 import type { Table } from '@/data/rows';
 import type { SignedIn } from './session';

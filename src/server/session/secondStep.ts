@@ -6,7 +6,7 @@ import { isOnStaff } from '@/core/entries/viewer';
 import type { PersonId } from '@/core/ids';
 import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
-import type { Reader } from '@/data/database';
+import type { Reader } from '@/data/reader';
 import type { Person } from '@/data/people/people';
 import type { SecondStepRow } from '@/data/people/secondSteps';
 import {

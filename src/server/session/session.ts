@@ -1,5 +1,5 @@
 import { createHash, randomBytes } from 'node:crypto';
-import type { Reader } from '@/data/database';
+import type { Reader } from '@/data/reader';
 import type { Person } from '@/data/people/people';
 import { noteArrival, noteComing, personByEmail, writePassword } from '@/data/people/people';
 import { platformById } from '@/data/lti/platforms';

@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import type { Tries, TryCounts } from '@/data/people/tries';
 import { triesSince } from '@/data/people/tries';
-import type { Reader } from '@/data/database';
+import type { Reader } from '@/data/reader';
 import type { Clock } from '../clock';
 
 /** Where tries are counted, and by which clock. */

@@ -4,7 +4,7 @@ import { may } from '@/core/may/may';
 import type { Outcome } from '@/core/refusals';
 import { done, refused } from '@/core/refusals';
 import type { Booking, Sheet, Slot } from '@/core/signup/sheet';
-import type { Reader } from '@/data/database';
+import type { Reader } from '@/data/reader';
 import { sheetOfBooking, sheetOfSlot } from '@/data/signup/sheets';
 import type { SignedIn } from '../session/session';
 

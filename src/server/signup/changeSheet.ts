@@ -6,7 +6,7 @@ import { done, refused } from '@/core/refusals';
 import type { Sheet, Slot } from '@/core/signup/sheet';
 import type { RetimeInput, SheetFactsInput } from '@/core/signup/sheetInput';
 import { historyTexts } from '@/core/texts/history';
-import type { Reader } from '@/data/database';
+import type { Reader } from '@/data/reader';
 import { schoolSettings } from '@/data/plan/schoolSettings';
 import { insertSlots, removeSlot, replaceSheetFacts, replaceSlot, sheetById } from '@/data/signup/sheets';
 import { perform } from '../history/perform';

@@ -14,7 +14,7 @@ import { signupTexts } from '@/core/texts/signup';
 import { toInstant } from '@/core/time/zone';
 import { requireZone } from '@/core/time/zoneData';
 import type { Temporal } from 'temporal-polyfill';
-import type { Reader } from '@/data/database';
+import type { Reader } from '@/data/reader';
 import { staffAmong } from '@/data/people/staff';
 import { insertSheet } from '@/data/signup/sheets';
 import { loadFrame } from '@/data/plan/loadPlan';

@@ -6,7 +6,7 @@ import { trustTexts } from '@/core/texts/trust';
 import { momentLabel } from '@/core/time/dateLabels';
 import type { Moment } from '@/core/time/zonedWall';
 import { isDay } from '@/core/time/zonedWall';
-import type { Reader } from '@/data/database';
+import type { Reader } from '@/data/reader';
 import { schoolSettings } from '@/data/plan/schoolSettings';
 import { allPersonSettings, personSettings } from '@/data/students/students';
 import { wantedLocale } from './settings';
