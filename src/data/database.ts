@@ -103,7 +103,7 @@ export async function select<T extends object>(
   sql: string,
   values: Readonly<Record<string, unknown>> = {},
 ): Promise<T[]> {
-  const { sequelize, transaction } = reader;
+  const { transaction } = reader;
   // Within a change it is the change that is lost with its connection.
   if (transaction) return inTurn({ transaction }, () => ask<T>(reader, sql, values));
   for (let asked = 1; ; asked++) {
