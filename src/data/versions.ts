@@ -27,7 +27,8 @@ export function createVersions(): Versions {
       if (scopes) for (const scope of scopes) scoped.set(scope, Math.max(number, scoped.get(scope) ?? 0));
       else {
         everything = Math.max(everything, number);
-        scoped = new Map();
+        // What was told of a later write meanwhile stays: it may come before the answer to what number was the last.
+        scoped = new Map([...scoped].filter(([, of]) => of > everything));
       }
     },
     setKnowing: (now) => void (knows = now),
