@@ -44,20 +44,24 @@ function raw(method: string, target: string, headers: Record<string, string> = {
   });
 } // prettier-ignore
 
-/** How long something takes to be answered, asked again and again while `work` goes on; in milliseconds, the longest. */
-async function longestWhile(work: Promise<unknown>, ask: () => Promise<unknown>): Promise<number> {
+/** In milliseconds. */
+type Waits = Readonly<{ usual: number; longest: number }>;
+
+/** How long something takes to be answered, asked again and again while `work` goes on: the median and the longest. */
+async function waitsWhile(work: Promise<unknown>, ask: () => Promise<unknown>): Promise<Waits> {
   let going = true;
-  let longest = 0;
+  const waits: number[] = [];
   const end = () => (going = false);
   void work.then(end, end);
   while (going) {
     const began = performance.now();
     await ask();
-    longest = Math.max(longest, performance.now() - began);
+    waits.push(performance.now() - began);
     await new Promise((resolve) => setTimeout(resolve, 20));
   }
   await work;
-  return longest;
+  waits.sort((a, b) => a - b);
+  return { usual: waits[Math.floor(waits.length / 2)]!, longest: waits.at(-1)! };
 }
 const health = async () => (await fetch(`${base}/api/health`)).status;
 
@@ -142,8 +146,8 @@ describe('200 sign-ins at once', () => {
     const wrongly = Array.from({ length: 100 }, () => signIn(victim, 'wrong', '198.51.100.1'));
     const others = Array.from({ length: 60 }, (_, i) => signIn(victim, 'wrong', `203.0.113.${i}`));
     const everybody = Promise.all([Promise.all(rightly), Promise.all(wrongly), Promise.all(others)]);
-    const page = longestWhile(everybody, () => ivo.call('GET', '/next').then((answer) => answer.text()));
-    const longest = await longestWhile(everybody, health);
+    const pages = waitsWhile(everybody, () => ivo.call('GET', '/next').then((answer) => answer.text()));
+    const healths = await waitsWhile(everybody, health);
     const [signed, wrong] = await everybody;
     const seconds = (performance.now() - began) / 1000;
     expect(signed).toEqual(Array(40).fill(200));
@@ -151,11 +155,12 @@ describe('200 sign-ins at once', () => {
     expect(wrong.filter((status) => status === 429)).toHaveLength(90);
     // The right password, from an address where nobody tried anything.
     expect(await signIn(victim, 'pembit-demo-2026', '192.0.2.250')).toBe(200);
-    console.log(`200 sign-ins at once took ${seconds.toFixed(1)} s; health at most ${Math.round(longest)} ms, a warm page ${Math.round(await page)} ms`); // prettier-ignore
-    // Half a second is meant; a machine that does other things beside is given more.
+    console.log(`200 sign-ins at once took ${seconds.toFixed(1)} s; health usually ${Math.round(healths.usual)} ms, at most ${Math.round(healths.longest)}; a warm page ${Math.round((await pages).usual)}, at most ${Math.round((await pages).longest)}`); // prettier-ignore
+    // Half a second is meant. What is held up is held up each time; a machine that stands still for once is not meant.
     const slow = slowness();
-    expect(longest).toBeLessThan(2000 * slow);
-    expect(await page).toBeLessThan(3000 * slow);
+    expect(healths.usual).toBeLessThan(500 * slow);
+    expect((await pages).usual).toBeLessThan(1000 * slow);
+    for (const { longest } of [healths, await pages]) expect(longest).toBeLessThan(20_000);
   }, 120_000);
 });
 
@@ -176,7 +181,7 @@ describe('a foreign file', () => {
     const text = `BEGIN:VCALENDAR\r\nVERSION:2.0\r\nPRODID:x\r\n${events.join('')}END:VCALENDAR\r\n`;
     const file = await upload('c.ics', 'calendar', new Blob([text]));
     const looking = maren.call('POST', `/api/courses/${course}/calendar/preview`, { file });
-    const longest = await longestWhile(looking, health);
+    const { longest } = await waitsWhile(looking, health);
     expect((await looking).status).toBe(200);
     console.log(
       `While a calendar of 20,000 events was compared, health took ${Math.round(longest)} ms at most`,
@@ -191,7 +196,7 @@ describe('a foreign file', () => {
     const zip = zipSync({ 'imsmanifest.xml': strToU8(manifest), 'p.html': strToU8('<body'.repeat(100_000)) });
     const file = await upload('p.zip', 'package', new Blob([new Uint8Array(zip)]));
     const looking = maren.call('POST', `/api/courses/${course}/materials/package/preview`, { file });
-    const longest = await longestWhile(looking, health);
+    const { longest } = await waitsWhile(looking, health);
     expect((await looking).status).toBeLessThan(500);
     expect(longest).toBeLessThan(1500 * slowness());
   }, 60_000);
