@@ -30,6 +30,6 @@ export function numberOf(kept: (object & { length: number }) | (object & { size:
   return number;
 }
 
-/** A moment for a key, to the minute: nothing that is shown changes within one. */
+/** A moment for a key, to the minute: so old may be what is shown; what is decided is decided by the instant. */
 export const minuteOf = ({ epochMilliseconds }: Readonly<{ epochMilliseconds: number }>): number =>
   Math.floor(epochMilliseconds / 60_000);

@@ -36,19 +36,21 @@ const connectionOf = <T>(transaction: Transaction): T =>
 /** A connection of PostgreSQL's that Sequelize's pool does not give out any more is marked so. */
 type Client = pg.Client & { _invalid?: boolean };
 
-/** A statement by the name under which a connection of PostgreSQL's keeps it. */
+/** How often a table was found changed under statements that were prepared: from then on all of them are prepared anew. */
+let generation = 0;
+/** A statement by the name under which connections of PostgreSQL's keep it. */
 const names = new Map<string, string>();
 function nameOf(text: string): string {
   const known = names.get(text);
   if (known) return known;
-  const name = createHash('sha256').update(text).digest('base64url').slice(0, 32);
+  const name = `${generation} ${createHash('sha256').update(text).digest('base64url').slice(0, 32)}`;
   if (names.size >= 2000) names.clear();
   names.set(text, name);
   return name;
 }
 
-/** Another process has changed a table since the connection prepared the statement (PostgreSQL: "cached plan must not change result type"). */
-const isOutdated = (error: unknown): boolean =>
+/** Whether another process has changed a table since the connection prepared the statement (PostgreSQL says this with code 0A000, as much else). */
+export const isOutdatedStatement = (error: unknown): boolean =>
   /cached plan must not change result type/.test((error as Error).message);
 
 async function askPostgres<T extends object>(client: Client, { text, values }: Bound): Promise<T[]> {
@@ -56,8 +58,22 @@ async function askPostgres<T extends object>(client: Client, { text, values }: B
     return (await client.query<T>({ name: nameOf(text), text, values })).rows;
   } catch (error) {
     const said = inItsWords(error, text);
-    if (isLostConnection(said) || isOutdated(error)) client._invalid = true;
+    if (isLostConnection(said)) client._invalid = true;
+    if (isOutdatedStatement(error)) {
+      generation += 1;
+      names.clear();
+    }
     throw said;
+  }
+}
+
+/** The same outside a change, where a statement that was out of date can be asked once more as it is. */
+async function askAlone<T extends object>(client: Client, bound: Bound): Promise<T[]> {
+  try {
+    return await askPostgres<T>(client, bound);
+  } catch (error) {
+    if (!isOutdatedStatement(error)) throw error;
+    return askPostgres<T>(client, bound);
   }
 }
 
@@ -80,7 +96,7 @@ export async function askBound<T extends object>(
   if (transaction) return askPostgres(connectionOf<Client>(transaction), bound);
   const client = (await connectionManager.getConnection({ type: 'read' })) as Client;
   try {
-    return await askPostgres<T>(client, bound);
+    return await askAlone<T>(client, bound);
   } finally {
     connectionManager.releaseConnection(client);
   }

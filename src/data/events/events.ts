@@ -49,8 +49,6 @@ export function entryOfState({ row, audiences, extensions }: EntryState): Entry 
 
 type Done = Readonly<{ atMs: number; actor: string | null; history: string | null }>;
 
-const AT_ONCE = 250;
-
 /** Writes what happened, in the order given. Nobody else numbers meanwhile: the last ids are theirs, and all that is numbered before is committed. */
 export async function insertEvents(
   writer: Writer,
@@ -58,23 +56,19 @@ export async function insertEvents(
   happenings: readonly Happening<StampScope>[],
 ): Promise<void> {
   await numberInOrder(writer);
-  for (let i = 0; i < happenings.length; i += AT_ONCE) {
-    const portion = happenings.slice(i, i + AT_ONCE);
-    const rows = portion.map(({ type, subject, payload }) => ({
-      at: atMs,
-      actor_id: actor,
-      history_id: history,
-      type,
-      subject,
-      payload: JSON.stringify(payload),
-    }));
-    const ids = await insertNumbered(writer, 'events', rows);
-    const scopes = portion.flatMap((happening, n) =>
-      [...new Set(happening.scopes)].map((scope) => ({ scope, event_id: ids[n]! })),
-    );
-    for (let k = 0; k < scopes.length; k += AT_ONCE)
-      await insertRows(writer, 'event_scopes', scopes.slice(k, k + AT_ONCE));
-  }
+  const rows = happenings.map(({ type, subject, payload }) => ({
+    at: atMs,
+    actor_id: actor,
+    history_id: history,
+    type,
+    subject,
+    payload: JSON.stringify(payload),
+  }));
+  const ids = await insertNumbered(writer, 'events', rows);
+  const scopes = happenings.flatMap((happening, n) =>
+    [...new Set(happening.scopes)].map((scope) => ({ scope, event_id: ids[n]! })),
+  );
+  await insertRows(writer, 'event_scopes', scopes);
 }
 
 type Row = Readonly<{ id: number; at: number; actor_id: PersonId | null; history_id: HistoryId | null; type: EventType; subject: string; payload: string }>; // prettier-ignore

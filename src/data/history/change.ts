@@ -9,8 +9,6 @@ import { insertEvents } from '../events/events';
 import type { StampScope } from './stamps';
 import { bumpStamps } from './stamps';
 
-const ROWS_AT_ONCE = 250;
-
 type PlainRow = Readonly<Record<string, unknown> & { id: string }>;
 
 /** One row as it was and as it became: what undo, "changed since you looked" and accountability read. */
@@ -77,10 +75,7 @@ export async function recordChange<T>(
       ...writer,
       nowMs: act.nowMs,
       async insert(table, rows) {
-        if (rows.length === 0) return;
-        // In portions: one statement of thousands of rows takes long to write, and nobody is answered meanwhile.
-        for (let i = 0; i < rows.length; i += ROWS_AT_ONCE)
-          await insertRows(writer, table, rows.slice(i, i + ROWS_AT_ONCE));
+        await insertRows(writer, table, rows);
         for (const row of rows) changes.push({ table, id: row.id, before: null, after: { ...row } });
       },
       async update(table, id, patch) {

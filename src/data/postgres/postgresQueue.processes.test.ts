@@ -5,7 +5,7 @@ import { newDatabase } from '../../../tests/support/postgres';
 import { connectTo, select } from '../database';
 import { insertEvents } from '../events/events';
 import { run } from '../statements';
-import type { Writer } from '../reader';
+import type { Reader, Writer } from '../reader';
 import type { WriteQueue } from '../writeQueue';
 import { createPostgresQueue } from './postgresQueue';
 
@@ -204,4 +204,19 @@ test('whoever reads on from the last number they have seen misses nothing of two
   }
   await writing;
   expect(read.sort()).toEqual(subjects.sort());
+});
+
+test('a table that another process changes disturbs neither reads nor changes that were prepared before', async () => {
+  const all = (reader: Reader) => select<object>(reader, 'SELECT * FROM things');
+  await there.query('CREATE TABLE things (a TEXT)');
+  await there.query(`INSERT INTO things VALUES ('x')`);
+  // Each of ours that is in use has prepared it, for reading and in changes.
+  await Promise.all(Array.from({ length: 8 }, () => all({ sequelize: here })));
+  await Promise.all(Array.from({ length: 4 }, () => ours.write(all, { locks: [] })));
+  await there.query('ALTER TABLE things ADD COLUMN b TEXT');
+  const rows = [{ a: 'x', b: null }];
+  for (const read of await Promise.all(Array.from({ length: 8 }, () => all({ sequelize: here }))))
+    expect(read).toEqual(rows);
+  await there.query('ALTER TABLE things ADD COLUMN c TEXT');
+  expect(await ours.write(all)).toEqual([{ ...rows[0], c: null }]);
 });

@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { setTimeout as sleep } from 'node:timers/promises';
 import type { Sequelize } from 'sequelize';
 import { createAdmission } from './admission';
+import { isOutdatedStatement } from '../asking/ask';
 import { announce, lockFor } from './commits';
 import { CHANGES_AT_ONCE, endOf } from '../database';
 import { IN_EACH_OTHERS_WAY } from '../dialect';
@@ -79,7 +80,9 @@ export async function createPostgresQueue(
         return result;
       } catch (error) {
         // What may have been committed is not done again: whoever asked has to look.
-        const again = IN_EACH_OTHERS_WAY.has(codeOf(error)) || (!committing && isLostConnection(error));
+        const again =
+          IN_EACH_OTHERS_WAY.has(codeOf(error)) ||
+          (!committing && (isLostConnection(error) || isOutdatedStatement(error)));
         if (!again || tried >= ATTEMPTS) throw error;
         await sleep(PAUSE_MS * tried * (0.5 + Math.random()));
       }
