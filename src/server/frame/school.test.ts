@@ -2,6 +2,7 @@ import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { Temporal } from 'temporal-polyfill';
 import type { School } from '../../../tests/support/school';
 import { newSchool } from '../../../tests/support/school';
+import { asInserted } from '../../../tests/support/asInserted';
 import { historyOf, valueOf as value } from '../../../tests/support/outcomes';
 import type { CourseId } from '@/core/ids';
 import { select } from '@/data/database';
@@ -122,7 +123,7 @@ test('a time that is taken off tells whoever had it', async () => {
     reason: 'notFound',
   });
   expect(value(await cancelTime(school.pembit, school.instructor, slot!.id))).toEqual({ told: 1 });
-  const letters = await select<{ recipient: string; subject: string }>(school.pembit, 'SELECT recipient, subject FROM outbox'); // prettier-ignore
+  const letters = await select<{ recipient: string; subject: string }>(school.pembit, `SELECT recipient, subject FROM outbox ORDER BY ${asInserted(school.pembit)}`); // prettier-ignore
   const recipient = school.students[0]!.person.email;
   expect(letters).toEqual([
     { recipient, subject: 'Your time: Office hours, Thu 29 Oct, 12:00–12:30' },
