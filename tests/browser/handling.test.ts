@@ -88,6 +88,7 @@ test('an entry moves to a day without dragging, and the focus stays with it', as
   await maren.type('To which day', '30 Oct');
   await maren.click('button', 'Move to week 8, Fri 30 Oct');
   await maren.sees('Moved Rope walk to week 8, Fri 30 Oct');
+  await maren.sees('It falls on a day without classes: Harbour day'); // stands above the buttons, and moves them
   await maren.click('button', 'Delete');
   await maren.sees('Deleted Rope walk');
   await maren.driver.wait(
