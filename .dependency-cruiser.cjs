@@ -22,6 +22,7 @@ module.exports = {
         'papaparse|fast-xml-parser|write-excel-file',
         '@types/papaparse|fast-xml-parser',
         'rrule-temporal|culori|windows-iana',
+        '@messageformat/runtime',
         'sanitize-html|htmlparser2',
         '@types/sanitize-html',
       ],

@@ -5,7 +5,16 @@ import tseslint from 'typescript-eslint';
 const SCREENS = ['src/ui/**', 'src/app/**', 'src/proxy.ts'];
 
 export default tseslint.config(
-  { ignores: ['.next/', 'examples/pembit.d.ts', 'var/', 'next-env.d.ts', 'node_modules/'] },
+  {
+    ignores: [
+      '.next/',
+      'examples/pembit.d.ts',
+      'var/',
+      'next-env.d.ts',
+      'node_modules/',
+      'src/core/texts/compiled/',
+    ],
+  },
   ...nextVitals.map((config) => (config.ignores && !config.rules ? config : { ...config, files: SCREENS })),
   ...tseslint.configs.recommended,
   {

@@ -1,6 +1,9 @@
 import { readFileSync, readdirSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { defineConfig } from 'vitest/config';
+import { compileMessages } from './scripts/messages.mjs';
+
+compileMessages();
 
 const alias = { '@': fileURLToPath(new URL('./src', import.meta.url)) };
 

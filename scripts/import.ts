@@ -56,5 +56,5 @@ const { added, changed, same, left } = (await isLocked(config.dataFolder))
 if (json) console.log(JSON.stringify({ added, changed, same, left }, undefined, 2));
 else {
   console.log(`${course}: ${importTexts.counts({ new: added, changed, same, left: left.length })}`);
-  for (const { line, title, why } of left) console.log(`  ${importTexts.line(line)}: ${title} ${why}`);
+  for (const { line, title, why } of left) console.log(`  ${importTexts.line({ line })}: ${title} ${why}`);
 }

@@ -118,6 +118,7 @@ const newest = (folder) =>
 
 /** Builds when a source file is newer than the last build. */
 export function ensureBuild() {
+  ensureMessages();
   const mark = path.join(root, '.next/pembit-built');
   const sources = Math.max(
     newest(path.join(root, 'src')),
@@ -166,6 +167,11 @@ export function ensureTestPrograms() {
       missing,
       'The tests drive Chromium, PostgreSQL and nginx, and have feeds read by programs that others wrote.',
     );
+}
+
+/** The modules that the catalogues in messages/ are compiled to. */
+export function ensureMessages() {
+  run('npm', ['run', '--silent', 'messages']);
 }
 
 /** Types of Next's routes, and of the API for the examples; the type check and the linter read them. */

@@ -6,6 +6,7 @@ import { spawn } from 'node:child_process';
 import {
   checkNode,
   ensureBuild,
+  ensureMessages,
   ensurePackages,
   ensureRouteTypes,
   ensureTestPrograms,
@@ -19,6 +20,7 @@ import {
 checkNode();
 ensurePackages();
 ensureTestPrograms();
+ensureMessages();
 ensureRouteTypes();
 say('Lint, types and build, side by side');
 // The linter's rules take as long as all the rest.

@@ -145,7 +145,11 @@ export async function PageFrame({
           <div className="notice" role="status">
             {failed.map((letter) => (
               <p key={`${letter.recipient} ${letter.subject}`}>
-                {frameTexts.mailFailed(letter.recipient, letter.subject, letter.error)}
+                {frameTexts.mailFailed({
+                  to: letter.recipient,
+                  subject: letter.subject,
+                  error: letter.error,
+                })}
               </p>
             ))}
           </div>

@@ -20,7 +20,7 @@ export function PlanFrame({
     <PageFrame actor={actor} plan={plan} wide seeAs={{ choices, chosen: as?.key }}>
       {as ? (
         <p className={`notice ${styles.as}`} role="status">
-          {seeAsTexts.banner(as.label)} <Link href="?">{seeAsTexts.back}</Link>
+          {seeAsTexts.banner({ who: as.label })} <Link href="?">{seeAsTexts.back}</Link>
         </p>
       ) : null}
       {term ? (

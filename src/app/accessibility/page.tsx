@@ -22,12 +22,12 @@ export default async function AccessibilityPage() {
       <p>{say.limits}</p>
       {statement ? (
         <>
-          <h2>{say.school(name)}</h2>
+          <h2>{say.school({ name })}</h2>
           <p className={styles.words}>{statement}</p>
         </>
       ) : null}
       <h2>{say.obstacle}</h2>
-      <p>{contact ? say.writeTo(contact) : say.nobody}</p>
+      <p>{contact ? say.writeTo({ contact }) : say.nobody}</p>
     </main>
   );
 }

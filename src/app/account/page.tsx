@@ -78,10 +78,10 @@ export default async function AccountPage({
             publicKey={notices.publicKey}
             devices={notices.devices.map(({ id, kind, since, here }) => ({
               id,
-              name: noticeTexts.since(
-                noticeTexts.kinds[kind],
-                dateLabel(Temporal.PlainDate.from(since.slice(0, 10)), 'short', plan.locale),
-              ),
+              name: noticeTexts.since({
+                kind: noticeTexts.kinds[kind],
+                date: dateLabel(Temporal.PlainDate.from(since.slice(0, 10)), 'short', plan.locale),
+              }),
               here,
             }))}
           />

@@ -61,7 +61,7 @@ export default async function CalendarsPage() {
           ))}
           {others!.length > 0 ? (
             <details>
-              <summary>{outsideTexts.ofOtherTerms(others!.length)}</summary>
+              <summary>{outsideTexts.ofOtherTerms({ n: others!.length })}</summary>
               {others!.map(({ card }) => (
                 <CalendarCard key={`${card.id} ${card.name} ${card.active}`} card={card} />
               ))}

@@ -46,7 +46,7 @@ export default async function CarryOverPage({
         courses={own.map((course, i) => ({
           id: course.id,
           code: course.code,
-          name: carryTexts.course(course.code, course.title, termOf(course).name),
+          name: carryTexts.course({ code: course.code, title: course.title, term: termOf(course).name }),
           term: course.term,
           weeks: teachingWeeks(termOf(course)).length,
           outlets: outlets[i]!.map(({ id, name }) => ({ id, name })),

@@ -29,7 +29,7 @@ export default async function ChecksPage() {
     <PageFrame actor={actor} plan={plan}>
       <h1>{checkTexts.title}</h1>
       <p className={`soft ${styles.lead}`}>
-        {open.length > 0 ? `${checkTexts.count(open.length)}. ${checkTexts.lead}` : checkTexts.none}
+        {open.length > 0 ? `${checkTexts.count({ n: open.length })}. ${checkTexts.lead}` : checkTexts.none}
       </p>
       {frame ? (
         <>
@@ -38,7 +38,7 @@ export default async function ChecksPage() {
             lines={dismissed.map(({ finding, dismissal }) => ({
               ...checkLine(finding, frame),
               dismissal: dismissal.id,
-              by: checkTexts.dismissedBy(dismissal.by, dismissal.reason),
+              by: checkTexts.dismissedBy({ name: dismissal.by, reason: dismissal.reason }),
             }))}
           />
         </>

@@ -71,7 +71,7 @@ export default async function DuePage({ searchParams }: Props) {
       ) : null}
       {view.earlier.length > 0 ? (
         <details className={days.day}>
-          <summary>{say.earlier(view.earlier.length)}</summary>
+          <summary>{say.earlier({ n: view.earlier.length })}</summary>
           <DueList lines={view.earlier} />
         </details>
       ) : null}
@@ -92,7 +92,7 @@ export default async function DuePage({ searchParams }: Props) {
       ))}
       {view.done.length > 0 ? (
         <details className={days.day}>
-          <summary>{say.done(view.done.length)}</summary>
+          <summary>{say.done({ n: view.done.length })}</summary>
           <DueList lines={view.done} ticks />
         </details>
       ) : null}

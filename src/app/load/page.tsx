@@ -64,7 +64,7 @@ export default async function LoadPage({
           <select name="alarm" defaultValue={alarm}>
             {ALARMS.map((n) => (
               <option key={n} value={n}>
-                {say.alarmOption(n)}
+                {say.alarmOption({ n })}
               </option>
             ))}
           </select>

@@ -78,7 +78,7 @@ export default async function MonthPage({ searchParams }: { searchParams: Search
                     </Link>
                   ))}
                   {day.during ? (
-                    <span className="visually-hidden">{termTexts.during(day.during)}</span>
+                    <span className="visually-hidden">{termTexts.during({ titles: day.during })}</span>
                   ) : null}
                   <ul className={styles.lines}>
                     {day.lines.map((line) => (
@@ -86,7 +86,7 @@ export default async function MonthPage({ searchParams }: { searchParams: Search
                         <Tags line={line} /> <span className={styles.title}>{line.title}</span>
                       </li>
                     ))}
-                    {day.more > 0 ? <li className="soft">{studentTexts.more(day.more)}</li> : null}
+                    {day.more > 0 ? <li className="soft">{studentTexts.more({ n: day.more })}</li> : null}
                   </ul>
                 </td>
               ))}

@@ -108,16 +108,16 @@ export default async function NextPage({ searchParams }: { searchParams: Search 
         zones={plan.terms.map(({ tzid }) => tzid)}
       />
       {plan.abroad && term ? (
-        <p className="soft">{studentTexts.zones(term.tzid, plan.abroad.own.tzid)}</p>
+        <p className="soft">{studentTexts.zones({ term: term.tzid, own: plan.abroad.own.tzid })}</p>
       ) : null}
       <ComingAndGoing plan={plan} missed={missed} left={left} />
       {news.length > 0 ? (
         <section className={`notice ${styles.changes}`} aria-labelledby="changes">
-          <h2 id="changes">{studentTexts.changesTitle(news.length)}</h2>
+          <h2 id="changes">{studentTexts.changesTitle({ n: news.length })}</h2>
           <NewsList news={news.slice(0, FIRST_NEWS)} />
           {news.length > FIRST_NEWS ? (
             <details>
-              <summary>{studentTexts.moreChanges(news.length - FIRST_NEWS)}</summary>
+              <summary>{studentTexts.moreChanges({ n: news.length - FIRST_NEWS })}</summary>
               <NewsList news={news.slice(FIRST_NEWS)} />
             </details>
           ) : null}
@@ -147,7 +147,7 @@ export default async function NextPage({ searchParams }: { searchParams: Search 
                 target="_blank"
                 rel="noopener"
               >
-                {link.label ? studentTexts.open(link.label) : studentTexts.openLink}
+                {link.label ? studentTexts.open({ label: link.label }) : studentTexts.openLink}
               </a>
             ))}
             <Link className={styles.secondary} href={`/day/${today}`}>
@@ -179,14 +179,14 @@ export default async function NextPage({ searchParams }: { searchParams: Search 
               <option value="">{studentTexts.weekNow}</option>
               {weeks.map(({ number, first }) => (
                 <option key={number} value={first.toString()}>
-                  {studentTexts.weekOption(number, dateLabel(first, 'dayMonth', plan.locale))}
+                  {studentTexts.weekOption({ n: number, range: dateLabel(first, 'dayMonth', plan.locale) })}
                 </option>
               ))}
             </select>
           </label>
           {search.without ? <input type="hidden" name="without" value={search.without} /> : null}
           <button>{studentTexts.show}</button>
-          {view.found === undefined ? null : <p role="status">{studentTexts.found(view.found)}</p>}
+          {view.found === undefined ? null : <p role="status">{studentTexts.found({ n: view.found })}</p>}
         </form>
       </details>
       <p>
@@ -212,7 +212,7 @@ export default async function NextPage({ searchParams }: { searchParams: Search 
       <NextDays days={packed(view.days)} person={actor.person.id} version={version} keeps={keeps} />
       {view.done.length > 0 ? (
         <details className={days.day}>
-          <summary>{studentTexts.doneTitle(view.done.length)}</summary>
+          <summary>{studentTexts.doneTitle({ n: view.done.length })}</summary>
           <DayList lines={view.done} ticks />
         </details>
       ) : null}

@@ -76,13 +76,18 @@ export default async function OfficeHoursPage() {
               >
                 <h2>
                   <span className="tag">{sheet.tag}</span>{' '}
-                  <Link href={`/office-hours/${sheet.id}`} aria-label={signupTexts.open(sheet.title)}>
+                  <Link
+                    href={`/office-hours/${sheet.id}`}
+                    aria-label={signupTexts.open({ title: sheet.title })}
+                  >
                     {sheet.title}
                   </Link>
                 </h2>
                 <p className="soft">
                   {[
-                    sheet.draft ? signupTexts.draft : signupTexts.freeOf(sheet.free, sheet.seats),
+                    sheet.draft
+                      ? signupTexts.draft
+                      : signupTexts.freeOf({ free: sheet.free, all: sheet.seats }),
                     sheet.place,
                   ]
                     .filter(Boolean)
@@ -96,7 +101,10 @@ export default async function OfficeHoursPage() {
                         className={styles.ruler}
                         role="img"
                         title={day.words}
-                        aria-label={termTexts.rulerLabel(day.boxes.filter(Boolean).length, day.boxes.length)}
+                        aria-label={termTexts.rulerLabel({
+                          taken: day.boxes.filter(Boolean).length,
+                          all: day.boxes.length,
+                        })}
                       >
                         {day.boxes.map((taken, i) => (
                           <span key={i} data-taken={taken} />

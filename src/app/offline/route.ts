@@ -13,7 +13,7 @@ ul{list-style:none;margin:0;padding:0}li{display:grid;grid-template-columns:92px
 
 /** Draws what is kept, as text: nothing of it is taken for HTML, and links lead to web addresses alone. */
 const SCRIPT = `(() => {
-  const say = ${JSON.stringify({ nothing: offlineTexts.nothing, since: offlineTexts.since('{when}'), done: offlineTexts.done, ticked: offlineTexts.ticked })};
+  const say = ${JSON.stringify({ nothing: offlineTexts.nothing, since: offlineTexts.since({ when: '{when}' }), done: offlineTexts.done, ticked: offlineTexts.ticked })};
   const note = document.getElementById('note');
   const add = (to, name, text, cls) => {
     const made = document.createElement(name);

@@ -73,7 +73,7 @@ export default async function PublishPage({ searchParams }: { searchParams: Sear
       </p>
       {made ? (
         <p className="notice" role="status">
-          {publishTexts.done(made.name, search.copied === '1')}
+          {publishTexts.done({ name: made.name, copied: search.copied === '1' })}
         </p>
       ) : search.saved ? (
         <p className="notice" role="status">
@@ -93,7 +93,7 @@ export default async function PublishPage({ searchParams }: { searchParams: Sear
       <OutletList cards={packed(outlets.filter((one) => !isOther(one)).map(card))} made={shownAs} />
       {others.length > 0 ? (
         <details className={styles.others} open={others.some(({ id }) => id === shownAs)}>
-          <summary>{publishTexts.otherTerms(others.length)}</summary>
+          <summary>{publishTexts.otherTerms({ n: others.length })}</summary>
           <OutletList cards={packed(others.map(card))} made={shownAs} />
         </details>
       ) : null}

@@ -94,16 +94,16 @@ export default async function SchoolPage() {
                     <b>{term.name}</b>
                     <br />
                     <span className="soft">
-                      {schoolTexts.termLine(
-                        dateLabel(term.startsOn, 'short', settings.locale),
-                        dateLabel(term.endsOn, 'short', settings.locale),
-                        teachingWeeks(term).length,
-                        term.tzid,
-                      )}
+                      {schoolTexts.termLine({
+                        from: dateLabel(term.startsOn, 'short', settings.locale),
+                        to: dateLabel(term.endsOn, 'short', settings.locale),
+                        weeks: teachingWeeks(term).length,
+                        zone: term.tzid,
+                      })}
                     </span>
                     <br />
                     <a className="lone" href={`/api/terms/${term.id}/plan`} download>
-                      {planFileTexts.saveTerm(term.name)}
+                      {planFileTexts.saveTerm({ term: term.name })}
                     </a>
                     <TermDeletion term={{ id: term.id, name: term.name }} />
                   </span>
@@ -181,7 +181,11 @@ export default async function SchoolPage() {
             corrections={office.corrections.map(({ id, course, name, email, was }) => ({
               id,
               name: was.name,
-              words: officeTexts.correction(course, `${was.name}, ${was.email}`, `${name}, ${email}`),
+              words: officeTexts.correction({
+                course,
+                was: `${was.name}, ${was.email}`,
+                would: `${name}, ${email}`,
+              }),
             }))}
           />
           <Platforms platforms={platforms.ok ? platforms.value : []} addresses={ownAddresses(pembit)} />

@@ -67,7 +67,7 @@ export default async function SubscribePage() {
             <div
               className={styles.code}
               role="img"
-              aria-label={publishTexts.code(own.name)}
+              aria-label={publishTexts.code({ name: own.name })}
               dangerouslySetInnerHTML={{ __html: code }}
             />
           </details>

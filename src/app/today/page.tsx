@@ -71,7 +71,7 @@ export default async function TodayPage({ searchParams }: { searchParams: Search
         zones={plan.terms.map(({ tzid }) => tzid)}
       />
       {plan.abroad && term ? (
-        <p className="soft">{studentTexts.zones(term.tzid, plan.abroad.own.tzid)}</p>
+        <p className="soft">{studentTexts.zones({ term: term.tzid, own: plan.abroad.own.tzid })}</p>
       ) : null}
       <div className={styles.columns}>
         <div className={styles.column}>

@@ -55,7 +55,7 @@ export default async function WritePage({ searchParams }: { searchParams: Search
       {entry ? (
         <p>
           <Link className="lone" href={`/e/${entry.id}`}>
-            {say.about(entry.title)}
+            {say.about({ title: entry.title })}
           </Link>
         </p>
       ) : null}
@@ -86,7 +86,7 @@ export default async function WritePage({ searchParams }: { searchParams: Search
             <li key={one.id}>
               <b>{one.subject}</b>{' '}
               <span className="soft">
-                {[when(one.atMs), one.authorName, say.line(one.told, one.audience)]
+                {[when(one.atMs), one.authorName, say.line({ n: one.told, audience: one.audience })]
                   .filter(Boolean)
                   .join(' · ')}
               </span>

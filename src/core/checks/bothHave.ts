@@ -10,10 +10,14 @@ export function bothHave(
     check,
     why,
     remedy,
-  }: Readonly<{ check: string; why: (title: string, students: number) => string; remedy: string }>,
+  }: Readonly<{
+    check: string;
+    why: (given: Readonly<{ title: string; students: number }>) => string;
+    remedy: string;
+  }>,
 ): Finding | undefined {
   const students = inBoth(peopleOf(entry), peopleOf(other));
   return students === 0
     ? undefined
-    : { check, about: { entry }, other, why: why(other.title, students), remedy: OPEN(remedy) };
+    : { check, about: { entry }, other, why: why({ title: other.title, students }), remedy: OPEN(remedy) };
 }

@@ -51,7 +51,7 @@ type PairOf = (first: CheckedEntry, second: CheckedEntry) => Finding | undefined
 export function pairsOfDay(
   entries: readonly CheckedEntry[],
   pairOf: PairOf,
-  { written, many }: Readonly<{ written?: CheckedEntry; many: (entries: number) => string }>,
+  { written, many }: Readonly<{ written?: CheckedEntry; many: (given: Readonly<{ n: number }>) => string }>,
 ): Finding[] {
   const days = groupBy(entries, (entry) => momentText(dayOfEntry(entry)));
   if (written) {
@@ -65,7 +65,7 @@ export function pairsOfDay(
       for (const second of list.slice(i + 1)) {
         const finding = pairOf(first, second);
         if (finding) found.push(finding);
-        if (found.length > MOST_PAIRS) return [{ ...found[0]!, why: many(list.length) }];
+        if (found.length > MOST_PAIRS) return [{ ...found[0]!, why: many({ n: list.length }) }];
       }
     return found;
   });

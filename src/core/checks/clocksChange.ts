@@ -19,11 +19,11 @@ export const clocksChange: Check = {
         {
           check: 'clocksChange',
           about: { entry },
-          why: checkTexts.clocks[trouble](timeLabel(moment.wall, locale)),
+          why: checkTexts.clocks[trouble]({ time: timeLabel(moment.wall, locale) }),
           remedy: series
             ? { label: checkTexts.chooseTime, act: 'open' as const }
             : {
-                label: checkTexts.atTime(timeLabel(later.wall, locale)),
+                label: checkTexts.atTime({ time: timeLabel(later.wall, locale) }),
                 act: 'line' as const,
                 on: momentText(later),
               },

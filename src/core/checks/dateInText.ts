@@ -39,13 +39,20 @@ function found(input: CheckInput, entry: CheckedEntry) {
   // A weekday that is not that date's: one of the two is wrong.
   if (date.reading.kind === 'ask')
     return date.reading.choices.length > 0
-      ? [{ check: 'dateInText', about, why: checkTexts.weekdayOff(said), remedy: OPEN(checkTexts.mendText) }]
+      ? [
+          {
+            check: 'dateInText',
+            about,
+            why: checkTexts.weekdayOff({ said }),
+            remedy: OPEN(checkTexts.mendText),
+          },
+        ]
       : [];
   const day = date.reading.date;
   if (ownDays(entry).includes(day.toString())) return [];
-  const why = checkTexts.dateInText(said, dateLabel(dayOfEntry(entry), 'short', input.locale));
+  const why = checkTexts.dateInText({ said, day: dateLabel(dayOfEntry(entry), 'short', input.locale) });
   const isDue = /^(?:due|by)$/i.test(match[1] ?? '') && entry.kind === 'assignment';
-  const label = checkTexts.moveTo(dateLabel(day, 'short', input.locale));
+  const label = checkTexts.moveTo({ day: dateLabel(day, 'short', input.locale) });
   return [
     {
       check: 'dateInText',

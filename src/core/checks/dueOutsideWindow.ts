@@ -25,7 +25,7 @@ export const dueOutsideWindow: Check = {
             check: 'dueOutsideWindow',
             about,
             why: checkTexts.closesBefore,
-            remedy: { label: checkTexts.closeLater(days), act: 'dates', field: 'closes', days },
+            remedy: { label: checkTexts.closeLater({ days }), act: 'dates', field: 'closes', days },
           },
         ];
       }
@@ -36,7 +36,7 @@ export const dueOutsideWindow: Check = {
             check: 'dueOutsideWindow',
             about,
             why: checkTexts.opensAfter,
-            remedy: { label: checkTexts.openEarlier(-days), act: 'dates', field: 'opens', days },
+            remedy: { label: checkTexts.openEarlier({ days: -days }), act: 'dates', field: 'opens', days },
           },
         ];
       }

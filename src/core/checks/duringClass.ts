@@ -34,7 +34,7 @@ export const duringClass: Check = {
         {
           check: 'duringClass',
           about: { entry },
-          why: checkTexts.duringClass(hit.course.tag, when),
+          why: checkTexts.duringClass({ tag: hit.course.tag, when }),
           remedy: OPEN(checkTexts.chooseTime),
         },
       ];

@@ -15,7 +15,7 @@ export const extendedEarlier: Check = {
         {
           check: 'extendedEarlier',
           about: { entry },
-          why: checkTexts.extendedEarlier(earlier.length),
+          why: checkTexts.extendedEarlier({ n: earlier.length }),
           remedy: OPEN(checkTexts.look),
         },
       ];

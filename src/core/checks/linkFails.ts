@@ -23,7 +23,7 @@ export const linkFails: Check = {
     linksThat(input, 'fails').map(({ about, url, why }) => ({
       check: 'linkFails',
       about,
-      why: linkTexts.fails(url, why),
+      why: linkTexts.fails({ url, why }),
       remedy: OPEN(linkTexts.mend),
     })),
 };

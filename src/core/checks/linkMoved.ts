@@ -10,7 +10,7 @@ export const linkMoved: Check = {
     linksThat(input, 'moved').map(({ about, url, why }) => ({
       check: 'linkMoved',
       about,
-      why: linkTexts.moved(url, why),
+      why: linkTexts.moved({ url, why }),
       remedy: OPEN(linkTexts.mend),
     })),
 };

@@ -30,6 +30,6 @@ export const linkName: Check = {
       const [name] = poorNames(thing);
       return name === undefined
         ? []
-        : [{ check: 'linkName', about: thing.about, why: accessTexts.linkName(name), remedy: OPEN(checkTexts.mendText) }];
+        : [{ check: 'linkName', about: thing.about, why: accessTexts.linkName({ name }), remedy: OPEN(checkTexts.mendText) }];
     }),
 }; // prettier-ignore

@@ -27,6 +27,6 @@ export const noCaptions: Check = {
     readThings(input).flatMap((thing) => {
       const name = bareRecording(thing, input.files);
       if (name === undefined) return [];
-      return [{ check: 'noCaptions', about: thing.about, why: accessTexts.noCaptions(name), remedy: OPEN(accessTexts.addCaptions) }];
+      return [{ check: 'noCaptions', about: thing.about, why: accessTexts.noCaptions({ name }), remedy: OPEN(accessTexts.addCaptions) }];
     }),
 }; // prettier-ignore

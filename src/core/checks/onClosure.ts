@@ -12,12 +12,12 @@ export const onClosure: Check = {
       const closure = closureOn(input, entry, day);
       if (!closure) return [];
       const next = openDayFrom(input, entry, day);
-      const label = checkTexts.moveTo(dateLabel(next, 'short', input.locale));
+      const label = checkTexts.moveTo({ day: dateLabel(next, 'short', input.locale) });
       return [
         {
           check: 'onClosure',
           about: { entry },
-          why: checkTexts.onClosure(closure.name),
+          why: checkTexts.onClosure({ name: closure.name }),
           remedy: { label, act: 'shift', days: daysBetween(day, next) },
         },
       ];

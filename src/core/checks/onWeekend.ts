@@ -18,7 +18,7 @@ export const onWeekend: Check = {
       const day = dayOfEntry(entry);
       if (day.dayOfWeek < 6 || meets(input, entry, day.dayOfWeek)) return [];
       const next = openDayFrom(input, entry, day);
-      const label = checkTexts.moveTo(dateLabel(next, 'short', input.locale));
+      const label = checkTexts.moveTo({ day: dateLabel(next, 'short', input.locale) });
       return [
         {
           check: 'onWeekend',

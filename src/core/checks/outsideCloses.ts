@@ -20,7 +20,11 @@ export const outsideCloses: Check = {
           return [];
         const query = new URLSearchParams({ day: day.toString(), name: title });
         const place = { id: `${id} ${day}`, title, courses, href: `/close?${query}`, version: title };
-        const why = checkTexts.outsideCloses(name, dateLabel(day, 'short', locale), own.length);
+        const why = checkTexts.outsideCloses({
+          calendar: name,
+          day: dateLabel(day, 'short', locale),
+          classes: own.length,
+        });
         return [{ check: 'outsideCloses', about: { place }, why, remedy: OPEN(checkTexts.closeIt) }];
       }),
     ),

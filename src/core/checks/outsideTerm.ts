@@ -13,7 +13,7 @@ export const outsideTerm: Check = {
       .map((entry) => ({
         check: 'outsideTerm',
         about: { entry },
-        why: checkTexts.outsideTerm(term.name),
+        why: checkTexts.outsideTerm({ term: term.name }),
         remedy: OPEN(checkTexts.chooseDay),
       })),
 };

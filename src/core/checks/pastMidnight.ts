@@ -19,7 +19,7 @@ export const pastMidnight: Check = {
       const fits = Temporal.PlainDateTime.compare(same, start.wall) > 0;
       const remedy = fits
         ? {
-            label: checkTexts.sameDay(rangeLabel(start.wall, same, locale)),
+            label: checkTexts.sameDay({ range: rangeLabel(start.wall, same, locale) }),
             act: 'place' as const,
             start: momentText(start),
             end: momentText({ ...end, wall: same }),

@@ -46,7 +46,7 @@ export const roomClash: Check = {
           {
             check: 'roomClash',
             about: { seen },
-            why: checkTexts.roomClash(seen.place, other.code, when),
+            why: checkTexts.roomClash({ place: seen.place, tag: other.code, when }),
             remedy: OPEN(checkTexts.chooseRoom),
           },
         ];

@@ -21,7 +21,7 @@ export const sameTitle: Check = {
         check: 'sameTitle',
         about: { entry },
         other: first!.entry,
-        why: checkTexts.sameTitle(dateLabel(dayOfEntry(first!.entry), 'short', locale)),
+        why: checkTexts.sameTitle({ day: dateLabel(dayOfEntry(first!.entry), 'short', locale) }),
         remedy: OPEN(checkTexts.look),
       })),
     );

@@ -24,7 +24,7 @@ export const wrongCourse: Check = {
         {
           check: 'wrongCourse',
           about: { entry },
-          why: checkTexts.wrongCourse(first.tag),
+          why: checkTexts.wrongCourse({ tag: first.tag }),
           remedy: OPEN(checkTexts.chooseCourse),
         },
       ];

@@ -10,8 +10,8 @@ export function lateLines(
 ): string[] {
   const until = closes && momentText(closes) > momentText(due) ? momentLabel(closes, locale) : undefined;
   return [
-    ...(lateWork ? [entryTexts.lateWork(lateWork, until)] : []),
-    ...(handInAgain === undefined ? [] : [entryTexts.handInAgain(handInAgain)]),
+    ...(lateWork ? [entryTexts.lateWork({ choice: lateWork, until })] : []),
+    ...(handInAgain === undefined ? [] : [entryTexts.handInAgain({ may: handInAgain })]),
     ...(latePolicy ? [latePolicy] : []),
   ];
 }

@@ -11,5 +11,7 @@ export function pacingLine(
   if (!pacing) return '';
   if (ownStart)
     return say.begun(pacing, dateLabel(ownStart.on, 'short', locale), momentLabel(ownStart.last, locale));
-  return begunCount === undefined ? say.rule(pacing) : `${say.rule(pacing)} ${say.begunCount(begunCount)}`;
+  return begunCount === undefined
+    ? say.rule(pacing)
+    : `${say.rule(pacing)} ${say.begunCount({ n: begunCount })}`;
 }

@@ -30,7 +30,9 @@ function variantOf(
     ...(own ? {} : { variant: true }),
     uid: entry.uid + suffix,
     setUid: entry.setUid + suffix,
-    title: several ? entryTexts.forSections(entry.title, listed(sections.map((s) => s.name))) : entry.title,
+    title: several
+      ? entryTexts.forSections({ title: entry.title, names: listed(sections.map((s) => s.name)) })
+      : entry.title,
     setOn,
     opens,
     due,

@@ -56,7 +56,7 @@ function scheduleOf(occurrences: readonly Occurrence[], plan: SeenPlan, course: 
       const theme = own.themes.get(number);
       return lines.length === 0
         ? ''
-        : `<h3>${escapeHtml(say.week(number, theme))}</h3><ul>${lines.join('')}</ul>`;
+        : `<h3>${escapeHtml(say.week({ n: number, theme }))}</h3><ul>${lines.join('')}</ul>`;
     })
     .join('');
 }

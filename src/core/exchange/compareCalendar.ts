@@ -89,7 +89,8 @@ const singles = (event: ReadEvent, term: Term): ReadEvent[] =>
       }));
 
 /** Whether an event was written by a feed of Pembit's. */
-const isOwn = ({ description }: ReadEvent) => `\n${description}`.includes(`\n${feedTexts.daySheet('')}`);
+const isOwn = ({ description }: ReadEvent) =>
+  `\n${description}`.includes(`\n${feedTexts.daySheet({ url: '' })}`);
 
 function sameEvent(entry: EventEntry, event: ReadEvent, tag: string): boolean {
   const { when, recurrence } = entry;
@@ -158,7 +159,13 @@ export function eventComparison(target: Target): (event: ReadEvent) => ImportLin
     const { start, line, title } = event;
     if (isDay(start) || inTerm(event, term) || event.cancelled || lines.length === 0) return lines;
     return [
-      { title, when: '', line, state: 'noted', why: importTexts.asSingles(start.tzid, lines.length) },
+      {
+        title,
+        when: '',
+        line,
+        state: 'noted',
+        why: importTexts.asSingles({ tzid: start.tzid, n: lines.length }),
+      },
       ...lines,
     ];
   };

@@ -55,7 +55,7 @@ export function entryFromRead(
         },
   );
   const errors = parsed.success ? dateErrors(parsed.data as DatedInput) : parsed.error.issues;
-  if (!parsed.success || errors.length > 0) return { why: importTexts.notTaken(errors[0]!.message) };
+  if (!parsed.success || errors.length > 0) return { why: importTexts.notTaken({ why: errors[0]!.message }) };
   const made = factsFromInput(parsed.data as DatedInput, identity, zone);
   const facts = { ...made, sourceUid: event.uid };
   if (facts.kind !== 'event' || !facts.recurrence) return { facts };

@@ -42,7 +42,7 @@ const section = z.object({
   code,
   title: optional(line(200)),
   tag: optional(line(3).min(2, 'A tag has two or three letters.')),
-  color: optional(z.string().toLowerCase().pipe(z.enum(COURSE_COLORS, { error: say.noSuchColor(COURSE_COLORS) }))), // prettier-ignore
+  color: optional(z.string().toLowerCase().pipe(z.enum(COURSE_COLORS, { error: say.noSuchColor({ colors: COURSE_COLORS }) }))), // prettier-ignore
   instructor: optional(emailAddress),
   section: sectionInput.shape.name,
   week: sectionInput.shape.week,
@@ -94,7 +94,7 @@ export function readSchoolTable(text: string): TableReading {
   const kind = KNOWN_BY.find(([, needed]) => needed.every((name) => names.includes(plain(name))))?.[0];
   if (!kind) return { ...NOTHING, faults: [{ line: head?.line ?? 1, message: say.unknownHeads }] };
   if (body.length > MOST_ROWS)
-    return { ...NOTHING, kind, faults: [{ line: MOST_ROWS + 2, message: say.tooMany(MOST_ROWS, body.length) }] }; // prettier-ignore
+    return { ...NOTHING, kind, faults: [{ line: MOST_ROWS + 2, message: say.tooMany({ most: MOST_ROWS, n: body.length }) }] }; // prettier-ignore
   const faults: TableFault[] = [];
   const read: object[] = [];
   for (const { cells, line: at } of body) {

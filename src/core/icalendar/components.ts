@@ -27,7 +27,7 @@ export function components(lines: readonly ContentLine[]): { roots: Component[];
     if (name === 'BEGIN') {
       count++;
       if (count > MOST_COMPONENTS) {
-        troubles.push({ line, why: readingTexts.tooMany(MOST_COMPONENTS) });
+        troubles.push({ line, why: readingTexts.tooMany({ n: MOST_COMPONENTS }) });
         break;
       }
       if (skipping > 0 || open.length >= DEEPEST) {

@@ -69,7 +69,7 @@ export function readMoment(
   const parts = day ?? time;
   if (!parts) return { ok: false, why: readingTexts.noDate(text) };
   const [year, month, date] = parts.slice(1, 4).map(Number) as [number, number, number];
-  if (year < FIRST_YEAR || year > LAST_YEAR) return { ok: false, why: readingTexts.yearOut(year) };
+  if (year < FIRST_YEAR || year > LAST_YEAR) return { ok: false, why: readingTexts.yearOut({ year }) };
   try {
     if (day) {
       const plain = Temporal.PlainDate.from({ year, month, day: date }, { overflow: 'reject' });

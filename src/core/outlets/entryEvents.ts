@@ -38,7 +38,7 @@ const stampsOf = (entry: SeenEntry, { addresses }: EventContext) => ({
 });
 
 const sheetLine = ({ addresses }: EventContext, date: Temporal.PlainDate, { courses }: Parts) =>
-  feedTexts.daySheet(addresses.day(date, courses[0]));
+  feedTexts.daySheet({ url: addresses.day(date, courses[0]) });
 
 const noteEvent = (note: NoteEntry & SeenEntry, context: EventContext): VEvent => ({
   ...stampsOf(note, context),
@@ -100,18 +100,18 @@ function assignmentEvents(
     entry.handIn,
     ...[pacingLine(entry, locale)].filter(Boolean),
     ...lateLines(entry, locale),
-    entry.opens && feedTexts.opens(momentLabel(entry.opens, locale)),
-    entry.closes && feedTexts.closes(momentLabel(entry.closes, locale)),
+    entry.opens && feedTexts.opens({ when: momentLabel(entry.opens, locale) }),
+    entry.closes && feedTexts.closes({ when: momentLabel(entry.closes, locale) }),
     text,
     ...links,
   ];
   const due: VEvent = {
     uid: entry.uid,
     dtstart: entry.due,
-    summary: context.named(courses, feedTexts.due(entry.title)),
+    summary: context.named(courses, feedTexts.due({ title: entry.title })),
     description: describe([
       off,
-      entry.setOn && feedTexts.setOn(dateLabel(entry.setOn, 'short', locale)),
+      entry.setOn && feedTexts.setOn({ day: dateLabel(entry.setOn, 'short', locale) }),
       ...facts,
       sheetLine(context, dayOf(entry.due), parts),
     ]),
@@ -122,7 +122,10 @@ function assignmentEvents(
   const set: VEvent | undefined = entry.setOn && {
     uid: entry.setUid,
     dtstart: entry.setOn,
-    summary: context.named(courses, feedTexts.set(entry.title, momentLabel(entry.due, locale))),
+    summary: context.named(
+      courses,
+      feedTexts.set({ title: entry.title, due: momentLabel(entry.due, locale) }),
+    ),
     description: describe([off, ...facts, sheetLine(context, entry.setOn, parts)]),
     transp: 'TRANSPARENT',
     ...shared,
@@ -154,7 +157,7 @@ export function entryEvents(entry: SeenEntry, context: EventContext, has: Outlet
       ...stampsOf(entry, context),
       ...colorOf(courses),
     },
-    off: entry.cancelled === undefined ? undefined : entryTexts.cancelled(entry.cancelled),
+    off: entry.cancelled === undefined ? undefined : entryTexts.cancelled({ reason: entry.cancelled }),
     text: plainText(entry.description),
     links: entry.links.map(linkLine(context.addresses)),
   };

@@ -30,9 +30,9 @@ export function newestIn(
     return [
       {
         uid: entry.uid,
-        title: entry.cancelled === undefined ? title : `${entryTexts.cancelled('')}: ${title}`,
+        title: entry.cancelled === undefined ? title : `${entryTexts.cancelled({ reason: '' })}: ${title}`,
         url: addresses.entry(entry.id),
-        summary: entry.kind === 'assignment' ? entryTexts.due(when) : when,
+        summary: entry.kind === 'assignment' ? entryTexts.due({ when }) : when,
         created: entry.created,
         updated: entry.lastModified,
       },

@@ -43,7 +43,7 @@ export function seriesEvents(
         : {
             status: 'CANCELLED' as const,
             transp: 'TRANSPARENT' as const,
-            description: describe([entryTexts.cancelled(override.cancelled), description]),
+            description: describe([entryTexts.cancelled({ reason: override.cancelled }), description]),
           }),
     };
   });

@@ -22,16 +22,16 @@ export function sharedOutwards(
     if (outlet.audience === 'personal' || !outlet.courses.includes(course)) return [];
     const { id, kind, name, audience, files, meetingLinks, look } = outlet;
     const facts = [
-      say.readBy(audience),
+      say.readBy({ audience }),
       files ? say.files : '',
       meetingLinks ? say.meetingLinks : '',
-      kind === 'embed' && look.origins.length > 0 ? say.sites(look.origins) : '',
+      kind === 'embed' && look.origins.length > 0 ? say.sites({ sites: look.origins }) : '',
     ];
-    return [{ key: id, what: say.outlet(kind, name), who: facts.filter(Boolean).join(' · '), href: `/publish/${id}` }];
+    return [{ key: id, what: say.outlet({ kind, name }), who: facts.filter(Boolean).join(' · '), href: `/publish/${id}` }];
   });
   const sheets = plan.sheets
     .filter((sheet) => sheet.asStaff && sheet.release === 'shown' && sheet.audience.some((part) => part.course === course))
-    .map(({ id, title }): SharedLine => ({ key: id, what: say.sheet(title), who: say.sheetBy, href: `/office-hours/${id}` }));
+    .map(({ id, title }): SharedLine => ({ key: id, what: say.sheet({ title }), who: say.sheetBy, href: `/office-hours/${id}` }));
   const open: SharedLine[] = joining
     ? [{ key: 'joining', what: say.joining, who: say.joiningOpen, href: `/courses/${encodeURIComponent(course)}#joining` }]
     : [];

@@ -47,8 +47,8 @@ export function sheetEvents(
       ...common,
       uid: `${sheet.uid}-${date}`,
       ...timed(slots[0]!, slots.at(-1)!),
-      summary: named(courses, feedTexts.times(sheet.title, free.length, slots.length)),
-      description: describe([...free.map(rangeOf), feedTexts.takeATime(addresses.signUp)]),
+      summary: named(courses, feedTexts.times({ title: sheet.title, free: free.length, n: slots.length })),
+      description: describe([...free.map(rangeOf), feedTexts.takeATime({ url: addresses.signUp })]),
       lastModified: common.dtstamp,
     };
   });
@@ -59,8 +59,8 @@ export function sheetEvents(
       uid: `${sheet.uid}-${slot.id}`,
       ...timed(slot, slot),
       location: slot.place,
-      summary: named(courses, feedTexts.freeTime(sheet.title)),
-      description: feedTexts.takeATime(addresses.signUp),
+      summary: named(courses, feedTexts.freeTime({ title: sheet.title })),
+      description: feedTexts.takeATime({ url: addresses.signUp }),
       lastModified: common.dtstamp,
     }));
   const bookings = sheet.slots.flatMap((slot) =>

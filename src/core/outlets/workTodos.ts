@@ -34,7 +34,7 @@ export function workTodos(
         due: entry.due,
         summary: tags ? tagged(courses, entry.title) : entry.title,
         description: describe([
-          off ? entryTexts.cancelled(entry.cancelled ?? '') : undefined,
+          off ? entryTexts.cancelled({ reason: entry.cancelled ?? '' }) : undefined,
           entry.handIn,
           plainText(entry.description),
           ...entry.links.map(linkLine(addresses)),

@@ -24,7 +24,8 @@ export function audienceWords(audience: readonly Part[], courses: readonly Count
     audience.flatMap(({ course: id, sections, groups, people }) => {
       const course = courses.find((c) => c.id === id);
       if (!course) return [];
-      if (!sections && !groups && !people) return [entryTexts.everyoneIn(course.tag, course.students)];
+      if (!sections && !groups && !people)
+        return [entryTexts.everyoneIn({ tag: course.tag, n: course.students })];
       const chosen = (list: readonly Named[], ids: readonly string[] | undefined) => {
         const found = list.filter((item) => ids?.includes(item.id));
         return {
@@ -37,7 +38,7 @@ export function audienceWords(audience: readonly Part[], courses: readonly Count
       return [
         ...(sections ? [entryTexts.sectionsIn(course.tag, inSections.names, inSections.total)] : []),
         ...(groups ? [entryTexts.groupsIn(course.tag, inGroups.names, inGroups.total)] : []),
-        ...(people ? [entryTexts.namedIn(course.tag, people.length)] : []),
+        ...(people ? [entryTexts.namedIn({ tag: course.tag, n: people.length })] : []),
       ];
     }),
   );

@@ -16,8 +16,8 @@ export type ChangeLine = Readonly<{
 export function changeWords({ kind, was, now }: SeenChange, locale: string): string {
   const label = momentLabel(now, locale);
   return kind === 'moved' && was
-    ? studentTexts.changes.moved(label, momentLabel(was, locale))
-    : studentTexts.changes[kind === 'moved' ? 'changed' : kind](label);
+    ? studentTexts.changes.moved({ now: label, was: momentLabel(was, locale) })
+    : studentTexts.changes[kind === 'moved' ? 'changed' : kind]({ now: label, was: label });
 }
 
 export const changeLines = (changes: readonly SeenChange[], plan: SeenPlan): ChangeLine[] =>

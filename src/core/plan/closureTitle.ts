@@ -13,10 +13,14 @@ export function closureTitle(
   const name = hours.sectionNames ? closureTexts.ofSections(bare, hours.sectionNames) : bare;
   if (isWhole(hours)) return name;
   const { opensAt, closesAt, online } = hours;
-  if (online) return entryTexts.taughtOnline(name);
+  if (online) return entryTexts.taughtOnline({ name });
   if (opensAt && closesAt)
-    return entryTexts.openBetween(name, timeLabel(opensAt, locale), timeLabel(closesAt, locale));
+    return entryTexts.openBetween({
+      name,
+      from: timeLabel(opensAt, locale),
+      to: timeLabel(closesAt, locale),
+    });
   return opensAt
-    ? entryTexts.opensAt(name, timeLabel(opensAt, locale))
-    : entryTexts.closedFrom(name, timeLabel(closesAt!, locale));
+    ? entryTexts.opensAt({ name, time: timeLabel(opensAt, locale) })
+    : entryTexts.closedFrom({ name, time: timeLabel(closesAt!, locale) });
 }

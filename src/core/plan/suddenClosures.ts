@@ -32,6 +32,6 @@ export function suddenClosures(
     const title = closureTitle(closure.name, closure, locale);
     const tag = courses.find(({ id }) => id === closure.course)?.tag;
     const when = momentLabel({ wall: said, tzid: term.tzid }, locale);
-    return [closureTexts.sudden(day, tag ? `${tag}: ${title}` : title, when)];
+    return [closureTexts.sudden({ day, what: tag ? `${tag}: ${title}` : title, when })];
   });
 }

@@ -9,7 +9,10 @@ export const MOST_CHARACTERS = 2000;
 
 const text = longText(20_000)
   .refine((html) => plainText(html).trim() !== '', questionTexts.empty)
-  .refine((html) => plainText(html).length <= MOST_CHARACTERS, questionTexts.tooLong(MOST_CHARACTERS));
+  .refine(
+    (html) => plainText(html).length <= MOST_CHARACTERS,
+    questionTexts.tooLong({ most: MOST_CHARACTERS }),
+  );
 
 /** What a question may stand under: an entry or a class. */
 export const aboutInput = z.uuid('This is not an entry or a class.');

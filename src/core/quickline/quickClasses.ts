@@ -49,7 +49,7 @@ export function findClass(
   const course = context.courses.find(({ id }) => id === own?.course);
   if (!course || !own) {
     const choices = context.courses.map((c) => ({
-      label: quickTexts.courseName(c.code, c.title),
+      label: quickTexts.courseName({ code: c.code, title: c.title }),
       text: `${match[0].trim()}, ${c.code}`,
     }));
     return {
@@ -80,7 +80,7 @@ export function findClass(
       : classes.at(-1);
     return {
       ...span(match[0]),
-      reading: wanted ? of(wanted) : problem(quickTexts.noClassLeft(course.code)),
+      reading: wanted ? of(wanted) : problem(quickTexts.noClassLeft({ code: course.code })),
     };
   }
   return aroundLandmark(match, course, classes, { context, of });
@@ -111,9 +111,9 @@ function aroundLandmark(
         ...span,
         reading: {
           kind: 'ask',
-          question: quickTexts.whichLandmark(name),
+          question: quickTexts.whichLandmark({ name }),
           choices: found.map((l) => ({
-            label: quickTexts.landmark(l.title, dateLabel(l.date, 'short', context.locale)),
+            label: quickTexts.landmark({ title: l.title, day: dateLabel(l.date, 'short', context.locale) }),
             text: `${text.slice(0, text.length - name.length)}${l.title}`,
           })),
         },
@@ -122,7 +122,7 @@ function aroundLandmark(
     return { ...span, reading: counted(classes, only!.date, sign * countOf(count), of, course) };
   }
   const span = { from: match.index, to: match.index + whole.trimEnd().length };
-  return { ...span, reading: problem(quickTexts.noLandmark(tail.trim(), course.code)) };
+  return { ...span, reading: problem(quickTexts.noLandmark({ text: tail.trim(), code: course.code })) };
 }
 
 function counted(
@@ -135,5 +135,5 @@ function counted(
   const order = (c: Classes[number]) => Temporal.PlainDate.compare(c.date, date);
   const side = n < 0 ? classes.filter((c) => order(c) < 0).reverse() : classes.filter((c) => order(c) > 0);
   const found = side[Math.abs(n) - 1];
-  return found ? of(found) : problem(quickTexts.noClassLeft(course.code));
+  return found ? of(found) : problem(quickTexts.noClassLeft({ code: course.code }));
 }

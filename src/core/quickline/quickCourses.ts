@@ -63,10 +63,10 @@ export function takeCourses(scan: LineScanner, { courses }: QuickContext): Chose
     if (others.length > 0) {
       const text = scan.line.slice(named.from, named.to);
       const choices = named.courses.map((c) => ({
-        label: quickTexts.courseName(c.code, c.title),
+        label: quickTexts.courseName({ code: c.code, title: c.title }),
         text: c.code,
       }));
-      scan.ask(named, quickTexts.whichCourse(text), choices);
+      scan.ask(named, quickTexts.whichCourse({ tag: text }), choices);
       continue;
     }
     const { to, ids } = sectionsAfter(scan, named, course);
@@ -74,7 +74,7 @@ export function takeCourses(scan: LineScanner, { courses }: QuickContext): Chose
     scan.take(
       { from: named.from, to },
       quickTexts.course,
-      quickTexts.courseWords(course.code, course.title, names),
+      quickTexts.courseWords({ code: course.code, title: course.title, sections: names }),
     );
     const known = chosen.find((c) => c.course === course);
     if (known) known.sections.push(...ids);
@@ -100,7 +100,7 @@ function takeLooseSections(
   const span = { from: match.index, to: match.index + match[0].length };
   if (found.length < names.length) {
     const choices = only.course.sections.map((s) => ({ label: s.name, text: `section ${s.name}` }));
-    return scan.ask(span, quickTexts.noSuchSection(only.course.code, match[1]!), choices);
+    return scan.ask(span, quickTexts.noSuchSection({ code: only.course.code, text: match[1]! }), choices);
   }
   only.sections.push(...found.map((s) => s.id));
   scan.take(span, quickTexts.section, names.join(', '));

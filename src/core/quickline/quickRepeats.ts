@@ -76,12 +76,12 @@ function takeEnd(
     const weeks = teachingWeeks(context.term);
     const found = weeks.find((w) => w.number === number);
     if (!found) {
-      scan.ask(span, quickTexts.noSuchWeek(number, weeks.length), []);
+      scan.ask(span, quickTexts.noSuchWeek({ week: number, last: weeks.length }), []);
       return { rule: {}, asked: true };
     }
     const last = found.first.add({ days: 6 });
     const until = Temporal.PlainDate.compare(last, context.term.endsOn) < 0 ? last : context.term.endsOn;
-    scan.take(span, quickTexts.until, quickTexts.endOfWeek(number));
+    scan.take(span, quickTexts.until, quickTexts.endOfWeek({ week: number }));
     return { rule: { until: until.toString() }, asked: false };
   }
   const times = scan.find(TIMES);
@@ -90,7 +90,7 @@ function takeEnd(
     scan.take(
       { from: times.index, to: times.index + times[0].length },
       quickTexts.until,
-      quickTexts.times(count),
+      quickTexts.times({ n: count }),
     );
     return { rule: { count }, asked: false };
   }
@@ -119,7 +119,7 @@ export function takeDuration(scan: LineScanner): Temporal.Duration | undefined {
   scan.take(
     { from: match.index, to: match.index + text.length },
     quickTexts.duration,
-    quickTexts.minutes(total),
+    quickTexts.minutes({ n: total }),
   );
   return Temporal.Duration.from({ minutes: total });
 }

@@ -430,7 +430,7 @@ function missingOf(entry: QuickEntry, { free, work, context, scan }: Found): Rea
     asks.push({
       question: quickTexts.noCourse,
       choices: context.courses.map((c) => ({
-        label: quickTexts.courseName(c.code, c.title),
+        label: quickTexts.courseName({ code: c.code, title: c.title }),
         line: adding(c.code),
       })),
     });

@@ -57,12 +57,14 @@ const withoutGuard = (cell: string) => (/^'[=+\-@\t\r]/.test(cell) ? cell.slice(
 
 /** The title of a class without the section that a list names behind it. */
 const withoutSection = (title: string, sections: readonly string[]) => {
-  const found = sections.find((name) => title.endsWith(entryTexts.ofSection('', name)));
-  return found === undefined ? title : title.slice(0, -entryTexts.ofSection('', found).length);
+  const found = sections.find((name) => title.endsWith(entryTexts.ofSection({ title: '', section: name })));
+  return found === undefined
+    ? title
+    : title.slice(0, -entryTexts.ofSection({ title: '', section: found }).length);
 };
 
 const setTitle = (title: string) => {
-  const before = entryTexts.setTitle('');
+  const before = entryTexts.setTitle({ title: '' });
   return title.startsWith(before) ? title.slice(before.length) : title;
 };
 
@@ -100,7 +102,7 @@ function placeOf(cells: Cells, reader: Reader): { place: Place; asks: ScheduleAs
     if (start) place.time = start;
     if (end) place.end = end;
     if (!start && !asks.some(({ field }) => field === 'time'))
-      asks.push({ field: 'time', question: say.noTime(time), choices: [] });
+      asks.push({ field: 'time', question: say.noTime({ text: time }), choices: [] });
   }
   return { place, asks };
 }

@@ -106,6 +106,6 @@ function inWeeks(lines: readonly Line[], context: ScheduleContext): Line[] {
       label: dateLabel(Temporal.PlainDate.from(date), 'short', context.locale),
       value: date,
     }));
-    return { ...line, asks: [{ field: 'date', question: say.whichClass(line.week!), choices }] };
+    return { ...line, asks: [{ field: 'date', question: say.whichClass({ week: line.week! }), choices }] };
   });
 }

@@ -71,15 +71,15 @@ function settle(dates: readonly Temporal.PlainDate[], { weekday, context, text }
   const [first] = dates;
   if (!first) return undefined;
   const fitting = weekday === undefined ? dates : dates.filter((date) => date.dayOfWeek === weekday);
-  if (fitting.length > 1) return { dates: fitting, weekday, question: scheduleTexts.whichDate(text) };
+  if (fitting.length > 1) return { dates: fitting, weekday, question: scheduleTexts.whichDate({ text }) };
   if (fitting.length === 0) {
     const days = (weekday! - first.dayOfWeek + 7) % 7;
     const near = first.add({ days: days > 3 ? days - 7 : days });
-    return { dates: [first, near], weekday, question: scheduleTexts.weekdayOff(text) };
+    return { dates: [first, near], weekday, question: scheduleTexts.weekdayOff({ text }) };
   }
   const [date] = fitting;
   if (isIn(context.term, date!, 45)) return { dates: [date!], weekday };
-  return { dates: movedIntoTerm(date!, context), weekday, question: scheduleTexts.outside(text) };
+  return { dates: movedIntoTerm(date!, context), weekday, question: scheduleTexts.outside({ text }) };
 }
 
 /** A day of another year as it would be in the term: the same weekday, whole weeks on; and as it stands. */
@@ -133,7 +133,7 @@ function stretch(
   const [start] = begins.dates;
   if (begins.question) return begins;
   return Temporal.PlainDate.compare(start!, ends) > 0
-    ? { dates: [start!, ends], question: scheduleTexts.backwards(given.text) }
+    ? { dates: [start!, ends], question: scheduleTexts.backwards({ text: given.text }) }
     : { dates: [start!], last: ends };
 }
 

@@ -21,7 +21,7 @@ export function takeTimes(scan: LineScanner, asks: ScheduleAsk[], given: Readonl
   if (reading.kind === 'ask') {
     asks.push({
       field: 'time',
-      question: say.whichTime(scan.line.slice(found.from, found.to)),
+      question: say.whichTime({ text: scan.line.slice(found.from, found.to) }),
       choices: reading.choices.map(({ label, text }) => ({ label, value: text })),
     });
     return {};

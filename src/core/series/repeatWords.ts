@@ -28,17 +28,17 @@ export function repeatWords(rrule: string, locale: string): string {
   const count = parts.get('COUNT');
   return [
     seriesTexts.unit(parts.get('FREQ') ?? '', Number(parts.get('INTERVAL') ?? 1)),
-    said(months, () => seriesTexts.inMonths(listed(months))),
+    said(months, () => seriesTexts.inMonths({ months: listed(months) })),
     said(list('BYWEEKNO'), () => seriesTexts.inWeeks(numbers('BYWEEKNO'))),
-    said(list('BYDAY'), () => seriesTexts.on(listed(list('BYDAY').map(weekday)))),
+    said(list('BYDAY'), () => seriesTexts.on({ days: listed(list('BYDAY').map(weekday)) })),
     said(list('BYMONTHDAY'), () => seriesTexts.onDays(numbers('BYMONTHDAY'), 'month')),
     said(list('BYYEARDAY'), () => seriesTexts.onDays(numbers('BYYEARDAY'), 'year')),
-    said(times, () => seriesTexts.at(listed(times))),
+    said(times, () => seriesTexts.at({ times: listed(times) })),
     said(list('BYSETPOS'), () => seriesTexts.ofThese(numbers('BYSETPOS'))),
     until
-      ? seriesTexts.until(dateLabel(until, 'short', locale))
+      ? seriesTexts.until({ day: dateLabel(until, 'short', locale) })
       : count
-        ? seriesTexts.times(Number(count))
+        ? seriesTexts.times({ n: Number(count) })
         : '',
   ]
     .filter(Boolean)

@@ -46,13 +46,17 @@ export function bookingEvent(
     booking.lastModified.epochMilliseconds > sheet.lastModified.epochMilliseconds
       ? booking.lastModified
       : sheet.lastModified;
-  const lines = [booking.note && feedTexts.note(booking.note), booking.answer, feedTexts.giveBack(signUp)];
+  const lines = [
+    booking.note && feedTexts.note({ note: booking.note }),
+    booking.answer,
+    feedTexts.giveBack({ url: signUp }),
+  ];
   return {
     uid: booking.uid,
     dtstamp: modified,
     dtstart: zonedWallAt(zone, interval.start),
     dtend: zonedWallAt(zone, interval.end),
-    summary: named(feedTexts.booking(sheet.title, names)),
+    summary: named(feedTexts.booking({ title: sheet.title, names })),
     description: lines.filter(Boolean).join('\n'),
     location: sheet.place,
     url: signUp,

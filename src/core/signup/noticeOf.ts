@@ -16,7 +16,7 @@ export function noticeEnds(notice: Notice, start: Temporal.Instant, zone: Zone):
 
 /** A notice in words: "until 2 hours before", "until 18:00 the day before". */
 export function noticeWords(notice: Notice): string {
-  if (notice.kind === 'day') return signupTexts.notice.day(timeLabel(notice.at), notice.days);
+  if (notice.kind === 'day') return signupTexts.notice.day({ time: timeLabel(notice.at), days: notice.days });
   return notice.minutes === 0 ? signupTexts.notice.none : signupTexts.notice.minutes(notice.minutes);
 }
 

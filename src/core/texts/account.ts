@@ -1,42 +1,4 @@
-export const signInTexts = {
-  shared: 'This is not my device',
-  sharedHint:
-    'You are signed out when the browser is closed, after two hours at the latest. Nothing stays on the device.',
-  title: 'Sign in',
-  lead: 'One calendar for everything in your courses.',
-  email: 'E-mail address',
-  password: 'Password',
-  submit: 'Sign in',
-  bySchool: 'Sign in by way of the school',
-  demoTitle: 'This is a demonstration',
-  demoLead: 'The school, its people and its mail are invented. Choose whom to be:',
-  demoAs: (name: string) => `Sign in as ${name}`,
-} as const;
+import * as en from './compiled/en/account';
+export const signInTexts = en.signInTexts;
 
-export const accountTexts = {
-  schoolSignIn: 'The school’s sign-in',
-  notLinked:
-    'It opens your account by your address. Once you have come by it, it is linked, and your address alone no longer counts.',
-  linkedTo: (issuer: string, since: string) => `${issuer}, since ${since}`,
-  unlink: 'End the link',
-  unlinkFrom: (issuer: string) => `End the link to ${issuer}`,
-  unlinked: 'The link has ended',
-  link: 'Link it to this account',
-  linkLead: 'Only within ten minutes of signing in here.',
-  exportOwn: 'Save what is held about me',
-  places: 'You are asked to join',
-  place: (course: string) => `Somebody who teaches ${course} would put you on its roster.`,
-  takePlace: (course: string) => `Join ${course}`,
-  declinePlace: (course: string) => `Do not join ${course}`,
-  yes: 'Yes, join',
-  no: 'No',
-  placeTaken: (course: string) => `You take ${course} now`,
-  placeDeclined: (course: string) => `You do not take ${course}`,
-  title: 'Your account',
-  signedInAs: 'Signed in as',
-  signOut: 'Sign out',
-  everywhere: 'Sign out on every device',
-  everywhereLead: 'Use this when a phone or a computer with your sign-in is lost.',
-  administrator: 'You manage terms, closures and people.',
-  nothingYet: 'You are in no course yet. When an instructor adds you, it appears here.',
-} as const;
+export const accountTexts = en.accountTexts;

@@ -1,3 +1,5 @@
+import * as en from './compiled/en/backups';
+import { extend } from './extend';
 /** What is in a backup, or came back from one. */
 export type BackupReport = Readonly<{
   courses: number;
@@ -19,9 +21,8 @@ const missing = (found: BackupReport) =>
     : '';
 
 /** What the commands for backups say. */
-export const backupTexts = {
-  files: 'Files',
+export const backupTexts = extend(en.backupTexts, {
   saved: (found: BackupReport, folder: string) => `Saved ${contents(found)} in ${folder}${missing(found)}`,
   restored: (found: BackupReport, keptIn: string | undefined) =>
     `Restored ${contents(found)}${keptIn ? `; what was there is kept in ${keptIn}` : ''}${missing(found)}`,
-} as const;
+});

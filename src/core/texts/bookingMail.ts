@@ -1,3 +1,5 @@
+import * as en from './compiled/en/bookingMail';
+import { extend } from './extend';
 type Facts = Readonly<{
   name: string;
   title: string;
@@ -20,14 +22,7 @@ const giveBack = ({ giveBackUntil, signUp }: Facts) =>
   `If you cannot come, give the time back until ${giveBackUntil}, so that somebody else can have it:\n${signUp}`;
 
 /** Letters about times that are taken. */
-export const bookingMailTexts = {
-  organizer: (host: string) => `${host} (Pembit)`,
-  subject: {
-    taken: (title: string, when: string) => `Your time: ${title}, ${when}`,
-    changed: (title: string, when: string) => `Changed: ${title}, ${when}`,
-    cancelled: (title: string, when: string) => `Cancelled: ${title}, ${when}`,
-    reminder: (title: string, when: string) => `Soon: ${title}, ${when}`,
-  },
+export const bookingMailTexts = extend(en.bookingMailTexts, {
   letter: {
     taken: (f: Facts) =>
       lines(
@@ -63,14 +58,4 @@ export const bookingMailTexts = {
         `\n${giveBack(f)}\n`,
       ),
   },
-  zone: (words: string) => `Times are ${words}.`,
-  offerSubject: (title: string, when: string) => `A time is free: ${title}, ${when}`,
-  offer: (name: string, title: string, when: string, until: string, link: string) =>
-    `Hello ${name},\n\nthe time you were waiting for is free: ${when} (${title}). It is kept for you until ${until}. Take it here:\n\n${link}\n`,
-  linkSubject: (title: string) => `Take a time: ${title}`,
-  link: (name: string, title: string, link: string) =>
-    `Hello ${name},\n\nthis link leads to ${title} without a password. It works once, and for 15 minutes:\n\n${link}\n\nIf you did not ask for it, do nothing.\n`,
-  messageSubject: (title: string, when: string) => `About your time: ${title}, ${when}`,
-  message: (name: string, by: string, when: string, text: string) =>
-    `Hello ${name},\n\n${by} writes about your time on ${when}:\n\n${text}\n`,
-} as const;
+});

@@ -1,47 +1,4 @@
-const daysMore = (n: number) => (n === 1 ? '1 day more' : `${n} days more`);
-const pieces = (n: number) => (n === 1 ? '1 piece of work' : `${n} pieces of work`);
+import * as en from './compiled/en/frameHistory';
 
 /** How the history says what happened to terms, closures, courses and meetings. */
-export const frameHistoryTexts = {
-  changedSettings: 'Changed the school',
-  changedTerm: (name: string) => `Changed the term ${name}`,
-  addedDate: (name: string) => `Added ${name} for everyone`,
-  removedDate: (name: string) => `Removed ${name}`,
-  wroteThemes: 'Changed the themes of the weeks',
-  wroteGroup: (name: string) => `Saved group ${name}`,
-  removedGroup: (name: string) => `Removed group ${name}`,
-  movedSection: (name: string, section: string) => `Moved ${name} to section ${section}`,
-  opensJoining: 'Opened the joining address',
-  closesJoining: 'Closed the joining address',
-  joined: (name: string) => `${name} joined`,
-  declined: (name: string) => `${name} declined a place`,
-  archived: (code: string) => `Archived ${code}`,
-  restored: (code: string) => `Restored ${code}`,
-  deletedCourse: (code: string) => `Deleted ${code}`,
-  deletedTerm: (name: string) => `Deleted the term ${name}`,
-  addedTerm: (name: string) => `Added the term ${name}`,
-  closed: (name: string) => `Added the closure ${name}`,
-  opened: (name: string) => `Removed the closure ${name}`,
-  movedThere: (day: string) => `A class was moved to ${day} by hand. Move or cancel it first.`,
-  addedCourse: (code: string) => `Added the course ${code}`,
-  changedCourse: (code: string) => `Changed ${code}`,
-  changedSection: (name: string) => `Changed section ${name}`,
-  changedRooms: (name: string, day: string) => `Changed the rooms of section ${name} from ${day} on`,
-  addedClass: (name: string, day: string) => `Added a class of section ${name} on ${day}`,
-  removedClass: (name: string, day: string) => `Took the added class of section ${name} on ${day} away`,
-  mergedSections: (from: string, into: string) => `Merged section ${from} into ${into}`,
-  addedSection: (name: string) => `Added section ${name}`,
-  changedWeek: (name: string, day: string) => `Changed when section ${name} meets from ${day} on`,
-  movedClass: (title: string, when: string) => `Moved ${title} to ${when}`,
-  cancelledClass: (title: string) => `Cancelled ${title}`,
-  restoredClass: (title: string) => `${title} takes place after all`,
-  enrolled: (n: number) => (n === 1 ? 'Added 1 student' : `Added ${n} students`),
-  leftCourse: (name: string) => `Took ${name} off the roster`,
-  leftCourseSeveral: (n: number) => `Took ${n} students off the roster`,
-  movedSectionSeveral: (n: number, section: string) => `Moved ${n} students to section ${section}`,
-  sentAgain: (n: number) => (n === 1 ? 'Sent 1 letter again' : `Sent ${n} letters again`),
-  extendedLate: (people: number, work: number, days: number) =>
-    `Gave ${people} students ${daysMore(days)} on ${pieces(work)}`,
-  extendedLateOne: (name: string, work: number, days: number) =>
-    `Gave ${name} ${daysMore(days)} on ${pieces(work)}`,
-} as const;
+export const frameHistoryTexts = en.frameHistoryTexts;

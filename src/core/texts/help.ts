@@ -1,10 +1,9 @@
+import * as en from './compiled/en/help';
+import { extend } from './extend';
 type Part = Readonly<{ what: string; how: string; href?: string }>;
 
 /** The page that says how Pembit is used. What stands at its place (hints, empty states) is not said again here. */
-export const helpTexts = {
-  title: 'Help',
-  staffOrder: 'From nothing to a published term',
-  order: [
+export const helpTexts = extend(en.helpTexts, {order: [
     { what: 'Courses', href: '/courses', how: 'Say when each section meets, paste the roster. Terms and closures are the administrator’s, on School.' },
     { what: 'Materials', href: '/materials', how: 'Bring in the course’s outline: a list, a package, files, links.' },
     { what: 'Term', href: '/term', how: 'Paste the topics onto the classes, type work into the quick line, drag materials from the shelf onto days.' },
@@ -15,8 +14,7 @@ export const helpTexts = {
     { what: 'Questions', href: '/courses', how: 'Let students of a course ask under its dates and classes, on the course’s page. What waits for an answer stands on Today.' },
     { what: 'Next term', href: '/carry-over', how: 'Carry the plan over to the new dates, side by side with the old ones.' },
   ] as readonly Part[],
-  studentOrder: 'What is where',
-  student: [
+student: [
     { what: 'Next', href: '/next', how: 'What is due and what is on, by day. Tick what is done; what moved is marked until you have seen it.' },
     { what: 'Due', href: '/due', how: 'All your due work by day, what is left of this week, and days to work on it. Where work goes by your own start, you say there when you begin.' },
     { what: 'Term', href: '/term', how: 'All of it on one page. The date leads to the page of that day: what was done, handouts, links, what was set.' },
@@ -26,11 +24,7 @@ export const helpTexts = {
     { what: 'Questions', how: 'Where a course allows it, ask under work, an event or a class: for the staff alone, or for everybody there as “a student”.' },
     { what: 'Your account', href: '/account', how: 'Dates, clock, colours, and when you are written to about what.' },
   ] as readonly Part[],
-  marksTitle: 'What the marks say',
-  marksLead: 'Form says what it is, tag and colour which course, texture how it stands.',
-  quickTitle: 'The quick line',
-  quickLead: 'At the top of every page. What it understood is listed while you type; what is unclear is asked. Enter adds it. A title alone finds what is on the plan.',
-  quick: [
+quick: [
     ['Tide-table quiz, due week 6 Thursday 5 pm, NV', 'work with a due time'],
     ['Bevel board, set class 12, due the start of class 14, HL', 'work dated by classes'],
     ['Loft open 12-2 every Tuesday until 1 Dec @ the loft, HL', 'an event that repeats, with its place'],
@@ -39,21 +33,4 @@ export const helpTexts = {
     ['note: ask about the battens Friday', 'a private note'],
     ['away until Thu', 'your own classes and times of those days: what that is comes first, then one act calls it off'],
     ['no classes Tue 20 Oct: storm', 'a day without classes: what it hits is shown first'],
-  ] as readonly (readonly [string, string])[],
-  keysTitle: 'By keyboard',
-  keysLead: 'Keys act on what has the focus alone. Tab and Enter reach and open everything else.',
-  keys: {
-    term: 'Term: between days',
-    into: 'Term: into a day and onto a mark; on an empty day, add',
-    type: 'Term: begin an entry on that day with what you type',
-    move: 'Term and Week: move a mark by a day or a week; in Week up and down by a quarter of an hour',
-    ends: 'Term: first, last day of the week',
-    line: 'Line of dates: move a date by a day or a week, and put it',
-    outline: 'Materials: up, down, into a unit, out of it',
-    shelf: 'Shelf: begin an entry with the material; its day is today until you choose another',
-    several: 'Term: choose several marks, to move them together',
-    out: 'leave what was begun',
-  },
-  undoTitle: 'When something went wrong',
-  undo: 'Every message about a change of the plan has an Undo, and an entry’s panel has its history. A question or an answer is taken away instead, an address ended; erasing a person’s data and a letter that is sent say so first. A half-written form survives a reload.',
-} as const; // prettier-ignore
+  ] as readonly (readonly [string, string])[]}); // prettier-ignore

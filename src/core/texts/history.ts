@@ -1,54 +1,10 @@
+import * as en from './compiled/en/history';
+import { extend } from './extend';
 import { quickFieldTexts } from './quickField';
 
 /** How the history and the message after an act say what happened. */
-export const historyTexts = {
+export const historyTexts = extend(en.historyTexts, {
   planned: quickFieldTexts.added,
-  changed: (title: string) => `Changed ${title}`,
-  moved: (title: string, when: string) => `Moved ${title} to ${when}`,
-  cancelledTime: (when: string) => `Cancelled the time ${when}`,
-  movedSeveral: (n: number) => `Moved ${n} entries`,
-  /** One of a series. */
-  oneOf: (title: string, day: string) => `${title}, ${day}`,
-  cancelled: (title: string) => `Cancelled ${title}`,
-  takesPlace: (title: string) => `${title} takes place after all`,
-  told: (n: number) => (n === 1 ? 'Told 1 student' : `Told ${n} students`),
-  replied: (title: string) => `Answered: ${title}`,
-  duplicated: (title: string) => `Copied ${title}`,
-  plannedClass: (title: string) => `Planned ${title}`,
-  clearedClass: (title: string) => `Took ${title} off its class`,
-  movedPlan: (title: string, when: string) => `Moved ${title} to ${when}`,
-  tookSchedule: (n: number) => (n === 1 ? 'Took 1 line of a schedule' : `Took ${n} lines of a schedule`),
-  filledClasses: (n: number) => (n === 1 ? 'Planned 1 class' : `Planned ${n} classes`),
-  deleted: (title: string) => `Deleted ${title}`,
-  offered: (n: number, title: string) =>
-    n === 1 ? `Offered 1 time: ${title}` : `Offered ${n} times: ${title}`,
-  draftSheet: (title: string) => `Kept ${title} as a draft`,
-  took: (when: string) => `Took ${when}`,
-  movedTime: (when: string) => `Moved to ${when}`,
-  waits: (when: string) => `Waits for ${when}`,
-  waitsNoMore: 'Waits no more',
-  passedOn: 'Passed a free time on to whoever waits',
-  gaveRoom: (title: string) => `Made a meeting for ${title}`,
-  cancelledTimes: (n: number) => (n === 1 ? 'Cancelled 1 time' : `Cancelled ${n} times`),
-  addedTime: (when: string) => `Added the time ${when}`,
-  changedTime: (when: string) => `Changed the time ${when}`,
-  retimed: (title: string) => `Changed the times of ${title}`,
-  closedSheet: (title: string) => `Closed ${title}`,
-  tookOver: (name: string) => `${name} takes over a day`,
-  markedCame: (name: string) => `Noted whether ${name} came`,
-  reminded: (n: number) => (n === 1 ? 'Reminded 1 student' : `Reminded ${n} students`),
-  gaveBack: (when: string) => `Gave back ${when}`,
-  changedOutlet: (name: string) => `Changed what is in ${name}`,
-  replacedAddress: (name: string) => `Replaced the address of ${name}`,
-  deletedOutlet: (name: string) => `Deleted ${name}: its address leads nowhere now`,
-  toldFeeds: (n: number) => (n === 1 ? 'Sent 1 student their feed' : `Sent ${n} students their feeds`),
-  addedCalendar: (name: string) => `Added the calendar ${name}`,
-  changedCalendar: (name: string) => `Changed the calendar ${name}`,
-  removedCalendar: (name: string) => `Removed the calendar ${name}`,
-  calendarClosures: (name: string) => `Closures from the calendar ${name}`,
   importedFile: (added: number, changed: number) =>
     [added > 0 ? `Added ${added}` : '', changed > 0 ? `changed ${changed}` : ''].filter(Boolean).join(', '),
-  published: (name: string) => `Published ${name}`,
-  somebody: 'somebody',
-  undid: (what: string) => `Undid: ${what}`,
-} as const;
+});

@@ -1,17 +1,2 @@
-export const noticeTexts = {
-  title: 'Urgent notices',
-  lead: 'Classes that are called off, and closures, are shown on this device at once, beside the letter: as long as you stay signed in here.',
-  firstTitle: 'Urgent notices are on',
-  firstBody: 'They are shown on this device from now on.',
-  switchOn: 'Show them on this device',
-  on: 'Urgent notices are shown on this device now',
-  end: 'End',
-  endOn: (name: string) => `Show them no longer on ${name}`,
-  ended: 'Urgent notices are no longer shown there',
-  device: (name: string, here: boolean) => (here ? `${name}: this device` : name),
-  since: (kind: string, date: string) => `${kind}, since ${date}`,
-  kinds: { phone: 'A phone or tablet', computer: 'A computer' },
-  blocked: 'This browser does not let Pembit show notices. Its settings for this site change that.',
-  unreachable: 'This browser’s message service does not answer. Try again later.',
-  cannot: 'This browser cannot show notices.',
-} as const;
+import * as en from './compiled/en/notices';
+export const noticeTexts = en.noticeTexts;

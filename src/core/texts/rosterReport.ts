@@ -1,3 +1,4 @@
+import * as en from './compiled/en/rosterReport';
 type Counts = Readonly<{ code: string; added: number; changed: number; off: number; absent: number }>;
 type Report = Readonly<{
   courses: readonly Counts[];
@@ -8,17 +9,7 @@ type Report = Readonly<{
 }>;
 
 /** Words of what a reading of the school's lists did. */
-export const rosterReportTexts = {
-  title: 'Read each night',
-  lead: 'Students are added and change sections as the school’s lists say. Who is missing from them stays for 48 hours, then their times are given back.',
-  noFolder:
-    'No lists are read by themselves. The operator names a folder or the school’s system, or reads a folder with: npm run roster -- FOLDER',
-  none: 'Nothing has been read yet.',
-  readNow: 'Read the lists now',
-  read: 'The lists were read',
-  evenOf: (code: string) => `Take over the list of ${code} all the same`,
-  earlier: 'Earlier readings',
-} as const;
+export const rosterReportTexts = en.rosterReportTexts;
 
 const counted = ({ added, changed, off, absent }: Counts): string =>
   [

@@ -1,3 +1,5 @@
+import * as en from './compiled/en/series';
+import { extend } from './extend';
 import { listed } from './entries';
 
 const WORDS = ['first', 'second', 'third', 'fourth', 'fifth'];
@@ -12,14 +14,12 @@ const ordinal = (n: number): string =>
       : (WORDS[n - 1] ?? `${n}${SUFFIXES[plural.select(n)]}`);
 
 /** How a series is said. */
-export const seriesTexts = {
+export const seriesTexts = extend(en.seriesTexts, {
   unit: (freq: string, every: number) => {
     const name = { DAILY: 'day', WEEKLY: 'week', MONTHLY: 'month', YEARLY: 'year' }[freq] ?? 'time';
     return every === 1 ? `every ${name}` : `every ${every} ${name}s`;
   },
   nth: (n: number, weekday: string) => `the ${ordinal(n)} ${weekday}`,
-  on: (days: string) => `on ${days}`,
-  inMonths: (months: string) => `in ${months}`,
   /** Days of a month, or of a year; those below zero are counted from its end. */
   onDays: (days: readonly number[], of: 'month' | 'year') => {
     const words = days.map((n) => (n < 0 ? `the ${ordinal(n)}` : String(n)));
@@ -27,8 +27,5 @@ export const seriesTexts = {
   },
   inWeeks: (weeks: readonly number[]) =>
     `in ${weeks.length === 1 && weeks[0]! > 0 ? 'week' : 'weeks'} ${listed(weeks.map((n) => (n < 0 ? `the ${ordinal(n)}` : String(n))))} of the year`,
-  at: (times: string) => `at ${times}`,
   ofThese: (places: readonly number[]) => `(only the ${listed(places.map(ordinal))} of these)`,
-  until: (day: string) => `until ${day}`,
-  times: (n: number) => (n === 1 ? 'once' : `${n} times`),
-} as const;
+});

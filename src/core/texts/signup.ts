@@ -1,234 +1,28 @@
+import * as en from './compiled/en/signup';
+import { extend } from './extend';
 import { takeTexts } from './takeTimes';
 
 /** Words of sign-up sheets, on both sides of the table. */
-export const signupTexts = {
-  title: 'Office hours',
-  offer: 'Offer times',
-  emptyTitle: 'No office hours yet',
-  emptyLead: 'Offer a stretch of time, cut into times that students take. You see here who comes, and why.',
-  bookedTitle: 'Who comes',
-  nobody: 'Nobody has taken a time yet.',
-  past: 'Past times',
-  freeOf: (free: number, all: number) => `${free} of ${all} free`,
-  draft: 'Draft',
-  copy: 'Copy',
-  open: (title: string) => `Who comes: ${title}`,
-  newTitle: 'Offer times',
-  newLead: 'Drag over the week to offer a stretch of time. The sentence says what students will get.',
-  editTitle: (title: string) => `Change ${title}`,
-  sentence: {
-    offer: 'Offer',
-    for: 'for',
-    inTimesOf: 'in times of',
-    gapOf: 'with a gap of',
-    forEach: ', for',
-    each: 'each,',
-    meet: '. Meet',
-    in: 'in',
-    mayTake: '. A student may take',
-    until: ',',
-    giveBack: ', and give it back',
-  },
-  repeats: { once: 'on these days', weekly: 'every week to' },
-  meets: { place: 'in this place', link: 'at this link', private: 'at a private link for each' },
-  fields: {
-    title: 'What it is called',
-    course: 'Course',
-    typed: 'Days and hours',
-    typedHint: 'Tue Thu 12-2; 15 Oct 10-11',
-    repeat: 'How often',
-    until: 'Last day',
-    length: 'Minutes of a time',
-    gap: 'Minutes between times',
-    breaks: 'Breaks',
-    breaksHint: 'Such as 12:30-13:00; several with semicolons',
-    whole: 'The whole stretch is one time',
-    meet: 'Where',
-    place: 'Place',
-    link: 'Meeting link',
-    seats: 'People per time',
-    perSheet: 'Times per student',
-    perDay: 'At most on a day',
-    perWeek: 'At most in a week',
-    take: 'Taken until',
-    giveBack: 'Given back until',
-    opens: 'Open from',
-    closes: 'Closed from',
-    clock: 'At',
-    question: 'A question to answer',
-    choices: 'Answers to choose from, one a line; none: in words',
-    namesShown: 'Those who come to the same time see each other’s names',
-    waitingList: 'A waiting list for times that are taken',
-    together: 'All hosts are present at each time (off: each host has their own times)',
-    hosts: 'Offered by',
-    links: 'Links for those who come',
-    audience: 'Who may come',
-  },
-  week: {
-    label: 'The week, by the hour',
-    earlier: 'Week before',
-    later: 'Week after',
-    stretch: (hours: string, day: string) => `Stretch ${hours}, ${day}. Take it out`,
-    time: (clock: string) => `${clock}: offered. Leave it out`,
-    left: (clock: string) => `${clock}: left out. Offer it`,
-  },
-  midnight: 'This runs over midnight. Offer it as two stretches:',
-  overMidnight: 'Offer it over midnight',
-  more: 'More rules',
-  minutes: 'min',
+export const signupTexts = extend(en.signupTexts, {
   people: (n: string) => (n.trim() === '1' ? 'person' : 'people'),
-  get: 'What students will get',
-  times: (n: number) => (n === 1 ? 'time' : 'times'),
-  over: (weeks: number, days: number) =>
-    weeks > 1 ? `over ${weeks} weeks` : days > 1 ? `on ${days} days` : days === 1 ? 'on 1 day' : '',
-  weekHas: (week: number, n: number) => `week ${week}: ${n === 1 ? '1 time' : `${n} times`}`,
-  perDayWords: (n: number) => (n === 1 ? '1 time a day' : `${n} times a day`),
-  free: (all: number) => `To meet, of ${all} min`,
   freeWords: (meet: number, gaps: number, rest: number) =>
     [`${meet} min`, gaps > 0 ? `${gaps} between` : '', rest > 0 ? `${rest} left over` : '']
       .filter(Boolean)
       .join(', '),
-  forStudents: (n: number) => (n === 1 ? 'For 1 student' : `For ${n} students`),
-  timesEach: (n: string) => `${n} times each`,
-  skipped: {
-    closure: (name: string, n: number) =>
-      n === 1
-        ? `${name}: 1 time falls on it and is not offered.`
-        : `${name}: ${n} times fall on it and are not offered.`,
-    past: (n: number) =>
-      n === 1 ? '1 time has begun and is not offered.' : `${n} times have begun and are not offered.`,
-    leftOut: (n: number) => (n === 1 ? '1 time is left out.' : `${n} times are left out.`),
-    clash: (when: string, name: string) => `${when}: you have ${name}. It is left out.`,
-    allTheSame: 'Offer it all the same',
-    allTheSameAt: (when: string) => `Offer ${when} all the same`,
-    againLeft: (when: string, name: string) => `${when}: offered although you have ${name}.`,
-    leaveOut: 'Leave it out',
-  },
-  none: 'No time fits yet. Drag over the week, or write days and hours.',
-  offerTo: (n: number, students: string) => `Offer ${n} ${n === 1 ? 'time' : 'times'} to ${students}`,
-  save: 'Save',
-  look: 'Look who is affected',
-  keepDraft: 'Save as a draft',
-  affected: (n: number) =>
-    n === 1
-      ? '1 person has a time that is not among these:'
-      : `${n} people have times that are not among these:`,
-  affectedOthers: { keep: 'Keep their times as they are', cancel: 'Cancel them, with a message' },
-  message: 'What you say to them',
-  stays: (stay: number, added: number, removed: number) =>
-    `${stay} times stay, ${added} are added, ${removed} free ones go.`,
   notice: {
-    none: 'until it begins',
     minutes: (n: number) =>
       n % (24 * 60) === 0
         ? `until ${n === 24 * 60 ? '1 day' : `${n / 24 / 60} days`} before`
         : n % 60 === 0
           ? `until ${n === 60 ? '1 hour' : `${n / 60} hours`} before`
           : `until ${n} minutes before`,
-    day: (time: string, days: number) =>
-      days === 0
-        ? `until ${time} the same day`
-        : days === 1
-          ? `until ${time} the day before`
-          : `until ${time}, ${days} days before`,
-  },
-  errors: {
-    notice: 'Write “2 hours”, “18:00 the day before” or “any time”.',
-    noticeAsk: 'Write the time with four digits, such as 18:00.',
-    stretch: 'Write days and a range, such as “Tue Thu 12-2”; several with semicolons.',
-    date: 'Choose the last day.',
-    hosts: 'Whoever offers times teaches every course they are for.',
-    begun: 'This time has begun. Choose a later one.',
-    overlaps: 'Another time of this sheet lies there. Choose one that is free.',
-    fewerSeats: (taken: number) =>
-      taken === 1 ? 'Somebody has this time: at least 1.' : `${taken} have this time: at least ${taken}.`,
-    notHost: 'Choose somebody who offers this sheet.',
-    question: 'Write the question, or leave it out.',
-    length: 'A time is 5 to 720 minutes long.',
-    gap: 'A gap is 0 to 240 minutes long.',
-    seats: 'From 1 to 100 people.',
-    timesPerStudent: 'From 1 to 100 times.',
   },
   run: {
-    notForThem: 'Choose a student whom the sheet is for.',
     limits: (sheet: number, day?: number, week?: number) =>
       [`${sheet} for each student`, day ? `${day} a day` : '', week ? `${week} a week` : '']
         .filter(Boolean)
         .join(', '),
-    taken: (notice: string) => `taken ${notice}`,
-    given: (notice: string) => `given back ${notice}`,
-    all: 'All sheets',
-    edit: 'Change the sheet',
-    offerDraft: 'Offer it to students',
-    message: (chosen: number, all: number) => (chosen > 0 ? `Write to ${chosen}` : `Write to all ${all}`),
-    text: 'What you want to say',
-    send: (n: number) => (n === 1 ? 'Send to 1 student' : `Send to ${n} students`),
-    cancelSome: 'Cancel times',
-    cancelDay: 'Cancel the day',
-    cancelDayOf: (day: string) => `Cancel ${day}`,
-    cancelNow: 'Cancel these times',
-    cancelledAll: (n: number, told: number) =>
-      `${n === 1 ? 'Cancelled 1 time' : `Cancelled ${n} times`}; ${told === 1 ? '1 student is told' : `${told} students are told`}`,
-    from: 'From',
-    to: 'To',
-    toHint: 'Empty: all the rest',
-    back: 'Keep these times',
-    pastToo: 'Past times, too',
-    comingOnly: 'Only what comes',
-    noTimes: 'No times are to come. Change the sheet to offer more.',
-    takeOver: (name: string) => `${name} takes it over`,
-    choose: (name: string) => `Choose ${name}`,
-    free: (seats: number) => (seats === 1 ? 'free' : `${seats} seats free`),
-    cameOf: (name: string) => `Whether ${name} came`,
-    came: 'came',
-    missed: 'did not',
-    waiting: (names: string) => `Waiting: ${names}`,
-    begins: 'Begins',
-    ends: 'Ends',
-    bookFor: 'Give this time to',
-    nobody: 'nobody',
-    book: 'Give it',
-    bookedFor: (name: string) => `Taken for ${name}`,
-    takeOff: 'Remove the time',
     takeOffWhy: (names: string) => `What ${names} ${names.includes(' and ') ? 'read' : 'reads'} about it`,
-    takeOffHint: 'May stay empty',
-    takeOffNow: (n: number) => (n === 1 ? 'Remove it and write to them' : `Remove it and write to all ${n}`),
-    change: 'Change',
-    changeTime: (clock: string) => `Change ${clock}`,
-    add: 'Add a time',
-    addDay: 'Day',
-    hours: 'Hours',
-    hoursHint: 'Such as 15:00-15:30',
-    added: (when: string) => `Added ${when}`,
-    never: 'No time yet this term',
-    neverNone: 'Everybody has had a time.',
-    share: 'Give it to students',
-    address: 'Address of the sheet',
-    code: 'QR code',
-    useTitle: 'How it is used',
-    chart: 'Taken and free seats by week; the same figures stand in the table',
-    served: (students: number, missed: number) =>
-      `${students === 1 ? '1 student' : `${students} students`} had a time${missed > 0 ? `; ${missed} did not come` : ''}.`,
-    usedBy: 'By',
-    usedOffered: 'Offered',
-    usedTaken: 'Taken',
-    usedFree: 'Free',
-    usedWaiting: 'Waiting',
-    csv: 'Save as CSV',
-    close: 'Close the sheet',
-    closed: (title: string, told: number) =>
-      `Closed ${title}; ${told === 1 ? '1 student is told' : `${told} students are told`}`,
-  },
-  own: {
-    title: 'Take a time',
-    lead: 'Sign in, or have a link sent to your e-mail address: no password is needed.',
-    email: 'E-mail address',
-    send: 'Send me a link',
-    sent: 'If this address is on the roster, a letter is on its way. Its link works once, for 15 minutes.',
-    signIn: 'Sign in',
-    go: 'Go on to the times',
-    goLead: 'This link works once.',
-    spent: 'This link does not hold any more: it was used, or its 15 minutes are over.',
   },
   take: takeTexts,
-} as const;
+});

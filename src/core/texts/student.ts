@@ -1,69 +1,7 @@
+import * as en from './compiled/en/student';
+import { extend } from './extend';
 /** Words of the student's pages. */
-export const studentTexts = {
-  nextTitle: 'Today and next',
-  now: (until: string) => `Now, until ${until}`,
-  upNext: (when: string) => `Next, ${when}`,
-  extended: 'extended for you',
-  open: (label: string) => `Open ${label}`,
-  openLink: 'Open the link',
-  today: 'Today',
-  tomorrow: 'Tomorrow',
-  nothingTitle: 'Nothing is coming up',
-  nothingLead: 'When your instructors plan something that concerns you, it stands here.',
-  done: 'Done',
-  isDone: (title: string) => `Done: ${title}`,
-  didIt: (title: string) => `${title}: done`,
-  notDone: (title: string) => `${title}: not done yet`,
-  doneTitle: (n: number) => (n === 1 ? '1 thing done' : `${n} things done`),
-  wasDue: (when: string) => `was due ${when}`,
-  wasDueTitle: 'Was due',
-  savedSettings: 'Saved your settings',
-  changesTitle: (n: number) =>
-    n === 1 ? '1 thing changed since you looked' : `${n} things changed since you looked`,
-  changes: {
-    new: (now: string) => `new, ${now}`,
-    moved: (now: string, was: string) => `${was} → ${now}`,
-    cancelled: (now: string) => `called off, ${now}`,
-    takesPlace: (now: string) => `takes place after all, ${now}`,
-    changed: (now: string) => `has another title, ${now}`,
-    answered: (now: string) => `there is an answer to a question, ${now}`,
-    gone: (was: string) => `no longer planned, was ${was}`,
-  },
-  mark: {
-    new: 'new',
-    moved: 'moved',
-    cancelled: 'called off',
-    takesPlace: 'takes place',
-    changed: 'changed',
-    answered: 'answered',
-    gone: 'gone',
-  },
-  moreChanges: (n: number) => (n === 1 ? '1 more change' : `${n} more changes`),
-  seen: 'I have seen it',
-  sawIt: 'Marked as seen',
-  monthTitle: 'Month',
-  monthBefore: 'The month before',
-  monthAfter: 'The month after',
-  more: (n: number) => `${n} more`,
-  termOver: (term: string, day: string) => `${term} ended ${day}`,
-  classesBegin: (term: string, day: string) => `${term}: classes begin ${day}`,
-  asMonth: 'The month at a glance',
-  search: 'Find in the coming days',
-  words: 'Words of a title',
-  filter: 'Kinds',
-  kinds: { all: 'all', class: 'classes', due: 'work', event: 'events', mine: 'my times and notes' },
-  week: 'Jump to',
-  weekNow: 'Today and next',
-  weekOption: (n: number, range: string) => `week ${n}, ${range}`,
-  found: (n: number) => (n === 0 ? 'Nothing found' : n === 1 ? '1 found' : `${n} found`),
-  show: 'Show',
-  zones: (term: string, own: string) => `Times are those of ${term}. Yours, in ${own}, stand in brackets.`,
-  ownTimeIn: (time: string, city: string) => `(${time} in ${city})`,
-  ownTime: (time: string) => `(${time})`,
-  whomToAsk: 'Whom to ask',
-  reached: (name: string, contact: string) => `${name}: ${contact}`,
-  comeBy: (title: string) => `${title}, next free:`,
-  gatheredSubject: (n: number) => (n === 1 ? '1 change in your courses' : `${n} changes in your courses`),
+export const studentTexts = extend(en.studentTexts, {
   gathered: (
     name: string,
     { told, news }: Readonly<{ told: readonly string[]; news: readonly string[] }>,
@@ -76,74 +14,12 @@ export const studentTexts = {
       `Everything: ${base}/next`,
       `Which letters you get, and when, is chosen on your account’s page: ${base}/account\n`,
     ].join('\n\n'),
-  inDays: (n: number) => (n === 1 ? 'in 1 day' : `in ${n} days`),
-  setLine: (day: string) => `set ${day}`,
-  withNames: (names: string) => `Your time with ${names}`,
-  daySheet: 'Day sheet',
-  notFoundTitle: 'Nothing here for you',
-  notFoundLead: 'There is nothing at this address, or it is not open to you.',
-} as const;
+});
 
 /** Words of what somebody chooses for themselves. */
-export const notesOnTexts = {
-  title: 'Your notes on this',
-  lead: 'Nobody else sees them.',
-  words: 'Note',
-  day: 'For',
-  keep: 'Keep the note',
-  kept: 'Noted, for you alone.',
-  about: 'A note on',
-} as const;
+export const notesOnTexts = en.notesOnTexts;
 
 /** Words of the page on which a letter's reader ends letters like it. */
-export const endLettersTexts = {
-  title: 'Fewer letters',
-  sort: {
-    near: 'You would get no more letters about what is called off, or changed within two days.',
-    changes: 'You would get no more letters about changes that you are told of.',
-    times: 'You would get no more letters about times that you take or give back.',
-    news: 'You would get no more letters about what is new.',
-    gathered: 'You would get no more gathered letters, of the day or of the week.',
-    reminders: 'You would be reminded by letter no more.',
-    guardian: 'You would get no more letters about the weeks of this child.',
-  },
-  end: 'End these letters',
-  ended: 'They have ended. What others do to a time of yours is still written to you.',
-  account: 'All your letters, on your account’s page',
-} as const;
+export const endLettersTexts = en.endLettersTexts;
 
-export const ownSettingsTexts = {
-  title: 'For yourself',
-  asSchool: 'as the school has it',
-  locale: 'How dates are written',
-  clock: 'How times are written',
-  clocks: { 24: '24 hours (17:00)', 12: '12 hours (5:00 pm)' },
-  weekStart: 'First day of the week',
-  zone: 'Where you are',
-  elsewhere: (own: string, school: string) =>
-    `This device goes by ${own}; what is planned goes by ${school}.`,
-  showBoth: 'Show both times',
-  schoolAlone: 'The school’s alone',
-  noZone: 'where the school is',
-  color: (course: string) => `Colour of ${course}`,
-  asAll: (color: string) => `as for everybody (${color})`,
-  plain: 'Titles and times only, without places and other words',
-  contact: 'How students and parents reach you',
-  contactHint: 'Stands on the pages of your courses that you publish. Empty: your name does not stand there.',
-  letters: 'Letters to you',
-  lettersLead:
-    'What others do to a time of yours, and what the school closes or calls off for the next two days, is always written at once.',
-  sorts: {
-    near: 'Called off, or changed within two days',
-    changes: 'Other changes you are told of',
-    times: 'Times you take or give back',
-    news: 'What is new or changed besides',
-  },
-  whens: {
-    now: 'at once',
-    daily: 'in one letter a day (school days, 16:00)',
-    weekly: 'in one letter a week (its last school day)',
-    never: 'never',
-  },
-  save: 'Save',
-} as const;
+export const ownSettingsTexts = en.ownSettingsTexts;

@@ -1,5 +1,7 @@
+import * as en from './compiled/en/undo';
+import { extend } from './extend';
 /** Why undo does not go through; the server says it, so that pages need not carry these sentences. */
-export const undoTexts = {
+export const undoTexts = extend(en.undoTexts, {
   /** What hangs on a row that is to go, by the table it stands in. */
   inTheWay: (table: string, n: number) => {
     const said: Readonly<Record<string, readonly [one: string, several: string]>> = {
@@ -24,5 +26,4 @@ export const undoTexts = {
     const [one, several] = said[table] ?? ['something else', 'other things'];
     return n === 1 ? one : `${n} ${several}`;
   },
-  standsInTheWay: (what: readonly string[]) => `In the way: ${what.join(', ')}.`,
-} as const;
+});

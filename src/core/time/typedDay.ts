@@ -84,12 +84,12 @@ function inWeek(context: DayContext, number: number, weekday?: number): DateRead
   const week = teachingWeeks(context.term).find((w) => w.number === number);
   if (!week) {
     const last = teachingWeeks(context.term).length;
-    return { kind: 'ask', question: quickTexts.noSuchWeek(number, last), choices: [] };
+    return { kind: 'ask', question: quickTexts.noSuchWeek({ week: number, last }), choices: [] };
   }
   const days = [0, 1, 2, 3, 4, 5, 6].map((offset) => week.first.add({ days: offset }));
   if (weekday) return is(days.find((day) => day.dayOfWeek === weekday)!);
   return asking(
-    quickTexts.whichDay(number),
+    quickTexts.whichDay({ week: number }),
     days.filter((day) => day.dayOfWeek < 6),
     context.locale,
   );

@@ -138,14 +138,14 @@ export async function carryOverPlan(
     for (const plan of classPlans) await writeClassPlan(change, plan);
     const { wrong } = await saveNewEntries(change, entries, { actor, act: 'carryOver', courses: [after.course] }); // prettier-ignore
     const bad = entries.find(({ id }) => wrong.has(id));
-    if (bad) return refused('badRequest', [{ field: 'choices', message: carryTexts.doesNotHold(bad.title, wrong.get(bad.id)!) }]); // prettier-ignore
+    if (bad) return refused('badRequest', [{ field: 'choices', message: carryTexts.doesNotHold({ title: bad.title, why: wrong.get(bad.id)! }) }]); // prettier-ignore
     for (const sheet of sheets) await insertSheet(change, sheet);
     await change.insert('themes', [...themes].map(([week, theme]) => ({ id: randomUUID(), course_id: after.course.id, week, theme }))); // prettier-ignore
     const repointed = await repointOutlets(pembit, change, actor, { before, after, outlets: input.outlets });
     if (!repointed.ok) return repointed;
     change.concerns(`course:${after.course.id}`);
     const carried = classPlans.length + entries.length + sheets.length;
-    change.summarise(carryTexts.carried(carried, after.course.code));
+    change.summarise(carryTexts.carried({ n: carried, to: after.course.code }));
     return done({ carried, code: after.course.code });
   });
 }

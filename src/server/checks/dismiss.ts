@@ -35,7 +35,7 @@ export async function dismissFinding(
       person: actor.person.id,
     });
     concern(change, finding);
-    change.summarise(checkTexts.leftOut(titleOf(finding)));
+    change.summarise(checkTexts.leftOut({ title: titleOf(finding) }));
     return done({ title: titleOf(finding) });
   });
 }
@@ -53,7 +53,7 @@ export async function bringBackFinding(
     if (!found) return refused('notFound');
     await change.remove('dismissals', id);
     concern(change, found.finding);
-    change.summarise(checkTexts.backAgain(titleOf(found.finding)));
+    change.summarise(checkTexts.backAgain({ title: titleOf(found.finding) }));
     return done({ title: titleOf(found.finding) });
   });
 }

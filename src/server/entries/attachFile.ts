@@ -24,7 +24,7 @@ export function attachFile(
     const courses = before.audience.map((part) => part.course);
     const checked = await checkedLinks(change, actor, courses, [{ url: '', label, staffOnly: false, file }]);
     if (checked.errors.length > 0) return refused('badRequest', checked.errors);
-    change.summarise(historyTexts.changed(before.title));
+    change.summarise(historyTexts.changed({ title: before.title }));
     const after = { ...before, links: [...before.links, ...checked.links] };
     return saveEntry(change, after, { actor, act: 'changeEntry', before });
   });

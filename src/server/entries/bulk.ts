@@ -88,7 +88,7 @@ export function actOnSeveral(
       if (!saved.ok) return saved.fields?.[0] ? about(`“${entry.title}”: ${saved.fields[0].message}`) : saved;
     }
     const count = ids.length * (asked.act === 'copy' ? asked.courses.length : 1);
-    change.summarise(everythingTexts.did[asked.act](count));
+    change.summarise(everythingTexts.did[asked.act]({ n: count }));
     return done({ changed: count });
   });
 }

@@ -33,7 +33,9 @@ export function cancelEntry(
     if (entry.kind === 'note')
       return refused('badRequest', [{ field: 'id', message: 'Delete a note instead.' }]);
     const save = (facts: EntryFacts, title = entry.title) => {
-      change.summarise(reason === undefined ? historyTexts.takesPlace(title) : historyTexts.cancelled(title));
+      change.summarise(
+        reason === undefined ? historyTexts.takesPlace({ title }) : historyTexts.cancelled({ title }),
+      );
       return saveEntry(change, facts, { actor, act: 'cancelEntry', before: entry });
     };
     if (!recurrenceId) {

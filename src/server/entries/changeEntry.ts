@@ -54,7 +54,7 @@ export function changeEntry(
     if (!checked.ok) return checked;
     const identity = { id: before.id, uid: before.uid, author: actor.person.id };
     const facts = factsFromInput(checked.value.input, identity, checked.value.zone, before);
-    change.summarise(historyTexts.changed(facts.title));
+    change.summarise(historyTexts.changed({ title: facts.title }));
     // Somebody's extended date is not the plan: it is given in an archived course, too.
     const act = onlyExtends(before, facts) ? 'extendDue' : 'changeEntry';
     change.actAs(act);
@@ -66,7 +66,8 @@ export function changeEntry(
       return refused('badRequest', [
         { field: 'recurrenceId', message: 'The series has no such occurrence.' },
       ]);
-    if (asked.scope === 'this') change.summarise(historyTexts.changed(titleAt(facts.title, recurrenceId)));
+    if (asked.scope === 'this')
+      change.summarise(historyTexts.changed({ title: titleAt(facts.title, recurrenceId) }));
     const part: Part = { before, facts, recurrenceId, actor };
     return asked.scope === 'this' ? changeThis(change, part) : changeFollowing(change, part);
   });

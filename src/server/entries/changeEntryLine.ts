@@ -29,7 +29,7 @@ export function changeEntryLine(
     if (before.kind === 'announcement' && line.on instanceof Temporal.PlainDateTime)
       return refused('badRequest', [{ field: 'on', message: 'An announcement has no time of day.' }]);
     const after = changeLine(before, line);
-    change.summarise(historyTexts.changed(after.title));
+    change.summarise(historyTexts.changed({ title: after.title }));
     return saveEntry(change, after, { actor, act: 'changeEntryLine', before });
   });
 }

@@ -58,6 +58,6 @@ export const copyEntry = (
   perform<Entry>(pembit, actor, 'copyEntry', async (change) => {
     const found = await entryFor(change, actor, 'copyEntry', id);
     if (!found.ok) return found;
-    change.summarise(historyTexts.duplicated(found.value.title));
+    change.summarise(historyTexts.duplicated({ title: found.value.title }));
     return copyOf(change, actor, found.value, { ...to, act: 'copyEntry' });
   });

@@ -26,7 +26,7 @@ export function deleteEntry(
     const found = await entryFor(change, actor, 'deleteEntry', id);
     if (!found.ok) return found;
     const entry = found.value;
-    change.summarise(historyTexts.deleted(entry.title));
+    change.summarise(historyTexts.deleted({ title: entry.title }));
     if (scope === 'all' || entry.kind !== 'event' || !isSeries(entry)) {
       await removeEntry(change, entry);
       return found;
@@ -36,7 +36,7 @@ export function deleteEntry(
       return refused('badRequest', [
         { field: 'recurrenceId', message: 'The series has no such occurrence.' },
       ]);
-    if (scope === 'this') change.summarise(historyTexts.deleted(titleAt(entry.title, at)));
+    if (scope === 'this') change.summarise(historyTexts.deleted({ title: titleAt(entry.title, at) }));
     const left = scope === 'this' ? skipOccurrence(entry, at) : endBefore(entry, at);
     if (!left) {
       await removeEntry(change, entry);

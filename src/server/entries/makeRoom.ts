@@ -23,7 +23,7 @@ export async function makeRoom(
       signal: AbortSignal.timeout(10_000),
     });
     const made = room.parse(await answer.json());
-    return done({ url: made.url, text: panelTexts.roomText(made.number, made.code) });
+    return done({ url: made.url, text: panelTexts.roomText({ number: made.number, code: made.code }) });
   } catch {
     return refused('noMeetingService');
   }

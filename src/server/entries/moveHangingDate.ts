@@ -23,7 +23,7 @@ export function moveHangingDate(
     const before = found.value;
     const moved = before.kind === 'note' ? undefined : moveDate(before, field, days);
     if (!moved) return refused('badRequest', [{ field: 'field', message: 'This has no such date.' }]);
-    change.summarise(historyTexts.changed(moved.title));
+    change.summarise(historyTexts.changed({ title: moved.title }));
     return saveEntry(change, moved, { actor, act: 'moveHangingDate', before });
   });
 }

@@ -22,4 +22,4 @@ export function occurrenceAt(
 
 /** One of a series as histories name it: with the day that its rule gives it. */
 export const titleAt = (title: string, at: Moment): string =>
-  historyTexts.oneOf(title, dateLabel(dayOf(at), 'short'));
+  historyTexts.oneOf({ title, day: dateLabel(dayOf(at), 'short') });

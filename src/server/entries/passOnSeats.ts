@@ -48,8 +48,8 @@ export async function passOnSeats(pembit: Pembit, id: EntryId): Promise<void> {
       const person = await personById(change, who);
       if (!person) continue;
       const when = momentLabel(entry.when.start, locale);
-      const text = comingMailTexts.seat(person.name, entry.title, when, `${pembit.config.baseUrl}/e/${id}`);
-      const letter = { to: person.email, subject: comingMailTexts.seatSubject(entry.title, when), text };
+      const text = comingMailTexts.seat({ name: person.name, title: entry.title, when, link: `${pembit.config.baseUrl}/e/${id}` });
+      const letter = { to: person.email, subject: comingMailTexts.seatSubject({ title: entry.title, when }), text };
       await queueLetters(change, [{ ...letter, sender: null }], change.nowMs);
     }
     change.concerns(...courseScopes(entry));

@@ -43,7 +43,7 @@ export function placeEntry(
       return refused('badRequest', [{ field: 'start', message: 'This has no time of day to be moved.' }]);
     const { locale } = await schoolSettings(change);
     const when = momentLabel({ wall: place.start, tzid: before.tzid }, locale);
-    change.summarise(historyTexts.moved(before.title, when));
+    change.summarise(historyTexts.moved({ title: before.title, when }));
     return saveEntry(change, after, { actor, act: 'placeEntry', before });
   });
 }

@@ -24,7 +24,7 @@ export async function planEntry(pembit: Pembit, actor: SignedIn, input: EntryInp
     const checked = await checkedInput(pembit, change, actor, input);
     if (!checked.ok) return checked;
     const facts = factsFromInput(checked.value.input, newIdentity(actor), checked.value.zone);
-    change.summarise(historyTexts.planned(facts.title));
+    change.summarise(historyTexts.planned({ title: facts.title }));
     return saveEntry(change, facts, { actor, act: 'planEntry' });
   });
 }

@@ -30,7 +30,7 @@ export async function reply(
     await writeReply(change, id, { person: actor.person.id, answer });
     change.concerns(...entry.audience.map((part) => `course:${part.course}` as const));
     change.tell({ type: 'replied', subject: id, scopes: [`person:${actor.person.id}`], payload: {} });
-    change.summarise(historyTexts.replied(entry.title));
+    change.summarise(historyTexts.replied({ title: entry.title }));
     return done({ answer });
   });
   if (outcome.ok) await passOnSeats(pembit, id);

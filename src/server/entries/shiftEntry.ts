@@ -43,8 +43,8 @@ export function shiftEntries(
     const [first] = moved;
     change.summarise(
       moved.length === 1 && first
-        ? historyTexts.moved(first.title, momentLabel(mainMoment(first), locale))
-        : historyTexts.movedSeveral(moved.length),
+        ? historyTexts.moved({ title: first.title, when: momentLabel(mainMoment(first), locale) })
+        : historyTexts.movedSeveral({ n: moved.length }),
     );
     return done(moved);
   });

@@ -73,7 +73,7 @@ async function codesTaken(reader: Reader, plan: PlanFile, term: Term | undefined
   const errors: FieldError[] = [];
   for (const { code } of plan.courses)
     if ((await codeTaken(reader, { term: term.id, code })).length > 0)
-      errors.push({ field: 'file', message: planFileTexts.codeTaken(code, term.name) });
+      errors.push({ field: 'file', message: planFileTexts.codeTaken({ code, term: term.name }) });
   return errors;
 }
 
@@ -151,7 +151,7 @@ export async function bringPlan(
     for (const sheet of plan.sheets)
       await insertSheet(change, { ...sheet, hosts: [{ id: instructor, name: host.name }] });
     change.concerns(`person:${instructor}`);
-    change.summarise(planFileTexts.brought(plan.courses.length, plan.terms[0]!.name));
+    change.summarise(planFileTexts.brought({ courses: plan.courses.length, term: plan.terms[0]!.name }));
     return done({ courses: plan.courses.length, term: plan.terms[0]!.name });
   });
 }

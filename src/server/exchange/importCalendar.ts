@@ -92,11 +92,11 @@ export async function importCalendar(
       const facts = changedByRead(line.entry, line.event, { set: line.set, tag: course.tag });
       const saved = await saveEntry(change, facts, { actor, act: 'importCalendar', before: line.entry });
       if (saved.ok) changed++;
-      else leave(line, importTexts.notTaken(saved.fields?.[0]?.message ?? ''));
+      else leave(line, importTexts.notTaken({ why: saved.fields?.[0]?.message ?? '' }));
     }
     const facts = [...fresh.values()].map(([, each]) => each);
     const { saved: added, wrong } = await saveNewEntries(change, facts, { actor, act: 'importCalendar', courses: [course] }); // prettier-ignore
-    for (const [id, message] of wrong) leave(fresh.get(id)![0], importTexts.notTaken(message));
+    for (const [id, message] of wrong) leave(fresh.get(id)![0], importTexts.notTaken({ why: message }));
     change.summarise(historyTexts.importedFile(added, changed));
     const same = lines.filter((line) => line.state === 'same').length;
     return done({ added, changed, same, left });

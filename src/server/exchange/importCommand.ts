@@ -64,11 +64,11 @@ export async function importByCommand(
   const { course: code, term, as, draft, name } = command;
   const courses = await coursesByCode(pembit, code, term);
   const [course, other] = courses;
-  if (!course) return bad('course', importTexts.noCourse(code, term));
-  if (other) return bad('term', importTexts.severalTerms(code, courses.map((c) => c.term))); // prettier-ignore
+  if (!course) return bad('course', importTexts.noCourse({ code, term }));
+  if (other) return bad('term', importTexts.severalTerms({ code, terms: courses.map((c) => c.term) })); // prettier-ignore
   const staff = await plannersOf(pembit, course.id);
   const who = as ? staff.find(({ email }) => email === as) : staff[0];
-  if (!who) return bad('as', importTexts.noStaff(code, as));
+  if (!who) return bad('as', importTexts.noStaff({ code, as }));
   const { person, viewer } = await keptPerson(pembit, who.id);
   const actor = { person: person!, viewer, session: '' };
   const body = Readable.toWeb(

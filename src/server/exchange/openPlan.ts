@@ -83,7 +83,7 @@ async function keepInner(
   for (const { id, name } of files) {
     const body = await opened.stream(`files/${id}`);
     const received = body && (await receive(pembit.config, body, LARGEST_FILE));
-    if (!received) return bad(planFileTexts.fileMissing(name));
+    if (!received) return bad(planFileTexts.fileMissing({ name }));
     const stored = await keepReceived(pembit, received, { name, owner: actor.person.id });
     if ('refused' in stored) return bad(stored.refused);
     kept.set(id, stored.id);

@@ -25,8 +25,10 @@ export function parsePlan(text: string): Outcome<OpenedPlan> {
   const read = planFile.safeParse(json);
   if (!read.success) {
     const [issue] = read.error.issues;
-    return bad(planFileTexts.wrong(issue?.path.join('.') ?? '', issue?.message ?? ''));
+    return bad(planFileTexts.wrong({ where: issue?.path.join('.') ?? '', why: issue?.message ?? '' }));
   }
   const missing = missingIn(read.data);
-  return missing.length > 0 ? bad(planFileTexts.incomplete(missing.length)) : done({ plan: read.data, text });
+  return missing.length > 0
+    ? bad(planFileTexts.incomplete({ n: missing.length }))
+    : done({ plan: read.data, text });
 }

@@ -22,7 +22,11 @@ export function archiveCourse(
     if (!row || !mayChangeStaff(actor, id)) return refused('notFound');
     await change.update('courses', id, archived ? { archived_at: change.nowMs } : { archived_at: null, reopened: 1 }); // prettier-ignore
     change.concerns(`course:${id}`);
-    change.summarise(archived ? frameHistoryTexts.archived(row.code) : frameHistoryTexts.restored(row.code));
+    change.summarise(
+      archived
+        ? frameHistoryTexts.archived({ code: row.code })
+        : frameHistoryTexts.restored({ code: row.code }),
+    );
     return done({ code: row.code });
   });
 }
@@ -48,7 +52,7 @@ export function deleteCourse(
     if (row.archived_at === null) return refused('notArchived');
     await removeCourse(change, id);
     change.concerns(`course:${id}`);
-    change.summarise(frameHistoryTexts.deletedCourse(row.code));
+    change.summarise(frameHistoryTexts.deletedCourse({ code: row.code }));
     return done({ code: row.code });
   });
 }

@@ -101,7 +101,7 @@ export function beAway(
     if (ownCourses(actor).length === 0) return refused('notYours');
     const { classes, times } = await hitsOf(pembit, change, actor, input);
     if (classes.length + times.length === 0) return refused('nothingCalledOff');
-    const reason = input.reason || awayTexts.away(actor.person.name);
+    const reason = input.reason || awayTexts.away({ name: actor.person.name });
     for (const { course, section, meeting } of classes) {
       await changeMeetingRow(
         change,

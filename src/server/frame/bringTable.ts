@@ -74,7 +74,7 @@ export function takeTable(
         await putOnStaff(change, actor, staffRow({ course: step.course, person: step.person.id, role: step.role }), step.rows); // prettier-ignore
     }
     await refitMeetings(change, [...made.values()]);
-    change.summarise(say.taken(fresh.length));
+    change.summarise(say.taken({ fresh: fresh.length }));
     return done({ added: fresh.length, same: steps.length - fresh.length });
   });
 }

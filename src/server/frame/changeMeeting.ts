@@ -56,13 +56,13 @@ export function changeMeeting(
         const when = `${dateLabel(date, 'short', locale)}, ${timeLabel(start, locale)}`;
         return save(
           { ...meeting, date, start, end, place: place || undefined, moved: true },
-          frameHistoryTexts.movedClass(title, when),
+          frameHistoryTexts.movedClass({ title, when }),
         );
       }
       case 'cancel':
-        return save({ ...meeting, cancelled: input.reason }, frameHistoryTexts.cancelledClass(title));
+        return save({ ...meeting, cancelled: input.reason }, frameHistoryTexts.cancelledClass({ title }));
       case 'restore':
-        return save({ ...meeting, cancelled: undefined }, frameHistoryTexts.restoredClass(title));
+        return save({ ...meeting, cancelled: undefined }, frameHistoryTexts.restoredClass({ title }));
       default:
         return input satisfies never;
     }

@@ -129,7 +129,7 @@ export async function previewClosure(
         closable: closable.length,
         holding: holdersOf(closable),
         movable: moves.map(({ entry, to }) =>
-          closureTexts.dueTo(entry.title, dateLabel(to, 'short', locale)),
+          closureTexts.dueTo({ title: entry.title, day: dateLabel(to, 'short', locale) }),
         ),
         plans: new Set(plans.map(({ plan: { id } }) => id)).size,
         events: events.length,
@@ -142,7 +142,9 @@ export async function previewClosure(
                   `${entryTexts.classTitle(meeting, section.name)}, ${dateLabel(meeting.date, 'short', locale)}${titleIn(plans, meeting)}`,
               ),
               ...events.map((entry) => `${entry.title}, ${momentLabel(mainMoment(entry), locale)}`),
-              ...due.map((entry) => `${entry.title}, ${entryTexts.due(momentLabel(entry.due, locale))}`),
+              ...due.map(
+                (entry) => `${entry.title}, ${entryTexts.due({ when: momentLabel(entry.due, locale) })}`,
+              ),
               ...taken.map(
                 ({ sheet, slot }) =>
                   `${sheet.title}, ${momentLabel(zonedWallAt(requireZone(sheet.tzid), slot.interval.start), locale)}: ${slot.bookings.map((b) => b.personName).join(', ')}`,
@@ -229,7 +231,7 @@ export function addClosure(
       .find((m) => m.moved && closes(closure.value, m));
     if (stranded)
       return refused('movedOntoClosure', [
-        { field: 'firstDay', message: frameHistoryTexts.movedThere(dateLabel(stranded.date)) },
+        { field: 'firstDay', message: frameHistoryTexts.movedThere({ day: dateLabel(stranded.date) }) },
       ]);
     await change.insert('closures', [fromClosure(closure.value)]);
     await refitMeetings(change, courses);
@@ -248,7 +250,7 @@ export function addClosure(
         slot,
         message: input.name,
       });
-    change.summarise(frameHistoryTexts.closed(closure.value.name));
+    change.summarise(frameHistoryTexts.closed({ name: closure.value.name }));
     return done({ ...closure.value, told: holdersOf(times) });
   });
 }
@@ -265,7 +267,7 @@ export function removeClosure(pembit: Pembit, actor: SignedIn, id: ClosureId): P
     const courses = closure.course ? [closure.course] : await courseIdsOf(change, closure.term);
     await refitMeetings(change, courses);
     await touchOnline(change, closure, await loadFrame(change, courses));
-    change.summarise(frameHistoryTexts.opened(closure.name));
+    change.summarise(frameHistoryTexts.opened({ name: closure.name }));
     return done(closure);
   });
 }

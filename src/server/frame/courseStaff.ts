@@ -33,9 +33,9 @@ const bad = (field: string, message: string): Refused => refused('badRequest', [
 
 /** Why somebody cannot be on a course's staff. */
 async function notForStaff(change: Reader, course: CourseId, person: Person): Promise<Refused | undefined> {
-  if (person.deactivated) return bad('email', staffTexts.deactivated(person.name));
+  if (person.deactivated) return bad('email', staffTexts.deactivated({ name: person.name }));
   const place = await placeOnRoster(change, { course, person: person.id });
-  return place ? bad('email', staffTexts.takesCourse(person.name)) : undefined;
+  return place ? bad('email', staffTexts.takesCourse({ name: person.name })) : undefined;
 }
 
 /** Puts somebody with an account on a course's staff, or gives them another role there. */
@@ -58,7 +58,7 @@ export function writeStaff(
     const days = input.role === 'substitute' ? { from: input.from!.toString(), until: input.until!.toString() } : {}; // prettier-ignore
     const row = staffRow({ course, person: person.id, role: input.role, sections: helps ? input.sections : [], ...days }); // prettier-ignore
     await putOnStaff(change, actor, row, rows);
-    change.summarise(staffTexts.made(refTo(person.id), input.role));
+    change.summarise(staffTexts.made({ name: refTo(person.id), role: input.role }));
     return done({ name: person.name });
   });
 }
@@ -147,7 +147,7 @@ export function removeStaff(
   return perform(pembit, actor, 'changeStaff', async (change) => {
     if (!mayChangeStaff(actor, asked.course)) return refused('notFound');
     const left = await leaveStaff(change, actor, asked);
-    if (left.ok) change.summarise(staffTexts.removed(refTo(asked.person)));
+    if (left.ok) change.summarise(staffTexts.removed({ name: refTo(asked.person) }));
     return left;
   });
 }
@@ -166,7 +166,7 @@ export function handOver(
     if (!rows.some((row) => isFor(row, from))) return refused('notFound');
     if (!heir || from === to) return bad('to', staffTexts.chooseSuccessor);
     await passOn(change, { course, from, to });
-    change.summarise(staffTexts.handedOver(refTo(from), refTo(to)));
+    change.summarise(staffTexts.handedOver({ from: refTo(from), to: refTo(to) }));
     return done({ name: heir.name });
   });
 }

@@ -47,7 +47,7 @@ export function addCourse(
     const id = await makeCourse(change, input, term);
     for (const section of input.sections) await makeSection(change, id, section, term);
     await refitMeetings(change, [id]);
-    change.summarise(frameHistoryTexts.addedCourse(input.code));
+    change.summarise(frameHistoryTexts.addedCourse({ code: input.code }));
     const { courses } = await loadFrame(change, [id]);
     return done({
       id,
@@ -85,7 +85,7 @@ export function changeCourse(
     if (taken.length > 0) return refused('badRequest', taken);
     await change.update('courses', id, fromCourseFacts(input));
     change.concerns(`course:${id}`);
-    change.summarise(frameHistoryTexts.changedCourse(input.code));
+    change.summarise(frameHistoryTexts.changedCourse({ code: input.code }));
     return done({ code: input.code });
   });
 }

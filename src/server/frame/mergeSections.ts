@@ -125,7 +125,7 @@ export function mergeSections(pembit: Pembit, actor: SignedIn, ids: Readonly<{ f
     await removeWhole(change, 'sections', from.id);
     await refitMeetings(change, [course.id]);
     change.concerns(`course:${course.id}`);
-    change.summarise(frameHistoryTexts.mergedSections(from.name, into.name));
+    change.summarise(frameHistoryTexts.mergedSections({ from: from.name, into: into.name }));
     return done({ students: from.students });
   });
 } // prettier-ignore

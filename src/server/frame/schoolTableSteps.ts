@@ -87,7 +87,7 @@ class Steps {
     const [only, other] = this.terms;
     if (name === '') return only && !other ? only : fault(say.whichTerm);
     const term = this.terms.find((one) => one.name.toLowerCase() === name.toLowerCase());
-    return term ?? fault(say.noSuchTerm(name));
+    return term ?? fault(say.noSuchTerm({ name }));
   }
 
   private coursesIn({ id }: Term): ReturnType<typeof coursesInTerm> {
@@ -100,9 +100,9 @@ class Steps {
     const known = await this.byEmail(rows.map(({ email }) => email));
     const seen = new Map<string, number>();
     await this.each(rows, (person) => {
-      const words = say.personLine(person.name, person.email);
+      const words = say.personLine({ name: person.name, email: person.email });
       const before = seen.get(person.email);
-      if (before !== undefined) fault(say.twice(before));
+      if (before !== undefined) fault(say.twice({ line: before }));
       seen.set(person.email, person.line);
       return { line: person.line, words, ...(known.has(person.email) ? { do: 'same' } : { do: 'person', person }) }; // prettier-ignore
     });
@@ -119,12 +119,12 @@ class Steps {
       const { course, first, names } = held;
       const differs = (field: 'title' | 'tag' | 'color' | 'instructor') => row[field] !== undefined && row[field] !== first[field]; // prettier-ignore
       if (course.fresh && (['title', 'tag', 'color', 'instructor'] as const).some(differs))
-        fault(say.otherThanAbove(row.code, first.line));
+        fault(say.otherThanAbove({ code: row.code, line: first.line }));
       const [unknown] = unknownDays(row.week, term);
       if (unknown) fault(unknown.message);
       const words = course.fresh
-        ? say.courseLine(row.code, course.fresh.title, row.section)
-        : say.sectionLine(row.code, row.section);
+        ? say.courseLine({ code: row.code, title: course.fresh.title, section: row.section })
+        : say.sectionLine({ code: row.code, section: row.section });
       if (names.has(row.section)) return { line: row.line, words, do: 'same' };
       names.add(row.section);
       return { line: row.line, words, do: 'section', course, section: { name: row.section, week: row.week } };
@@ -136,18 +136,18 @@ class Steps {
     const all = await this.coursesIn(term);
     const known = all.find(({ code }) => code === row.code);
     if (known) {
-      if (known.archived_at !== null) fault(say.archived(row.code));
+      if (known.archived_at !== null) fault(say.archived({ code: row.code }));
       const [course] = (await loadFrame(this.reader, [known.id as CourseId])).courses;
       const names = new Set(course!.sections.map(({ name }) => name));
       return { course: { term, code: row.code, id: course!.id }, first: row, names };
     }
     const { title, tag, instructor } = row;
-    if (title === undefined) return fault(say.noTitle(row.code));
-    if (instructor === undefined) return fault(say.noInstructor(row.code));
-    if (tag === undefined) return fault(say.noTag(row.code));
+    if (title === undefined) return fault(say.noTitle({ code: row.code }));
+    if (instructor === undefined) return fault(say.noInstructor({ code: row.code }));
+    if (tag === undefined) return fault(say.noTag({ code: row.code }));
     const person = people.get(instructor);
-    if (!person) return fault(say.noSuchPerson(instructor));
-    if (person.deactivated) return fault(staffTexts.deactivated(person.name));
+    if (!person) return fault(say.noSuchPerson({ email: instructor }));
+    if (person.deactivated) return fault(staffTexts.deactivated({ name: person.name }));
     const taken = new Set([...all.map(({ color }) => color as string), ...this.colorsGiven]);
     const color = row.color ?? COURSE_COLORS.find((one) => !taken.has(one)) ?? COURSE_COLORS[0];
     this.colorsGiven.add(color);
@@ -163,16 +163,16 @@ class Steps {
     await this.each(rows, async (row) => {
       const term = this.term(row.term);
       const known = (await this.coursesIn(term)).find(({ code }) => code === row.code);
-      if (!known) return fault(say.noSuchCourse(row.code));
-      if (known.archived_at !== null) return fault(say.archived(row.code));
+      if (!known) return fault(say.noSuchCourse({ code: row.code }));
+      if (known.archived_at !== null) return fault(say.archived({ code: row.code }));
       const person = people.get(row.email);
-      if (!person) return fault(say.noSuchPerson(row.email));
+      if (!person) return fault(say.noSuchPerson({ email: row.email }));
       const key = `${known.id} ${person.id}`;
       const before = seen.get(key);
-      if (before !== undefined) fault(say.twice(before));
+      if (before !== undefined) fault(say.twice({ line: before }));
       seen.set(key, row.line);
       const course = known.id as CourseId;
-      const words = say.staffLine(row.email, row.code, staffTexts.roles[row.role]);
+      const words = say.staffLine({ email: row.email, code: row.code, role: staffTexts.roles[row.role] });
       const staff = await staffRowsOf(this.reader, course);
       if (staff.some(({ person_id, role }) => person_id === person.id && role === row.role))
         return { line: row.line, words, do: 'same' };

@@ -37,7 +37,9 @@ export function unknownDays(
   field = 'week',
 ): FieldError[] {
   const missing = classes.find(({ cycleDay }) => cycleDay !== undefined && !cycle?.days.includes(cycleDay));
-  return missing ? [{ field, message: courseTexts.noSuchDay(missing.cycleDay!, cycle?.days ?? []) }] : [];
+  return missing
+    ? [{ field, message: courseTexts.noSuchDay({ day: missing.cycleDay!, days: cycle?.days ?? [] }) }]
+    : [];
 }
 
 export function addSection(
@@ -55,7 +57,7 @@ export function addSection(
     if (wrong.length > 0) return refused('badRequest', wrong);
     await makeSection(change, id, input, term);
     await refitMeetings(change, [id]);
-    change.summarise(frameHistoryTexts.addedSection(input.name));
+    change.summarise(frameHistoryTexts.addedSection({ name: input.name }));
     return done({ name: input.name });
   });
 }
@@ -108,7 +110,7 @@ export const changeWeek = (pembit: Pembit, actor: SignedIn, id: SectionId, input
       id,
       changePattern(section.patterns, { from: input.from, classes: input.week }),
     );
-    change.summarise(frameHistoryTexts.changedWeek(section.name, dateLabel(input.from)));
+    change.summarise(frameHistoryTexts.changedWeek({ name: section.name, day: dateLabel(input.from) }));
     return [];
   });
 
@@ -118,7 +120,7 @@ export const changeSection = (pembit: Pembit, actor: SignedIn, id: SectionId, in
     const wrong = nameTaken(course, input.name, id);
     if (wrong.length > 0) return wrong;
     await change.update('sections', id, fromSection({ id: section.id, ...input }, course.id));
-    change.summarise(frameHistoryTexts.changedSection(input.name));
+    change.summarise(frameHistoryTexts.changedSection({ name: input.name }));
     return [];
   });
 
@@ -127,7 +129,7 @@ export const changeRooms = (pembit: Pembit, actor: SignedIn, id: SectionId, inpu
   changeSectionBy(pembit, { actor, act: 'changeRooms', id }, async (change, { section }) => {
     const { from, until, place } = input;
     await writePatterns(change, id, placeFrom(section.patterns, { from, until, place: place || undefined }));
-    change.summarise(frameHistoryTexts.changedRooms(section.name, dateLabel(from)));
+    change.summarise(frameHistoryTexts.changedRooms({ name: section.name, day: dateLabel(from) }));
     return [];
   });
 
@@ -139,11 +141,11 @@ export const addClass = (pembit: Pembit, actor: SignedIn, id: SectionId, input: 
       (c) => c.term === term.id && concernsSection(c, course.id, id) && closes(c, input),
     );
     if (!isIn(term, input.date)) return [{ field: 'date', message: courseTexts.outsideTerm }];
-    if (closed) return [{ field: 'date', message: courseTexts.closedFor(closed.name) }];
+    if (closed) return [{ field: 'date', message: courseTexts.closedFor({ name: closed.name }) }];
     const { place, ...when } = input;
     const extra = { id: randomUUID(), ...when, ...(place ? { place } : {}) };
     await change.insert('extra_classes', [fromExtraClass(extra, id)]);
-    change.summarise(frameHistoryTexts.addedClass(section.name, dateLabel(input.date)));
+    change.summarise(frameHistoryTexts.addedClass({ name: section.name, day: dateLabel(input.date) }));
     return [];
   });
 
@@ -153,6 +155,6 @@ export const removeClass = (pembit: Pembit, actor: SignedIn, id: SectionId, extr
     const found = section.extraClasses?.find((one) => one.id === extra);
     if (!found) return [{ field: 'class', message: courseTexts.noSuchClass }];
     await change.remove('extra_classes', extra);
-    change.summarise(frameHistoryTexts.removedClass(section.name, dateLabel(found.date)));
+    change.summarise(frameHistoryTexts.removedClass({ name: section.name, day: dateLabel(found.date) }));
     return [];
   });

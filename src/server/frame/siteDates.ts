@@ -38,7 +38,7 @@ export function addSiteDate(
     };
     await change.insert('site_dates', [fromSiteDate(date)]);
     await concernTerm(change, date.term);
-    change.summarise(frameHistoryTexts.addedDate(date.name));
+    change.summarise(frameHistoryTexts.addedDate({ name: date.name }));
     return done({ name: date.name });
   });
 }
@@ -55,7 +55,7 @@ export function removeSiteDate(
     if (!date) return refused('notFound');
     await change.remove('site_dates', id);
     await concernTerm(change, date.term);
-    change.summarise(frameHistoryTexts.removedDate(date.name));
+    change.summarise(frameHistoryTexts.removedDate({ name: date.name }));
     return done({ name: date.name });
   });
 }

@@ -31,7 +31,7 @@ export function addTerm(pembit: Pembit, actor: SignedIn, input: TermInput): Prom
     if (!mayOffice(actor, 'addTerm')) return refused('notYours');
     const term: Term = { ...input, id: randomUUID() as TermId };
     await change.insert('terms', [fromTerm(term)]);
-    change.summarise(frameHistoryTexts.addedTerm(term.name));
+    change.summarise(frameHistoryTexts.addedTerm({ name: term.name }));
     return done(term);
   });
 }
@@ -55,7 +55,7 @@ export function deleteTerm(pembit: Pembit, actor: SignedIn, id: TermId): Promise
     if (!term) return refused('notFound');
     if ((await runningIn(change, id)).length > 0) return refused('coursesRun');
     await removeTerm(change, id);
-    change.summarise(frameHistoryTexts.deletedTerm(term.name));
+    change.summarise(frameHistoryTexts.deletedTerm({ name: term.name }));
     return done({ name: term.name });
   });
 }
@@ -130,7 +130,7 @@ export function changeTerm(
     for (const calendar of await calendarsInTerm(change, id))
       await fitCalendarClosures(change, calendar, calendar.id);
     if (before.tzid !== after.tzid) await moveToZone(change, courses, after.tzid);
-    change.summarise(frameHistoryTexts.changedTerm(after.name));
+    change.summarise(frameHistoryTexts.changedTerm({ name: after.name }));
     return done(effects);
   });
 }

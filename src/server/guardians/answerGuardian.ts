@@ -84,7 +84,7 @@ async function partOf(
   const { name: school } = await schoolSettings(pembit);
   const above = html`<p><a class="back" href="${more}">${say.more}</a></p>`;
   const foot = html`${contacts.length === 0 ? undefined : html`<h2>${say.contacts}</h2><ul>${contacts.map(({ name, contact }) => html`<li>${name}: ${contact}</li>`)}</ul>`}
-    <p class="soft foot">${say.foot} ${say.office(school)}</p>`;
+    <p class="soft foot">${say.foot} ${say.office({ name: school })}</p>`;
   return { status: 200, title: childName, html: html`${readPage(context, above)} ${foot}` };
 } // prettier-ignore
 

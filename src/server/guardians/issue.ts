@@ -172,7 +172,11 @@ function readAt(
 ) {
   const at = Temporal.Instant.fromEpochMilliseconds(hour);
   const when = momentLabel(zonedWallAt(zone, at), locale);
-  return { what, hour: at.toString(), words: what === 'page' ? say.readPage(when) : say.readFeed(when) };
+  return {
+    what,
+    hour: at.toString(),
+    words: what === 'page' ? say.readPage({ when }) : say.readFeed({ when }),
+  };
 }
 
 type Managed = Readonly<{

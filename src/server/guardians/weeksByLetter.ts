@@ -53,7 +53,7 @@ export async function wishLetters(
     if (seconds > 0) return { ...refused('tooManyTries'), seconds };
   }
   const link = `${pembit.config.baseUrl}/guardian/confirm/${guardian.id}/${proofOf(pembit.secret, PROOF, said({ ...guardian, email }))}`;
-  const letter = { to: email, subject: say.confirmSubject, text: say.confirmLetter(link), sender: null, about: guardian.child };
+  const letter = { to: email, subject: say.confirmSubject, text: say.confirmLetter({ link }), sender: null, about: guardian.child };
   await pembit.queue.write(async (writer) => {
     await writeLetterWish(writer, guardian.id, { email, locale, tzid });
     await queueLetters(writer, email ? [letter] : [], pembit.now().epochMilliseconds);
@@ -91,7 +91,7 @@ async function weekOf(pembit: Pembit, guardian: Guardian) {
       return `${momentFor(o.start, reading)}: ${[...tags, titleOf(o)].join(' ')}${o.cancelled === undefined ? '' : say.off}`;
     });
   const day = (date: typeof monday) => dateLabel(date, 'short', reading.locale);
-  return { subject: say.weekSubject(childName, day(monday), day(sunday)), lines: lines.length > 0 ? lines : [say.nothing] };
+  return { subject: say.weekSubject({ child: childName, from: day(monday), to: day(sunday) }), lines: lines.length > 0 ? lines : [say.nothing] };
 } // prettier-ignore
 
 /** Sends the next week to guardians who want it by letter, on the last school day of each; not while an address rests or sleeps. */
@@ -104,7 +104,7 @@ export async function sendWeeks(pembit: Pembit): Promise<void> {
     const letter = {
       to: guardian.email,
       subject: week.subject,
-      text: say.week(week.lines, guardianUrls(pembit, guardian).page),
+      text: say.week({ lines: week.lines, page: guardianUrls(pembit, guardian).page }),
       sender,
       about: guardian.child,
       unsubscribe: unsubscribeToken(pembit, guardian.id, 'guardian'),

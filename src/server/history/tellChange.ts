@@ -97,7 +97,7 @@ async function prepared(pembit: Pembit, writer: Writer, actor: SignedIn, { id, a
     if (now.length === 0) continue;
     letters.push({
       to: person.email,
-      subject: mailTexts.changedSubject(said!.summary),
+      subject: mailTexts.changedSubject({ summary: said!.summary }),
       text: mailTexts.changed(person.name, now.map(({ line }) => line), actor.person.name),
       sender: actor.person.id,
       urgent,

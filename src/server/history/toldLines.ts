@@ -49,13 +49,13 @@ const near = (pembit: Pembit, moments: readonly (Moment | undefined)[], tzid: st
 function lineFor(event: StoredEvent, was: SeenEntry, now: SeenEntry | undefined, { reading, link }: Readonly<{ reading: Reading; link: string }>): string | undefined {
   if (was.kind === 'note' || now?.kind === 'note') return undefined;
   const before = momentFor(mainMoment(was), reading);
-  if (!now) return mailTexts.goneLine(was.title, before, link);
+  if (!now) return mailTexts.goneLine({ title: was.title, was: before, link });
   const after = momentFor(mainMoment(now), reading);
-  if (was.cancelled === undefined && now.cancelled !== undefined) return mailTexts.calledOffLine(now.title, after, now.cancelled, link);
-  if (was.cancelled !== undefined && now.cancelled === undefined) return mailTexts.takesPlaceLine(now.title, after, link);
-  if (momentText(mainMoment(was)) !== momentText(mainMoment(now))) return mailTexts.movedLine(now.title, before, after, link);
+  if (was.cancelled === undefined && now.cancelled !== undefined) return mailTexts.calledOffLine({ title: now.title, when: after, reason: now.cancelled, link });
+  if (was.cancelled !== undefined && now.cancelled === undefined) return mailTexts.takesPlaceLine({ title: now.title, when: after, link });
+  if (momentText(mainMoment(was)) !== momentText(mainMoment(now))) return mailTexts.movedLine({ title: now.title, was: before, is: after, link });
   const fields = fieldsSeen(event, was, now);
-  return fields.length === 0 ? undefined : mailTexts.changedLine(now.title, after, fieldWords(fields), link);
+  return fields.length === 0 ? undefined : mailTexts.changedLine({ title: now.title, when: after, fields: fieldWords(fields), link });
 } // prettier-ignore
 
 /** What each is told, a line once; and how each reads it. */
@@ -98,8 +98,8 @@ async function tellOfClass(pembit: Pembit, reader: Reader, event: StoredEvent, t
   const lineFor = (reading: Reading): string | undefined => {
     const [was, now] = [before, after].map((state) => state && momentFor(moment(state), reading));
     const day = (state: typeof before) => state ? dateLabel(dayOf(moment(state)), 'short', reading.locale) : undefined; // prettier-ignore
-    if (event.type === 'classPlanMoved') return after ? mailTexts.movedClassLine(after.title, day(before), day(after)!, link) : undefined;
-    return mailTexts.classLine[event.type as keyof typeof mailTexts.classLine](place.code, was ?? '', now ?? '', after?.cancelled ?? '', link);
+    if (event.type === 'classPlanMoved') return after ? mailTexts.movedClassLine({ title: after.title, was: day(before), is: day(after)!, link }) : undefined;
+    return mailTexts.classLine[event.type as keyof typeof mailTexts.classLine]({ code: place.code, was: was ?? '', is: now ?? '', reason: after?.cancelled ?? '', link });
   };
   const called = event.type !== 'classMoved' && event.type !== 'classPlanMoved';
   const soon = called || near(pembit, [before, after].map((state) => (state ? moment(state) : undefined)), place.tzid);

@@ -44,22 +44,22 @@ function entryStep(event: StoredEvent, viewer: SignedIn['viewer'], reading: Read
   const [was, now] = [before, after].map((state) => state ? (seenBy(viewer, entryOfState(state), event.at) as SeenEntry | undefined) : undefined); // prettier-ignore
   if (!was || was.kind === 'note') return undefined;
   const from = momentFor(mainMoment(was), reading);
-  if (!now || now.kind === 'note') return event.type === 'entryDeleted' ? trustTexts.deleted(from) : trustTexts.withdrawn(from);
+  if (!now || now.kind === 'note') return event.type === 'entryDeleted' ? trustTexts.deleted({ when: from }) : trustTexts.withdrawn({ when: from });
   const to = momentFor(mainMoment(now), reading);
-  if (was.cancelled === undefined && now.cancelled !== undefined) return trustTexts.calledOff(to);
-  if (was.cancelled !== undefined && now.cancelled === undefined) return trustTexts.takesPlace(to);
-  if (was.release === 'shown' && now.release !== 'shown') return trustTexts.withdrawn(from);
-  if (momentText(mainMoment(was)) !== momentText(mainMoment(now))) return trustTexts.moved(from, to);
+  if (was.cancelled === undefined && now.cancelled !== undefined) return trustTexts.calledOff({ when: to });
+  if (was.cancelled !== undefined && now.cancelled === undefined) return trustTexts.takesPlace({ when: to });
+  if (was.release === 'shown' && now.release !== 'shown') return trustTexts.withdrawn({ when: from });
+  if (momentText(mainMoment(was)) !== momentText(mainMoment(now))) return trustTexts.moved({ was: from, now: to });
   const fields = fieldsSeen(event, was, now);
-  return fields.length > 0 ? trustTexts.changed(fieldWords(fields)) : undefined;
+  return fields.length > 0 ? trustTexts.changed({ fields: fieldWords(fields) }) : undefined;
 } // prettier-ignore
 
 function classStep(event: StoredEvent, tzid: string, reading: Reading): string | undefined {
   const { before, after } = event.payload.class!;
   const [was, now] = [before, after].map((state) => state ? momentFor(momentOfClass(state, tzid), reading) : ''); // prettier-ignore
-  if (event.type === 'classMoved') return trustTexts.moved(was!, now!);
-  if (event.type === 'classCalledOff') return trustTexts.calledOff(now!);
-  return event.type === 'classReinstated' ? trustTexts.takesPlace(now!) : undefined;
+  if (event.type === 'classMoved') return trustTexts.moved({ was: was!, now: now! });
+  if (event.type === 'classCalledOff') return trustTexts.calledOff({ when: now! });
+  return event.type === 'classReinstated' ? trustTexts.takesPlace({ when: now! }) : undefined;
 }
 
 /** What steps are about; `tzid`: the zone of its plan. */
@@ -69,7 +69,7 @@ async function lineOf(pembit: Pembit, event: StoredEvent, what: string, reading:
   const { person } = event.actor ? await keptPerson(pembit, event.actor) : { person: undefined };
   const zone = requireZone(reading.tzid ?? tzid);
   const at = momentLabel({ wall: toWall(zone, event.at), tzid: zone.tzid }, reading.locale);
-  const by = trustTexts.by(person?.name ?? '', at);
+  const by = trustTexts.by({ name: person?.name ?? '', at });
   const telling = asStaff && event.history ? await tellingOf(pembit, event.history) : undefined;
   if (!telling) return { what, by };
   const sequence = Number(event.payload.entry?.after?.row.sequence ?? 0);

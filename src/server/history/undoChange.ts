@@ -79,7 +79,7 @@ function refusalOf({ laterChanges, inTheWay }: Obstacles): Refused | undefined {
   const rows = new Map<string, number>();
   for (const { table, rows: n } of inTheWay) rows.set(table, (rows.get(table) ?? 0) + n);
   const named = [...rows].map(([table, n]) => undoTexts.inTheWay(table, n));
-  return refusedBecause('hangsOn', undoTexts.standsInTheWay(named));
+  return refusedBecause('hangsOn', undoTexts.standsInTheWay({ what: named }));
 }
 
 /** What must never be lost: the last administrator of a school, the last instructor of a course. */
@@ -126,7 +126,7 @@ async function putActBack(
   await takeBackLines(change, record.id);
   await takeBackNotices(change, record.id);
   change.actAs(undoOf(record.act));
-  change.summarise(historyTexts.undid(record.summary));
+  change.summarise(historyTexts.undid({ what: record.summary }));
   const [said] = await withNames(change, [{ summary: record.summary }], historyTexts.somebody);
   return done({ summary: said!.summary });
 }

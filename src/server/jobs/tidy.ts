@@ -46,7 +46,7 @@ async function archiveEnded(pembit: Pembit): Promise<void> {
   for (const { id, code } of courses)
     await recordChange(
       pembit.queue,
-      { act: 'archiveCourse', summary: frameHistoryTexts.archived(code), actor: null, nowMs: now.epochMilliseconds },
+      { act: 'archiveCourse', summary: frameHistoryTexts.archived({ code }), actor: null, nowMs: now.epochMilliseconds },
       async (change) => {
         await change.update('courses', id, { archived_at: change.nowMs });
         change.concerns(`course:${id}`);
@@ -61,7 +61,7 @@ async function forgetCourses(pembit: Pembit, beforeMs: number): Promise<void> {
   for (const { id, code } of courses) {
     const { history } = await recordChange(
       pembit.queue,
-      { act: 'tidy', summary: frameHistoryTexts.deletedCourse(code), actor: null, nowMs },
+      { act: 'tidy', summary: frameHistoryTexts.deletedCourse({ code }), actor: null, nowMs },
       async (change) => {
         await removeCourse(change, id);
         change.concerns(`course:${id}`);

@@ -16,5 +16,7 @@ export async function dueWords(
   if (!load.ok) return undefined;
   const { dates, days, students } = load.value;
   const day = days[dates.findIndex((date) => due.startsWith(date.toString()))];
-  return day && students > 0 ? loadTexts.day(day.concerned, students, day.alarmed) : undefined;
+  return day && students > 0
+    ? loadTexts.day({ concerned: day.concerned, students, alarmed: day.alarmed })
+    : undefined;
 }

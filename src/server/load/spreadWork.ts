@@ -69,7 +69,7 @@ export async function proposeSpread(
     gap: input.gap,
     isOpen: (day) => isOpenDay(load, day) && (!input.weekday || load.dates[day]!.dayOfWeek === input.weekday),
   });
-  if (!spread) return refused('badRequest', [{ field: 'latest', message: loadTexts.errors.noRoom(first.length) }]); // prettier-ignore
+  if (!spread) return refused('badRequest', [{ field: 'latest', message: loadTexts.errors.noRoom({ n: first.length }) }]); // prettier-ignore
   return done({
     moves: first.map(({ id, title, due }, i) => {
       const day = spread.days[i]!;

@@ -141,7 +141,7 @@ async function takePlace(change: Change, { platform, linked, person, role }: Pla
     await noteInOffice(change, { act: 'staff', actor: null, person, course, detail: STAFF_ROLE[role] });
   }
   change.concerns(`course:${course}`, `person:${person}`);
-  change.summarise(ltiTexts.arrived(refTo(person), platform.name));
+  change.summarise(ltiTexts.arrived({ who: refTo(person), site: platform.name }));
 } // prettier-ignore
 
 /** An act of nobody who is signed in: somebody comes from a site. */
@@ -157,7 +157,7 @@ export function rowOfSitePerson(
   { id, course, nowMs }: Readonly<{ id: PersonId; course: CourseId; nowMs: number }>,
 ): ReturnType<typeof personRow> {
   const code = id.slice(0, 4).toUpperCase();
-  const called = name ?? (role === 'takes' ? ltiTexts.nameless(code) : ltiTexts.namelessStaff(code));
+  const called = name ?? (role === 'takes' ? ltiTexts.nameless({ code }) : ltiTexts.namelessStaff({ code }));
   return personRow({ id, name: called, email: email ?? addressInstead(id), madeBy: course }, nowMs);
 }
 

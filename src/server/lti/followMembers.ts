@@ -160,7 +160,7 @@ async function takeOver(
         await moveToSection(change, context.course, { people: moved, section: context.section });
       await takeOffRoster(change, context.course, off);
       change.concerns(`course:${context.course}`);
-      change.summarise(ltiTexts.followed(platform.name, added.length, off.length));
+      change.summarise(ltiTexts.followed({ site: platform.name, added: added.length, off: off.length }));
       return done(null);
     });
     if (!taken.ok) return { added: 0, off: 0, absent: since.size };

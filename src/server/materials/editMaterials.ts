@@ -71,7 +71,7 @@ export function addMaterial(
       lastModified: now,
     };
     await insertMaterials(change, [material], tzid);
-    change.summarise(materialTexts.added(material.title));
+    change.summarise(materialTexts.added({ title: material.title }));
     return done({ id: material.id, title: material.title });
   });
 }
@@ -94,7 +94,7 @@ export function changeMaterial(
     const content = contentOf(input, tzid);
     if (onlyHides(material, content)) change.actAs('hideMaterial');
     await replaceMaterial(change, { ...material, ...content }, tzid);
-    change.summarise(materialTexts.changed(input.title));
+    change.summarise(materialTexts.changed({ title: input.title }));
     return done({ id, title: input.title });
   });
 }
@@ -115,7 +115,7 @@ export function deleteMaterial(
     const { material, materials } = found.value;
     const gone = [...heldBy(materials, id).reverse(), material];
     for (const each of gone) await removeMaterial(change, each);
-    change.summarise(materialTexts.removed(material.title));
+    change.summarise(materialTexts.removed({ title: material.title }));
     return done({ title: material.title, removed: gone.length });
   });
 }
@@ -134,7 +134,7 @@ export function moveMaterial(
     const moved = moveInOutline(materials, id, place);
     if (!moved) return refused('badRequest', [{ field: 'parent', message: materialTexts.notThere }]);
     for (const each of moved) await replaceMaterial(change, each, tzid);
-    change.summarise(materialTexts.moved(material.title));
+    change.summarise(materialTexts.moved({ title: material.title }));
     return done({ title: material.title });
   });
 }

@@ -90,7 +90,7 @@ export function importMaterials(
     const [fault] = faults;
     if (fault)
       return refused('badRequest', [
-        { field: 'list', message: materialTexts.fault(fault.line, fault.message) },
+        { field: 'list', message: materialTexts.fault({ line: fault.line, message: fault.message }) },
       ]);
     const now = pembit.now();
     const unitOf = new Map(
@@ -123,7 +123,7 @@ export function importMaterials(
       if (kind === 'unit') unitOf.set(title.toLowerCase(), material.id);
     }
     await insertMaterials(change, fresh, tzid);
-    change.summarise(materialTexts.imported(fresh.length, changed));
+    change.summarise(materialTexts.imported({ added: fresh.length, changed }));
     return done({ added: fresh.length, changed });
   });
 }

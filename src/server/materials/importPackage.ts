@@ -203,7 +203,7 @@ export async function importPackage(
     const { changed, fresh } = materialsFrom({ ...outline.value, lines, files, now });
     for (const material of changed) await replaceMaterial(change, material, outline.value.tzid);
     await insertMaterials(change, fresh, outline.value.tzid);
-    change.summarise(packageTexts.imported(fresh.length, changed.length));
+    change.summarise(packageTexts.imported({ added: fresh.length, changed: changed.length }));
     return done({ added: fresh.length, changed: changed.length, skipped: skipped.length });
   });
 }

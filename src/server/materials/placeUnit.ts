@@ -92,7 +92,7 @@ export function placeUnitOnClasses(
         pinned: false,
         bindings: meetings.map(({ section, meeting }) => ({ section: section.id, meeting: meeting.id })),
       });
-    change.summarise(materialTexts.placed(unit.title, placing.placements.length));
+    change.summarise(materialTexts.placed({ title: unit.title, count: placing.placements.length }));
     return done({ planned: placing.placements.length });
   });
 }

@@ -80,7 +80,7 @@ export async function judgeReceived(
   if (received.size === 0) return { refused: fileTexts.empty };
   const found = await fileTypeFromFile(received.path);
   const judged = judgeFile(name, found?.mime, !found && (await isTextFile(received.path)));
-  return 'refused' in judged ? { refused: fileTexts[judged.refused](name) } : judged;
+  return 'refused' in judged ? { refused: fileTexts[judged.refused]({ name }) } : judged;
 }
 
 /** Judges what was received and keeps it, or throws it away with a sentence. */

@@ -102,7 +102,7 @@ export async function writeToStudents(
   const { people, audience, entry } = found.value;
   if (people.length === 0) return refused('nobodyToTell');
   const atMs = pembit.now().epochMilliseconds;
-  const about = entry && messageTexts.letterAbout(entry.title, `${pembit.config.baseUrl}/e/${entry.id}`);
+  const about = entry && messageTexts.letterAbout({ title: entry.title, link: `${pembit.config.baseUrl}/e/${entry.id}` });
   const body = [text.trim(), about].filter(Boolean).join('\n\n');
   await pembit.queue.write(
     async (writer) => {

@@ -35,8 +35,8 @@ export const tooManyMisses = ({ method }: OutletRequest): OutletAnswer =>
 
 const saysOf = ({ name, replaced }: GoneAddress) =>
   replaced
-    ? { title: embedTexts.replacedTitle, sentence: embedTexts.replaced(name) }
-    : { title: embedTexts.deletedTitle, sentence: embedTexts.deleted(name) };
+    ? { title: embedTexts.replacedTitle, sentence: embedTexts.replaced({ name }) }
+    : { title: embedTexts.deletedTitle, sentence: embedTexts.deleted({ name }) };
 
 /** One entry that says so, on the day on which the address was replaced. */
 function replacedFeed({ name, goneAtMs }: GoneAddress, hash: string): string {
@@ -51,7 +51,7 @@ function replacedFeed({ name, goneAtMs }: GoneAddress, hash: string): string {
           dtstamp: at,
           dtstart: at.toZonedDateTimeISO('UTC').toPlainDate(),
           summary: embedTexts.replacedTitle,
-          description: embedTexts.replaced(name),
+          description: embedTexts.replaced({ name }),
           class: 'PUBLIC',
           transp: 'TRANSPARENT',
           status: 'CONFIRMED',

@@ -17,7 +17,7 @@ export async function mailAddress(
   if (!found.ok) return found;
   const { name, url } = found.value;
   const { email: to, name: person } = actor.person;
-  const letter = { to, subject: mailTexts.addressSubject(name), text: mailTexts.address(person, name, url) };
+  const letter = { to, subject: mailTexts.addressSubject({ name }), text: mailTexts.address({ person, name, url }) };
   const nowMs = pembit.now().epochMilliseconds;
   await pembit.queue.write((writer) => queueLetters(writer, [{ ...letter, sender: null }], nowMs), { aside: true });
   return done({ to });

@@ -111,7 +111,7 @@ export function outletFile(outlet: Outlet, contents: OutletContents, given: Give
   } = contents.plan;
   return writeCalendar(
     {
-      name: form === 'work' ? feedTexts.workOf(outlet.name) : outlet.name,
+      name: form === 'work' ? feedTexts.workOf({ name: outlet.name }) : outlet.name,
       description: feedTexts.about(
         courses.map((course) => `${course.code} ${course.title}`),
         outlet.audience,

@@ -94,7 +94,7 @@ function asRead(file: string, { plan }: ReturnType<typeof outletContents>, title
   const calendar = readCalendar(new TextEncoder().encode(file), { tzid: term.tzid });
   const times = outsideTimes(calendar, term);
   return html`<h1>${title}</h1>
-    <p class="soft">${embedTexts.asRead(times.length)}</p>
+    <p class="soft">${embedTexts.asRead({ n: times.length })}</p>
     <ul class="day">
       ${times.slice(0, MOST).map(
         ({ start, end, title: what, place, cancelled }) =>

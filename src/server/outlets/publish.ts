@@ -134,7 +134,7 @@ export async function publish(
       generation: 1,
     };
     await insertOutlet(change, outlet, outletHash(pembit, outlet));
-    change.summarise(historyTexts.published(outlet.name));
+    change.summarise(historyTexts.published({ name: outlet.name }));
     return done(withUrl(pembit, outlet));
   });
 }
@@ -177,7 +177,7 @@ export async function changeOutlet(
     if (!composed.ok) return composed;
     const after = { ...composed.value, opened, id, owner: before.owner, generation: before.generation };
     await replaceOutlet(change, before, after, outletHash(pembit, after));
-    change.summarise(historyTexts.changedOutlet(after.name));
+    change.summarise(historyTexts.changedOutlet({ name: after.name }));
     return done(withUrl(pembit, after));
   });
 }
@@ -194,7 +194,7 @@ export function changePersonalFeed(
     const { id, kind, name, owner, generation } = own;
     const after: Outlet = { id, kind, name, owner, generation, audience: 'personal', ...input };
     await replaceOutlet(change, own, after, outletHash(pembit, after));
-    change.summarise(historyTexts.changedOutlet(name));
+    change.summarise(historyTexts.changedOutlet({ name }));
     return done(withUrl(pembit, after));
   });
 }
@@ -208,7 +208,7 @@ export function replaceAddress(pembit: Pembit, actor: SignedIn, id: OutletId): P
     const after = { ...before, generation: before.generation + 1 };
     await insertGoneAddress(change, before, { tokenHash: outletHash(pembit, before), replaced: true });
     await replaceOutlet(change, before, after, outletHash(pembit, after));
-    change.summarise(historyTexts.replacedAddress(before.name));
+    change.summarise(historyTexts.replacedAddress({ name: before.name }));
     return done(withUrl(pembit, after));
   });
 }
@@ -221,7 +221,7 @@ export function deleteOutlet(pembit: Pembit, actor: SignedIn, id: OutletId): Pro
     const outlet = found.value;
     await removeOutlet(change, outlet);
     await insertGoneAddress(change, outlet, { tokenHash: outletHash(pembit, outlet), replaced: false });
-    change.summarise(historyTexts.deletedOutlet(outlet.name));
+    change.summarise(historyTexts.deletedOutlet({ name: outlet.name }));
     return found;
   });
 }
@@ -255,7 +255,7 @@ export async function personalFeedOf(
       id: randomUUID() as OutletId,
       kind: 'feed',
       audience: 'personal',
-      name: publishTexts.personalName(person.name),
+      name: publishTexts.personalName({ name: person.name }),
       owner: person.id,
       generation: 1,
     };

@@ -31,7 +31,12 @@ export async function tellFeeds(
       letter: {
         to: student.email,
         subject: publishTexts.letterSubject,
-        text: publishTexts.letter(student.name, actor.person.name, url, `${pembit.config.baseUrl}/subscribe`),
+        text: publishTexts.letter({
+          name: student.name,
+          by: actor.person.name,
+          url,
+          page: `${pembit.config.baseUrl}/subscribe`,
+        }),
         sender: actor.person.id,
       },
     });

@@ -152,7 +152,7 @@ export async function addCalendar(
     });
     await insertCalendar(change, calendar, actor.person.id);
     await fitCalendarClosures(change, calendar, calendar.id);
-    change.summarise(historyTexts.addedCalendar(name));
+    change.summarise(historyTexts.addedCalendar({ name }));
     return done(calendar);
   });
 }
@@ -179,7 +179,7 @@ export function changeCalendar(
     const calendar = { ...found.value, ...facts };
     await updateCalendar(change, calendar);
     await fitCalendarClosures(change, calendar, id);
-    change.summarise(historyTexts.changedCalendar(calendar.name));
+    change.summarise(historyTexts.changedCalendar({ name: calendar.name }));
     return done(calendar);
   });
 }
@@ -195,7 +195,7 @@ export function deleteCalendar(
     if (!found.ok) return found;
     await fitCalendarClosures(change, { ...found.value, active: false }, id);
     await removeCalendar(change, found.value);
-    change.summarise(historyTexts.removedCalendar(found.value.name));
+    change.summarise(historyTexts.removedCalendar({ name: found.value.name }));
     return found;
   });
 }

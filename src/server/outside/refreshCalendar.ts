@@ -23,7 +23,7 @@ export type CalendarFailure = OutsideFailure | 'noCalendar' | 'tooSlow' | `statu
 /** Why a calendar could not be read, in a sentence. */
 export function failureOf(failure: string): string {
   const status = /^status (\d+)$/.exec(failure)?.[1];
-  if (status) return outsideTexts.status(Number(status));
+  if (status) return outsideTexts.status({ status: Number(status) });
   const known: Readonly<Record<string, string>> = outsideTexts.failures;
   return known[failure] ?? failure;
 }
@@ -110,7 +110,7 @@ export async function refresh(pembit: Pembit, state: CalendarState): Promise<Ref
   }
   const act = {
     act: 'refreshCalendar',
-    summary: historyTexts.calendarClosures(before.name),
+    summary: historyTexts.calendarClosures({ name: before.name }),
     actor: null,
     nowMs,
   };

@@ -26,7 +26,9 @@ export function setAdministrator(
     const act = administrator ? 'administrator' : 'noAdministrator';
     if (administrator !== person.isAdmin) await noteInOffice(change, { act, actor: actor.person.id, person: id }); // prettier-ignore
     change.concerns(`person:${id}`);
-    change.summarise(administrator ? officeTexts.made(refTo(id)) : officeTexts.unmade(refTo(id)));
+    change.summarise(
+      administrator ? officeTexts.made({ name: refTo(id) }) : officeTexts.unmade({ name: refTo(id) }),
+    );
     return done({ name: person.name });
   });
 }

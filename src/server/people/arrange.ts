@@ -39,7 +39,7 @@ export function arrange(
       return refused('badRequest', [{ field: 'person', message: arrangeTexts.errors.person }]);
     await writeArrangement(change, { course, person, days });
     const changed = await followArrangements(change, course);
-    change.summarise(days === 0 ? arrangeTexts.ended(refTo(person)) : arrangeTexts.arranged(refTo(person), days));
+    change.summarise(days === 0 ? arrangeTexts.ended({ name: refTo(person) }) : arrangeTexts.arranged({ name: refTo(person), days }));
     return done({ changed });
   });
 } // prettier-ignore

@@ -55,7 +55,7 @@ export async function askRosterService({ log }: Pick<Pembit, 'log'>, service: Se
     return done(readRestRoster(records as Record<RestKind, unknown[]>));
   } catch (error) {
     log.warn({ err: error, url: service.url }, 'The school’s system did not give its lists');
-    const message = error instanceof Unexpected ? say.serviceAnswered(error.message) : say.serviceSilent;
+    const message = error instanceof Unexpected ? say.serviceAnswered({ what: error.message }) : say.serviceSilent;
     return refused('badRequest', [{ field: 'service', message }]);
   }
 } // prettier-ignore

@@ -49,13 +49,13 @@ export async function correctPerson(
     detail: [person.name === name ? '' : 'name', moves ? 'email' : ''].filter(Boolean).join(', '),
   });
   change.concerns(`person:${person.id}`);
-  change.summarise(officeTexts.corrected(refTo(person.id)));
+  change.summarise(officeTexts.corrected({ name: refTo(person.id) }));
   if (!moves) return done({ name });
   await deleteSessions(change, { person_id: person.id });
   const { name: school } = await schoolSettings(change);
   const known = await personByEmail(change, email);
   if (known?.passwordHash === '') await invite(pembit, change, [{ id: person.id, email, name }], { sender: actor.person.id, to: school }); // prettier-ignore
-  const text = officeTexts.letters.corrected(name, school, email);
+  const text = officeTexts.letters.corrected({ name, school, email });
   const letter = { subject: officeTexts.letters.correctedSubject, text, sender: actor.person.id };
   await queueLetters(
     change,
@@ -105,7 +105,9 @@ export function setDeactivated(
     await deleteInvitations(change, [id]);
     await noteInOffice(change, { act: deactivated ? 'deactivated' : 'activated', actor: actor.person.id, person: id }); // prettier-ignore
     change.concerns(`person:${id}`);
-    change.summarise(deactivated ? officeTexts.deactivated(refTo(id)) : officeTexts.activated(refTo(id)));
+    change.summarise(
+      deactivated ? officeTexts.deactivated({ name: refTo(id) }) : officeTexts.activated({ name: refTo(id) }),
+    );
     return done({ name: person.name });
   });
 }
@@ -125,7 +127,7 @@ export function resetSecondStep(
     await noteInOffice({ ...writer, nowMs }, { act: 'resetSecondStep', actor: actor.person.id, person: id });
     const { name: school } = await schoolSettings(writer);
     const { secondStepSubject: subject, secondStep } = officeTexts.letters;
-    await queueLetters(writer, [{ to: person.email, subject, text: secondStep(person.name, school), sender: actor.person.id }], nowMs); // prettier-ignore
+    await queueLetters(writer, [{ to: person.email, subject, text: secondStep({ name: person.name, school }), sender: actor.person.id }], nowMs); // prettier-ignore
     return done({ name: person.name });
   });
 }

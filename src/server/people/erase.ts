@@ -55,7 +55,7 @@ export async function eraseAccount(
   const left = await perform(pembit, actor, 'changeStaff', async (change) => {
     if (person.isAdmin) await change.update('people', id, { is_admin: 0 });
     if (person.isAdmin && !(await hasAdministrator(change))) return refused('lastAdministrator');
-    change.summarise(staffTexts.removed(refTo(id)));
+    change.summarise(staffTexts.removed({ name: refTo(id) }));
     return leaveAllStaffs(change, actor, { person: id, successor });
   });
   if (!left.ok) return left;

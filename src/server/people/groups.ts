@@ -37,7 +37,7 @@ export function writeGroup(
     else await change.insert('course_groups', [{ id, course_id: course, name: input.name }]);
     await writeMembers(change, id, input.people);
     change.concerns(`course:${course}`);
-    change.summarise(frameHistoryTexts.wroteGroup(input.name));
+    change.summarise(frameHistoryTexts.wroteGroup({ name: input.name }));
     return done({ id, name: input.name });
   });
 }
@@ -56,7 +56,7 @@ export function removeGroup(
     await writeMembers(change, group, []);
     await change.remove('course_groups', group);
     change.concerns(`course:${course}`);
-    change.summarise(frameHistoryTexts.removedGroup(row.name));
+    change.summarise(frameHistoryTexts.removedGroup({ name: row.name }));
     return done({ name: row.name });
   });
 }

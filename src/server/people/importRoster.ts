@@ -41,7 +41,7 @@ export async function readingOf(
   const texts: Partial<Record<string, string>> = {};
   for (const table of ONE_ROSTER_TABLES) {
     const bytes = await bytesOf(table);
-    if (!bytes) return bad(rosterTexts.noTable(table));
+    if (!bytes) return bad(rosterTexts.noTable({ name: table }));
     texts[table] = bytes.toString('utf8');
   }
   return done(await inForeignThread('roster', texts as Parameters<typeof readOneRoster>[0]));
@@ -154,7 +154,9 @@ export async function previewRosterPackage(
         member?.section !== undefined && member.section !== section ? (nameOf.get(member.section) ?? '') : '',
     })),
     left: left.map((member) => member.name),
-    faults: reading.value.faults.map(({ table, line, message }) => rosterTexts.fault(table, line, message)),
+    faults: reading.value.faults.map(({ table, line, message }) =>
+      rosterTexts.fault({ table, line, message }),
+    ),
   });
 }
 
@@ -215,7 +217,7 @@ export async function takeOver(
       askedBy: actor.person.id,
     });
   change.concerns(`course:${course.id}`);
-  change.summarise(rosterTexts.imported(fresh.length, changed.length));
+  change.summarise(rosterTexts.imported({ added: fresh.length, changed: changed.length }));
   return { added: fresh.length, changed: changed.length };
 }
 

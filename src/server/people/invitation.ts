@@ -38,8 +38,8 @@ export async function invite(
   await sendLinks(pembit, writer, people, {
     sender,
     holdsMs: HOLDS_MS,
-    subject: mailTexts.invitationSubject(to),
-    text: ({ name }, link) => mailTexts.invitation(name, to, link),
+    subject: mailTexts.invitationSubject({ to }),
+    text: ({ name }, link) => mailTexts.invitation({ name, to, link }),
   });
 }
 

@@ -142,7 +142,7 @@ function joinAs(
     if (readsAsStaff(actor.viewer, course.id))
       return refused('badRequest', [{ field: 'section', message: 'You teach this course.' }]);
     if (!(await enrol(change, { course, section, person: actor.person.id }))) return refused('noJoining');
-    change.summarise(frameHistoryTexts.joined(refTo(actor.person.id)));
+    change.summarise(frameHistoryTexts.joined({ name: refTo(actor.person.id) }));
     return done({ course: labelOf(course), letter: false });
   });
 }
@@ -175,8 +175,8 @@ async function askToJoin(
   await pembit.queue.write(
     async (writer) => {
       await insertJoinRequest(writer, row);
-      const text = mailTexts.join(label, `${pembit.config.baseUrl}/welcome/${token}`);
-      await queueLetters(writer, [{ to: email, subject: mailTexts.joinSubject(label), text, sender: null }], nowMs); // prettier-ignore
+      const text = mailTexts.join({ to: label, link: `${pembit.config.baseUrl}/welcome/${token}` });
+      await queueLetters(writer, [{ to: email, subject: mailTexts.joinSubject({ to: label }), text, sender: null }], nowMs); // prettier-ignore
     },
     { aside: true },
   );
@@ -206,7 +206,7 @@ export async function finishJoining(
   const section = course.sections.find(({ id }) => id === row.section_id)?.id;
   await enrol(change, { course, section, person: person.id });
   await removeJoinRequests(change, row.email);
-  change.summarise(frameHistoryTexts.joined(refTo(person.id)));
+  change.summarise(frameHistoryTexts.joined({ name: refTo(person.id) }));
   return person.id;
 }
 

@@ -102,7 +102,7 @@ async function keep(
     const kept = await keepCourse(pembit, actor, compared.value);
     if (kept) courses.push(kept);
   }
-  const faults = reading.faults.map(({ table, line, message }) => say.fault(table, line, message));
+  const faults = reading.faults.map(({ table, line, message }) => say.fault({ table, line, message }));
   return { courses, held, unclear: [...unclear], faults };
 }
 
@@ -129,7 +129,8 @@ async function keepCourse(
         if (!now.ok) return now;
         const counts = await takeOver(pembit, change, actor, now.value);
         await takeOffRoster(change, id, off);
-        if (off.length > 0) change.summarise(say.kept(counts.added, counts.changed, off.length));
+        if (off.length > 0)
+          change.summarise(say.kept({ added: counts.added, changed: counts.changed, off: off.length }));
         return done(counts);
       })
     : done({ added: 0, changed: 0 });

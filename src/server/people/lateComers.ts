@@ -91,8 +91,8 @@ export function extendForLate(
     const [only] = late;
     change.summarise(
       late.length === 1
-        ? frameHistoryTexts.extendedLateOne(refTo(only!.person), given.size, days)
-        : frameHistoryTexts.extendedLate(late.length, given.size, days),
+        ? frameHistoryTexts.extendedLateOne({ name: refTo(only!.person), work: given.size, days })
+        : frameHistoryTexts.extendedLate({ people: late.length, work: given.size, days }),
     );
     return done({ work: given.size, people: late.length });
   });

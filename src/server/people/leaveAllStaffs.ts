@@ -15,7 +15,10 @@ export async function leaveAllStaffs(
 ): Promise<Outcome<{ courses: number }>> {
   const sole = await soleInstructorOf(change, person);
   if (sole.length > 0 && !successor)
-    return refusedBecause('needsSuccessor', staffTexts.soleInstructorOf(sole.map(({ code }) => code)));
+    return refusedBecause(
+      'needsSuccessor',
+      staffTexts.soleInstructorOf({ codes: sole.map(({ code }) => code) }),
+    );
   const courses = await coursesOnStaff(change, person);
   const needs = new Set(sole.map(({ id }) => id));
   for (const course of courses) {

@@ -163,9 +163,9 @@ function summaryOf(places: readonly Member[], section: string | undefined): stri
   const [only] = places;
   if (places.length !== 1)
     return section === undefined
-      ? frameHistoryTexts.leftCourseSeveral(places.length)
-      : frameHistoryTexts.movedSectionSeveral(places.length, section);
+      ? frameHistoryTexts.leftCourseSeveral({ n: places.length })
+      : frameHistoryTexts.movedSectionSeveral({ n: places.length, section });
   return section === undefined
-    ? frameHistoryTexts.leftCourse(refTo(only!.person))
-    : frameHistoryTexts.movedSection(refTo(only!.person), section);
+    ? frameHistoryTexts.leftCourse({ name: refTo(only!.person) })
+    : frameHistoryTexts.movedSection({ name: refTo(only!.person), section });
 }

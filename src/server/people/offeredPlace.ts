@@ -42,7 +42,7 @@ export async function offerPlace(pembit: Pembit, change: Change, offer: Offer): 
   const link = `${pembit.config.baseUrl}/account`;
   await queueLetters(
     change,
-    [{ to: offer.email, subject: mailTexts.placeSubject(offer.label), text: mailTexts.place(offer.label, link), sender: offer.sender }],
+    [{ to: offer.email, subject: mailTexts.placeSubject({ to: offer.label }), text: mailTexts.place({ to: offer.label, link }), sender: offer.sender }],
     change.nowMs,
   ); // prettier-ignore
 }
@@ -71,7 +71,7 @@ export function answerPlace(
       change.concerns(`course:${offer.course_id}`);
     }
     const said = accept ? frameHistoryTexts.joined : frameHistoryTexts.declined;
-    change.summarise(said(refTo(offer.person_id)));
+    change.summarise(said({ name: refTo(offer.person_id) }));
     return done({ accepted: accept });
   });
 }

@@ -87,7 +87,7 @@ export function addStudents(
         section: section === undefined ? null : sectionId.get(section)!,
       })),
     });
-    change.summarise(frameHistoryTexts.enrolled(added.length));
+    change.summarise(frameHistoryTexts.enrolled({ n: added.length }));
     return done({ added: added.length });
   });
 }

@@ -23,7 +23,7 @@ export function takeCorrection(
     if (!asked || !person) return refused('notFound');
     await change.remove('corrections', id);
     if (take) return correctPerson(pembit, change, actor, { person, name: asked.name, email: asked.email });
-    change.summarise(officeTexts.dismissed(asked.name));
+    change.summarise(officeTexts.dismissed({ name: asked.name }));
     return done({ name: person.name });
   });
 }

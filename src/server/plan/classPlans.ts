@@ -74,7 +74,7 @@ export function planClass(
       bindings: plan?.bindings ?? freeOfNumber(found.value, meeting),
       ...text,
     });
-    change.summarise(historyTexts.plannedClass(after.title));
+    change.summarise(historyTexts.plannedClass({ title: after.title }));
     return done({ id: after.id, title: after.title });
   });
 }
@@ -91,7 +91,7 @@ export function clearClass(
     const { plan } = found.value;
     if (!plan) return refused('notFound');
     await removeClassPlan(change, plan);
-    change.summarise(historyTexts.clearedClass(plan.title));
+    change.summarise(historyTexts.clearedClass({ title: plan.title }));
     return done({ title: plan.title });
   });
 }
@@ -112,7 +112,7 @@ export function movePlans(
       if (!moved.ok) return moved;
       title = moved.value.title;
       const { locale } = await schoolSettings(change);
-      change.summarise(historyTexts.movedPlan(title, dateLabel(moved.value.date, 'short', locale)));
+      change.summarise(historyTexts.movedPlan({ title, when: dateLabel(moved.value.date, 'short', locale) }));
     }
     return done({ title });
   });
@@ -169,7 +169,11 @@ export function placePlan(
     const bindings = to ? [...others, { section, meeting: to }] : others;
     if (bindings.length === 0) await removeClassPlan(change, plan);
     else await writeClassPlan(change, { ...plan, bindings });
-    change.summarise(to ? historyTexts.plannedClass(plan.title) : historyTexts.clearedClass(plan.title));
+    change.summarise(
+      to
+        ? historyTexts.plannedClass({ title: plan.title })
+        : historyTexts.clearedClass({ title: plan.title }),
+    );
     return done({ title: plan.title });
   });
 }
@@ -250,7 +254,7 @@ export function writeTopics(
         bindings,
       });
     }
-    change.summarise(historyTexts.filledClasses(fillings.length));
+    change.summarise(historyTexts.filledClasses({ n: fillings.length }));
     return done({ planned: fillings.length });
   });
 }

@@ -27,8 +27,14 @@ export async function seeAsChoices(
   ]);
   return [
     { key: 'public', label: seeAsTexts.public },
-    ...sections.map((s) => ({ key: `section:${s.id}`, label: seeAsTexts.section(s.tag, s.name) })),
-    ...students.map((s) => ({ key: `person:${s.id}`, label: seeAsTexts.person(s.name, s.tag) })),
+    ...sections.map((s) => ({
+      key: `section:${s.id}`,
+      label: seeAsTexts.section({ tag: s.tag, name: s.name }),
+    })),
+    ...students.map((s) => ({
+      key: `person:${s.id}`,
+      label: seeAsTexts.person({ name: s.name, tags: s.tag }),
+    })),
   ];
 }
 

@@ -203,11 +203,11 @@ export function slidePlans(
     const { locale } = await schoolSettings(change);
     const [first] = moves;
     change.summarise(
-      slideTexts.slid(
-        plansIn(moves),
-        first?.plan.title ?? '',
-        first?.to ? dateLabel(first.to.date, 'short', locale) : '',
-      ),
+      slideTexts.slid({
+        n: plansIn(moves),
+        first: first?.plan.title ?? '',
+        to: first?.to ? dateLabel(first.to.date, 'short', locale) : '',
+      }),
     );
     return done({ moved: plansIn(moves) });
   });
@@ -284,8 +284,8 @@ async function writeMoves(
 
 /** Two plans taught in one class; once is enough where they meet in several sections. */
 function together(first: ClassPlan, second: ClassPlan): ClassPlan {
-  const title = slideTexts.both(first.title, second.title);
-  if (first.title.endsWith(slideTexts.both('', second.title))) return first;
+  const title = slideTexts.both({ first: first.title, second: second.title });
+  if (first.title.endsWith(slideTexts.both({ first: '', second: second.title }))) return first;
   return {
     ...first,
     title,

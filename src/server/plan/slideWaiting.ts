@@ -38,7 +38,7 @@ export function slideWaiting(pembit: Pembit, actor: SignedIn, id: CourseId): Pro
       if (!slid.ok) return slid;
     }
     const plans = new Set(lost.map(({ plan: own }) => own.id)).size;
-    change.summarise(slideTexts.slidIn(plans));
+    change.summarise(slideTexts.slidIn({ n: plans }));
     return done({ plans });
   });
 } // prettier-ignore

@@ -44,14 +44,14 @@ async function writeOfAnswer(pembit: Pembit, writer: Writer, actor: SignedIn, { 
   const person = await personById(writer, question.author);
   if (!person || person.deactivated) return;
   const now = pembit.now();
-  const line = questionTexts.letterLine(about.title, `${pembit.config.baseUrl}${about.path}#questions`);
+  const line = questionTexts.letterLine({ title: about.title, link: `${pembit.config.baseUrl}${about.path}#questions` });
   const near = isNear(about.start, now, requireZone, about.tzid);
   const wished = asOneWishes(person.id, [{ line, near, about: about.id }], await personSettings(writer, person.id));
   await gatherLines(writer, wished.gathered, { nowMs: now.epochMilliseconds });
   const letter = {
     to: person.email,
-    subject: questionTexts.letterSubject(about.title),
-    text: questionTexts.letter(person.name, line),
+    subject: questionTexts.letterSubject({ title: about.title }),
+    text: questionTexts.letter({ name: person.name, line }),
     sender: actor.person.id,
     ...(wished.sort ? { unsubscribe: unsubscribeToken(pembit, person.id, wished.sort) } : {}),
   };
@@ -71,7 +71,9 @@ export async function answer(
   if (question.takenAway) return refused('notFound');
   const named = question.everybody && !question.named ? namesIn(plainText(text), question.authorName) : [];
   if (named.length > 0)
-    return refused('badRequest', [{ field: 'text', message: questionTexts.namesStudent(named.join(' ')) }]);
+    return refused('badRequest', [
+      { field: 'text', message: questionTexts.namesStudent({ name: named.join(' ') }) },
+    ]);
   const written = { id: randomUUID(), question: id, author: actor.person.id, text: sanitize(text), atMs: pembit.now().epochMilliseconds }; // prettier-ignore
   await pembit.queue.write(
     async (writer) => {

@@ -208,7 +208,7 @@ export function takeSchedule(
       else leave(line, saved.fields?.[0]?.message ?? scheduleTexts.notTaken);
     }
     for (const line of of('times')) leave(line, scheduleTexts.timesElsewhere);
-    change.summarise(historyTexts.tookSchedule(topics + entries + closures));
+    change.summarise(historyTexts.tookSchedule({ n: topics + entries + closures }));
     const same = lines.filter(({ kind }) => kind !== 'heading' && kind !== 'nothing').length - of('topic', 'due', 'event', 'closure', 'times').length; // prettier-ignore
     return done({ topics, entries, closures, same, left });
   });
@@ -265,7 +265,7 @@ async function teach(
     const pinned = there.find((one) => one.pinned);
     const [first] = classes;
     if (!first) leave(line, scheduleTexts.noClassThen);
-    else if (pinned) leave(line, scheduleTexts.pinned(pinned.title));
+    else if (pinned) leave(line, scheduleTexts.pinned({ title: pinned.title }));
     else {
       const links = line.link === undefined ? undefined : [{ url: line.link, label: '', staffOnly: false }];
       if (there.length === 0)

@@ -10,7 +10,7 @@ const listed = new Set(dictionary['passwords-common']);
 /** The hash of a password that may be chosen, or what is wrong with it. `own` is the person's name and address. */
 export async function choosePassword(password: string, own: readonly string[]): Promise<Outcome<string>> {
   const bad = (message: string) => refused('badRequest', [{ field: 'password', message }]);
-  if (password.length < SHORTEST_PASSWORD) return bad(passwordTexts.short(SHORTEST_PASSWORD));
+  if (password.length < SHORTEST_PASSWORD) return bad(passwordTexts.short({ n: SHORTEST_PASSWORD }));
   if (isCommonPassword(password, (text) => listed.has(text), own)) return bad(passwordTexts.common);
   return done(await hashPassword(password));
 }

@@ -53,7 +53,7 @@ export async function sendReset(pembit: Pembit, email: string, from: string): Pr
         sender: null,
         holdsMs: HOLDS_MS,
         subject: passwordTexts.resetSubject,
-        text: ({ name }, link) => passwordTexts.reset(name, link),
+        text: ({ name }, link) => passwordTexts.reset({ name, link }),
       }),
     { aside: true },
   );

@@ -38,7 +38,9 @@ export function slotWords({ tzid }: Pick<Sheet, 'tzid'>, interval: Slot['interva
 /** The same as somebody reads it: in their own way of writing dates, by their own clock as well where that is another. */
 export function slotWordsFor(sheet: Sheet, interval: Slot['interval'], { locale, tzid }: Reading): string {
   const plain = slotWords(sheet, interval, locale);
-  return !tzid || tzid === sheet.tzid ? plain : trustTexts.own(plain, slotWords({ tzid }, interval, locale));
+  return !tzid || tzid === sheet.tzid
+    ? plain
+    : trustTexts.own({ when: plain, own: slotWords({ tzid }, interval, locale) });
 }
 
 export const hostNamesOf = (sheet: Sheet, slot: Pick<Slot, 'host'>): readonly string[] =>
@@ -125,7 +127,7 @@ async function letterOf(
         {
           ...event,
           status: kind === 'cancelled' ? 'CANCELLED' : 'CONFIRMED',
-          organizer: { name: say.organizer(host), email: pembit.config.mailFrom },
+          organizer: { name: say.organizer({ host }), email: pembit.config.mailFrom },
           attendee: { name: person.name, email: person.email },
         },
       ],
@@ -149,8 +151,8 @@ async function letterOf(
   };
   return {
     to: person.email,
-    subject: say.subject[kind](sheet.title, when),
-    text: `${say.letter[kind](facts)}\n${say.zone(zoneWords(sheet.tzid))}\n`,
+    subject: say.subject[kind]({ title: sheet.title, when }),
+    text: `${say.letter[kind](facts)}\n${say.zone({ words: zoneWords(sheet.tzid) })}\n`,
     sender: actor?.person.id ?? sheet.hosts[0]?.id ?? null,
     calendar: { method: kind === 'cancelled' ? 'CANCEL' : 'REQUEST', text: calendar },
   };

@@ -46,7 +46,7 @@ export function cancelTime(
     const { sheet, slot } = found.value;
     const { locale } = await schoolSettings(change);
     await takeOff(pembit, change, actor, { sheet, slot, message });
-    change.summarise(historyTexts.cancelledTime(slotWords(sheet, slot.interval, locale)));
+    change.summarise(historyTexts.cancelledTime({ when: slotWords(sheet, slot.interval, locale) }));
     return done({ told: slot.bookings.length });
   });
 }
@@ -71,7 +71,7 @@ export function cancelDays(
     });
     if (slots.length === 0) return refused('notFound');
     for (const slot of slots) await takeOff(pembit, change, actor, { sheet, slot, message });
-    change.summarise(historyTexts.cancelledTimes(slots.length));
+    change.summarise(historyTexts.cancelledTimes({ n: slots.length }));
     const told = slots.reduce((sum, slot) => sum + slot.bookings.length, 0);
     return done({ cancelled: slots.length, told });
   });

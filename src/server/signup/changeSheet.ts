@@ -62,7 +62,7 @@ export async function changeSheet(
         await writeOfBooking(pembit, change, actor, { kind: 'changed', sheet: after, slot, booking });
         told += 1;
       }
-    change.summarise(historyTexts.changed(after.title));
+    change.summarise(historyTexts.changed({ title: after.title }));
     return done({ title: after.title, told });
   });
   if (outcome.ok) await giveMissingRooms(pembit);
@@ -169,7 +169,7 @@ export function retime(
     for (const slot of cancelled)
       await takeOff(pembit, change, actor, { sheet, slot, message: input.message });
     await insertSlots(change, sheet, added);
-    change.summarise(historyTexts.retimed(sheet.title));
+    change.summarise(historyTexts.retimed({ title: sheet.title }));
     const told = cancelled.reduce((sum, slot) => sum + slot.bookings.length, 0);
     return done({ added: added.length, removed: gone.length + cancelled.length, told });
   });
@@ -191,7 +191,7 @@ export function deleteSheet(
     for (const slot of coming) await takeOff(pembit, change, actor, { sheet, slot, message });
     // What is past stays as it was, and is offered to nobody.
     await replaceSheetFacts(change, { ...sheet, offered: false }, sheet);
-    change.summarise(historyTexts.closedSheet(sheet.title));
+    change.summarise(historyTexts.closedSheet({ title: sheet.title }));
     return done({ title: sheet.title, told: coming.reduce((sum, slot) => sum + slot.bookings.length, 0) });
   });
 }

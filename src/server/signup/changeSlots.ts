@@ -71,7 +71,7 @@ export function addSlot(
     ]);
     const { locale } = await schoolSettings(change);
     const when = slotWords(sheet, interval, locale);
-    change.summarise(historyTexts.addedTime(when));
+    change.summarise(historyTexts.addedTime({ when }));
     return done({ when });
   });
 }
@@ -93,7 +93,7 @@ export function changeSlot(
     if (trouble) return trouble;
     if (input.seats < slot.bookings.length)
       return refused('badRequest', [
-        { field: 'seats', message: signupTexts.errors.fewerSeats(slot.bookings.length) },
+        { field: 'seats', message: signupTexts.errors.fewerSeats({ taken: slot.bookings.length }) },
       ]);
     const after: Slot = { ...slot, interval, seats: input.seats, ...ownPlace(input) };
     await replaceSlot(change, sheet, after);
@@ -112,7 +112,7 @@ export function changeSlot(
     }
     const { locale } = await schoolSettings(change);
     const when = slotWords(sheet, interval, locale);
-    change.summarise(historyTexts.changedTime(when));
+    change.summarise(historyTexts.changedTime({ when }));
     return done({ when });
   });
 }
@@ -149,7 +149,7 @@ export function takeOverDay(
         told += 1;
       }
     }
-    change.summarise(historyTexts.tookOver(refTo(host)));
+    change.summarise(historyTexts.tookOver({ name: refTo(host) }));
     return done({ told });
   });
 }

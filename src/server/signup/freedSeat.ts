@@ -50,8 +50,8 @@ export async function offerFreedSeats(pembit: Pembit, change: Change, id: SlotId
     const link = `${pembit.config.baseUrl}/s/${sheet.id}`;
     const letter = {
       to: person.email,
-      subject: bookingMailTexts.offerSubject(sheet.title, when),
-      text: `${bookingMailTexts.offer(person.name, sheet.title, when, untilWords(until, zone, reading.locale), link)}\n${bookingMailTexts.zone(zoneWords(sheet.tzid))}\n`, // prettier-ignore
+      subject: bookingMailTexts.offerSubject({ title: sheet.title, when }),
+      text: `${bookingMailTexts.offer({ name: person.name, title: sheet.title, when, until: untilWords(until, zone, reading.locale), link })}\n${bookingMailTexts.zone({ words: zoneWords(sheet.tzid) })}\n`, // prettier-ignore
       sender: sheet.hosts[0]?.id ?? null,
     };
     await queueLetters(change, [letter], change.nowMs);

@@ -40,7 +40,7 @@ export async function giveBack(
     await offerFreedSeats(pembit, change, slot.id);
     const { locale } = await keptSettings(pembit);
     const when = slotWords(sheet, slot.interval, locale);
-    change.summarise(historyTexts.gaveBack(when));
+    change.summarise(historyTexts.gaveBack({ when }));
     return done({ when });
   };
   return perform(pembit, actor, 'giveBack', give, { locks: await sheetLock(pembit, { booking: id }) });

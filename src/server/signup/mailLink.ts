@@ -44,12 +44,12 @@ export async function sendMailLink(
       await replaceMailLink(writer, { id: idOf(token), person: person.id, sheet: id, expiresAtMs: nowMs + HOLDS_MS }); // prettier-ignore
       const letter = {
         to: person.email,
-        subject: bookingMailTexts.linkSubject(sheet.title),
-        text: bookingMailTexts.link(
-          person.name,
-          sheet.title,
-          `${pembit.config.baseUrl}/s/${id}?link=${token}`,
-        ),
+        subject: bookingMailTexts.linkSubject({ title: sheet.title }),
+        text: bookingMailTexts.link({
+          name: person.name,
+          title: sheet.title,
+          link: `${pembit.config.baseUrl}/s/${id}?link=${token}`,
+        }),
         sender: null,
       };
       await queueLetters(writer, [letter], nowMs);

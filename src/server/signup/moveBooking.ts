@@ -64,7 +64,7 @@ export async function moveBooking(
     });
     await offerFreedSeats(pembit, change, from.id);
     const when = slotWords(sheet, target.interval, locale);
-    change.summarise(historyTexts.movedTime(when));
+    change.summarise(historyTexts.movedTime({ when }));
     return done({ when });
   };
   return perform(pembit, actor, 'moveBooking', move, { locks: await sheetLock(pembit, { booking: id }) });

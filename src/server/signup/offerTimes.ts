@@ -134,8 +134,8 @@ export function offerTimes(pembit: Pembit, actor: SignedIn, input: SheetInput): 
     await insertSheet(change, sheet);
     change.summarise(
       sheet.offered
-        ? historyTexts.offered(sheet.slots.length, sheet.title)
-        : historyTexts.draftSheet(sheet.title),
+        ? historyTexts.offered({ n: sheet.slots.length, title: sheet.title })
+        : historyTexts.draftSheet({ title: sheet.title }),
     );
     return done(sheet);
   });

@@ -44,7 +44,7 @@ export async function giveRoom(pembit: Pembit, id: BookingId): Promise<void> {
   const nowMs = pembit.now().epochMilliseconds;
   await recordChange(
     pembit.queue,
-    { act: 'giveRoom', summary: historyTexts.gaveRoom(taken.sheet.title), actor: null, nowMs },
+    { act: 'giveRoom', summary: historyTexts.gaveRoom({ title: taken.sheet.title }), actor: null, nowMs },
     async (change) => {
       const found = await bookedSlot(change, id);
       // Given back meanwhile, or somebody else was quicker: the room is not needed.

@@ -30,7 +30,7 @@ export function markCame(
     if (!found || !runs(actor, found.sheet, 'markCame')) return refused('notFound');
     const { sheet, booking } = found;
     await updateBooking(change, sheet, booking, { came: came === undefined ? null : came ? 1 : 0 });
-    change.summarise(historyTexts.markedCame(refTo(booking.person)));
+    change.summarise(historyTexts.markedCame({ name: refTo(booking.person) }));
     return done({ name: booking.personName });
   });
 }
@@ -57,8 +57,8 @@ export async function messageBooked(
       if (person)
         letters.push({
           to: person.email,
-          subject: bookingMailTexts.messageSubject(sheet.title, when),
-          text: bookingMailTexts.message(person.name, actor.person.name, when, text),
+          subject: bookingMailTexts.messageSubject({ title: sheet.title, when }),
+          text: bookingMailTexts.message({ name: person.name, by: actor.person.name, when, text }),
           sender: actor.person.id,
         });
     }
@@ -78,7 +78,7 @@ export async function remind(pembit: Pembit): Promise<void> {
   if (soon.length === 0) return;
   await recordChange(
     pembit.queue,
-    { act: 'remind', summary: historyTexts.reminded(soon.length), actor: null, nowMs },
+    { act: 'remind', summary: historyTexts.reminded({ n: soon.length }), actor: null, nowMs },
     async (change) => {
       for (const id of soon) {
         const found = await bookedSlot(change, id);

@@ -74,7 +74,7 @@ async function insertTaken(
     await removeWaiting(change, sheet, slot.id, person.id);
   await writeOfBooking(pembit, change, actor, { kind: 'taken', sheet, slot, booking });
   const { locale } = await keptSettings(pembit);
-  change.summarise(historyTexts.took(slotWords(sheet, slot.interval, locale)));
+  change.summarise(historyTexts.took({ when: slotWords(sheet, slot.interval, locale) }));
   return { booking, sheet, slot };
 }
 

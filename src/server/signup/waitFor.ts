@@ -32,7 +32,7 @@ export function waitFor(pembit: Pembit, actor: SignedIn, id: SlotId): Promise<Ou
     if (slot.waiting.some(({ person }) => person === actor.person.id)) return refused('waitingAlready');
     await insertWaiting(change, sheet, id, actor.person.id);
     const when = slotWords(sheet, slot.interval, locale);
-    change.summarise(historyTexts.waits(when));
+    change.summarise(historyTexts.waits({ when }));
     return done({ when });
   });
 }

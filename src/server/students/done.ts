@@ -31,7 +31,9 @@ export async function tickDone(
     'tickDone',
     async (change) => {
       await markDone(change, actor.person.id, id, isDone);
-      change.summarise(isDone ? studentTexts.didIt(entry.title) : studentTexts.notDone(entry.title));
+      change.summarise(
+        isDone ? studentTexts.didIt({ title: entry.title }) : studentTexts.notDone({ title: entry.title }),
+      );
       return done({ done: isDone });
     },
     { locks: [`person:${actor.person.id}`] },

@@ -68,7 +68,7 @@ async function writeGathered(pembit: Pembit, id: PersonId): Promise<void> {
   const count = lines.length + news.length;
   const letter = {
     to: person.email,
-    subject: studentTexts.gatheredSubject(count),
+    subject: studentTexts.gatheredSubject({ n: count }),
     text: studentTexts.gathered(person.name, { told: lines, news }, pembit.config.baseUrl),
     sender: null,
     unsubscribe: unsubscribeToken(pembit, id, 'gathered'),

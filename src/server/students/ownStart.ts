@@ -71,7 +71,7 @@ export async function beginCourse(
   const { compare } = Temporal.PlainDate;
   if (on && (compare(on, term.startsOn) < 0 || compare(on, term.endsOn) > 0))
     return refused('badRequest', [
-      { field: 'on', message: pacingTexts.outside(label(term.startsOn), label(term.endsOn)) },
+      { field: 'on', message: pacingTexts.outside({ from: label(term.startsOn), to: label(term.endsOn) }) },
     ]);
   return perform(
     pembit,
@@ -79,7 +79,9 @@ export async function beginCourse(
     'beginCourse',
     async (change) => {
       await writeStart(change, actor.person.id, course, on && { on: on.toString(), shared });
-      change.summarise(on ? pacingTexts.said(own.code, label(on)) : pacingTexts.tookBack(own.code));
+      change.summarise(
+        on ? pacingTexts.said({ name: own.code, on: label(on) }) : pacingTexts.tookBack({ name: own.code }),
+      );
       return done(on ? { on: on.toString() } : {});
     },
     { locks: [`person:${actor.person.id}`] },

@@ -45,5 +45,5 @@ export async function allReadings(reader: Reader): Promise<(person: PersonId) =>
 export function momentFor(moment: Moment, { locale, tzid }: Reading): string {
   const plain = momentLabel(moment, locale);
   if (!tzid || isDay(moment) || moment.tzid === tzid) return plain;
-  return trustTexts.own(plain, momentLabel(inZone(moment, tzid), locale));
+  return trustTexts.own({ when: plain, own: momentLabel(inZone(moment, tzid), locale) });
 }

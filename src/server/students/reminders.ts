@@ -37,7 +37,7 @@ export async function sendReminders(pembit: Pembit): Promise<void> {
     const letter = {
       to: person.email,
       subject: reminderTexts.subject(lines[0]!, lines.length),
-      text: reminderTexts.letter(person.name, lines, zoneWords(due[0]!.occurrence.tzid), `${pembit.config.baseUrl}/next`),
+      text: reminderTexts.letter({ name: person.name, lines, zone: zoneWords(due[0]!.occurrence.tzid), link: `${pembit.config.baseUrl}/next` }),
       sender: null,
       unsubscribe: unsubscribeToken(pembit, id, 'reminders'),
     };

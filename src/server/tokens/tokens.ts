@@ -61,7 +61,8 @@ export async function makeToken(
   };
   return pembit.queue.write(
     async (writer) => {
-      if ((await tokensOfPerson(writer, owner)).length >= MOST) return bad('name', say.tooMany(MOST));
+      if ((await tokensOfPerson(writer, owner)).length >= MOST)
+        return bad('name', say.tooMany({ most: MOST }));
       await insertToken(writer, token, hashOf(secret));
       return done({ id: token.id, name: token.name, token: secret });
     },

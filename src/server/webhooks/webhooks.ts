@@ -69,7 +69,8 @@ export async function makeWebhook(
   const nowMs = pembit.now().epochMilliseconds;
   return pembit.queue.write(
     async (writer) => {
-      if ((await webhooksOf(writer, token.owner)).length >= MOST) return bad('url', say.tooMany(MOST));
+      if ((await webhooksOf(writer, token.owner)).length >= MOST)
+        return bad('url', say.tooMany({ most: MOST }));
       await insertWebhook(writer, kept, nowMs);
       return done({ id, host: hostOf(kept), secret, approved });
     },
@@ -155,7 +156,9 @@ export async function testWebhook(
 
 /** Why something was not taken, in a sentence. */
 export const failureWords = (failure: string): string =>
-  failure in say.failure ? say.failure[failure as keyof typeof say.failure] : say.status(Number(failure));
+  failure in say.failure
+    ? say.failure[failure as keyof typeof say.failure]
+    : say.status({ status: Number(failure) });
 
 /** One's own, and for the office those of others as well. */
 export async function webhooksFor(

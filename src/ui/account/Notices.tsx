@@ -43,11 +43,11 @@ export function Notices({ publicKey, devices }: Props) {
         <ul className={styles.places}>
           {devices.map(({ id, name, here }) => (
             <li key={id}>
-              <span>{say.device(name, here)}</span>
+              <span>{say.device({ name, here })}</span>
               <Button
                 size="small"
                 disabled={busy}
-                aria-label={say.endOn(name)}
+                aria-label={say.endOn({ name })}
                 onClick={() =>
                   void submit('DELETE', `/api/account/devices/${id}`, undefined, () => say.ended)
                 }

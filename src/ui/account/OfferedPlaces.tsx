@@ -12,7 +12,7 @@ export function OfferedPlaces({
   if (places.length === 0) return null;
   const answer = (id: string, course: string, accept: boolean) =>
     submit('PUT', `/api/offered-places/${id}`, { accept }, () =>
-      accept ? say.placeTaken(course) : say.placeDeclined(course),
+      accept ? say.placeTaken({ course }) : say.placeDeclined({ course }),
     );
   return (
     <section className="notice" aria-labelledby="places">
@@ -20,12 +20,12 @@ export function OfferedPlaces({
       <ul className={styles.places}>
         {places.map(({ id, course }) => (
           <li key={id}>
-            <span>{say.place(course)}</span>
+            <span>{say.place({ course })}</span>
             <Button
               size="small"
               variant="outlined"
               disabled={busy}
-              aria-label={say.takePlace(course)}
+              aria-label={say.takePlace({ course })}
               onClick={() => void answer(id, course, true)}
             >
               {say.yes}
@@ -33,7 +33,7 @@ export function OfferedPlaces({
             <Button
               size="small"
               disabled={busy}
-              aria-label={say.declinePlace(course)}
+              aria-label={say.declinePlace({ course })}
               onClick={() => void answer(id, course, false)}
             >
               {say.no}

@@ -16,11 +16,11 @@ export function SchoolAccounts({
       <ul className={styles.places}>
         {accounts.map(({ id, issuer, since }) => (
           <li key={id}>
-            <span>{say.linkedTo(issuer, since)}</span>
+            <span>{say.linkedTo({ issuer, since })}</span>
             <Button
               size="small"
               disabled={busy}
-              aria-label={say.unlinkFrom(issuer)}
+              aria-label={say.unlinkFrom({ issuer })}
               onClick={() =>
                 void submit('DELETE', `/api/account/school-sign-in/${id}`, undefined, () => say.unlinked)
               }

@@ -16,11 +16,11 @@ export function SiteAccounts({ sites }: Readonly<{ sites: readonly Readonly<{ id
       <ul className={styles.places}>
         {sites.map(({ id, issuer, since }) => (
           <li key={id}>
-            <span>{say.line(issuer, since)}</span>
+            <span>{say.line({ site: issuer, since })}</span>
             <Button
               size="small"
               disabled={busy}
-              aria-label={say.endOf(issuer)}
+              aria-label={say.endOf({ site: issuer })}
               onClick={() => void act('DELETE', `/api/account/course-sites/${id}`, undefined, () => say.ended)}
             >
               {say.end}

@@ -91,7 +91,7 @@ export function CarryOver({
     const answer = await callApi<{ carried: number; code: string }>('POST', '/api/carry-over', { ...asked, outlets }); // prettier-ignore
     setBusy(false);
     if (!answer.ok) return setMessage(Object.values(answer.fields)[0] ?? answer.message);
-    sayOnNextPage(say.carried(answer.value.carried, answer.value.code), answer.history);
+    sayOnNextPage(say.carried({ n: answer.value.carried, to: answer.value.code }), answer.history);
     // Where it now stands, in whichever term that is.
     router.push(`/term?term=${target?.term ?? ''}`);
     router.refresh();
@@ -114,12 +114,12 @@ export function CarryOver({
     const answer = await callApi<PlanPreview>('POST', '/api/plans/preview', { file: sent });
     if (!answer.ok) return setMessage(Object.values(answer.fields)[0] ?? answer.message);
     const { courses: held, outline } = answer.value;
-    setSaved({ file: sent, courses: held.map(({ id, code, title }) => ({ id, name: files.inFile(code, title, outline) })) }); // prettier-ignore
+    setSaved({ file: sent, courses: held.map(({ id, code, title }) => ({ id, name: files.inFile({ code, title, outline }) })) }); // prettier-ignore
     anew(setFrom)(IN_FILE + held[0]!.id);
   };
   return (
     <>
-      <h1>{say.heading(target?.code ?? '')}</h1>
+      <h1>{say.heading({ to: target?.code ?? '' })}</h1>
       <p className="soft">{say.lead}</p>
       <div className={styles.head}>
         <Select label={say.from} value={from} options={sources} onChange={anew(setFrom)} />
@@ -137,7 +137,7 @@ export function CarryOver({
               { value: '', label: say.whole },
               ...Array.from({ length: source.weeks }, (_, i) => ({
                 value: String(i + 1),
-                label: say.oneWeek(i + 1),
+                label: say.oneWeek({ n: i + 1 }),
               })),
             ]}
             onChange={(chosen) => {
@@ -198,10 +198,10 @@ export function CarryOver({
                 disabled={busy || preview.carried === 0}
                 onClick={() => void carry()}
               >
-                {say.act(preview.carried, target?.code ?? '')}
+                {say.act({ n: preview.carried, to: target?.code ?? '' })}
               </Button>
               <p className="soft">
-                {visible === 'drafts' ? say.asDrafts : say.atOnce(preview.students)}
+                {visible === 'drafts' ? say.asDrafts : say.atOnce({ n: preview.students })}
                 {preview.along ? ` ${preview.along}.` : ''}
               </p>
             </div>

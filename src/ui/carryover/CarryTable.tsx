@@ -67,7 +67,7 @@ function Row({
         <label className={styles.what}>
           <input
             type="checkbox"
-            aria-label={say.take(row.title)}
+            aria-label={say.take({ title: row.title })}
             checked={!row.left}
             disabled={row.stays}
             onChange={(event) => onChoose({ leave: !event.target.checked })}
@@ -86,7 +86,7 @@ function Row({
             inline
             daysOnly
             width={184}
-            label={say.day(row.title)}
+            label={say.day({ title: row.title })}
             value={choice.to ?? row.to}
             onChange={(to) => onChoose({ to: to || undefined, leave: undefined })}
           />
@@ -102,7 +102,7 @@ function Row({
             <label>
               <input
                 type="checkbox"
-                aria-label={say.keepWords(row.title)}
+                aria-label={say.keepWords({ title: row.title })}
                 checked={choice.keepWords ?? false}
                 onChange={(event) => onChoose({ keepWords: event.target.checked })}
               />{' '}

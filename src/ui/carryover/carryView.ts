@@ -66,11 +66,11 @@ export function carryView({
       needsLook: problem !== undefined || movedOff !== undefined,
       remarks: [
         problem ? say.problems[problem] : '',
-        movedOff ? say.movedOff(movedOff) : '',
+        movedOff ? say.movedOff({ closure: movedOff }) : '',
         times ? `${say.times(times.now, times.before)}, ${say.notOffered}` : '',
-        singles > 0 ? say.singles(singles) : '',
+        singles > 0 ? say.singles({ n: singles }) : '',
       ].filter(Boolean),
-      corrections: line.corrections.map(({ said, instead }) => say.correction(said, instead)),
+      corrections: line.corrections.map(({ said, instead }) => say.correction({ said, instead })),
     };
   });
   const left = rows.filter((row) => row.left).length;

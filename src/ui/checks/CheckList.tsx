@@ -18,7 +18,7 @@ export function CheckList({ lines, within = false }: { lines: readonly CheckLine
   const [reason, setReason] = useState('');
   const leaveOut = async (line: CheckLine) => {
     const answer = await act('POST', '/api/checks/dismissals', { key: line.key, reason }, () =>
-      say.leftOut(line.title),
+      say.leftOut({ title: line.title }),
     );
     if (answer.ok) {
       setAsking(undefined);
@@ -55,7 +55,7 @@ export function CheckList({ lines, within = false }: { lines: readonly CheckLine
                 <Button
                   size="small"
                   variant="outlined"
-                  aria-label={say.dismissThis(line.title)}
+                  aria-label={say.dismissThis({ title: line.title })}
                   onClick={() => setAsking(line.key)}
                 >
                   {say.dismiss}
@@ -109,7 +109,7 @@ export function LeftOut({
               disabled={busy}
               onClick={() =>
                 void act('DELETE', `/api/checks/dismissals/${line.dismissal}`, undefined, () =>
-                  say.backAgain(line.title),
+                  say.backAgain({ title: line.title }),
                 )
               }
             >

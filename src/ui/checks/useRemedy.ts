@@ -21,7 +21,7 @@ export function useRemedy() {
   const apply = async (line: CheckLine): Promise<void> => {
     const { remedy, entry, title, sequence } = line;
     const path = `/api/entries/${entry}`;
-    const did = () => checkTexts.did(title);
+    const did = () => checkTexts.did({ title });
     switch (remedy.act) {
       case 'open':
         return open(line);

@@ -29,12 +29,12 @@ export function AttachFile({
     const sent = await sendFile(file, { onPercent, signal: controller.signal });
     setSending(undefined);
     if (sent.ok) onFile(sent.value);
-    else setFailure(say.failed(file.name, sent.message));
+    else setFailure(say.failed({ name: file.name, why: sent.message }));
   };
   if (sending)
     return (
       <Progress
-        words={say.sending(sending.name, sending.percent)}
+        words={say.sending({ name: sending.name, percent: sending.percent })}
         share={sending.percent / 100}
         onStop={() => stopping.current?.abort()}
       />

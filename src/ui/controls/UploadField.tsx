@@ -38,7 +38,9 @@ export function UploadField({
         {label}{' '}
         <input type="file" accept={accept} onChange={(event) => void choose(event.target.files?.[0])} />
       </label>
-      {sending ? <p role="status">{fileTexts.sending(sending.name, sending.percent)}</p> : null}
+      {sending ? (
+        <p role="status">{fileTexts.sending({ name: sending.name, percent: sending.percent })}</p>
+      ) : null}
       {(failure ?? error) ? <p role="alert">{failure ?? error}</p> : null}
     </div>
   );

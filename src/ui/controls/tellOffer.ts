@@ -13,5 +13,5 @@ export async function tellOffer(
     const told = await callApi<{ told: number; gathered: number }>('POST', `/api/history/${history}/tell`);
     say(told.ok ? termTexts.told(told.value) : told.message);
   };
-  return { label: termTexts.tell(seen.value.seen), run };
+  return { label: termTexts.tell({ n: seen.value.seen }), run };
 }

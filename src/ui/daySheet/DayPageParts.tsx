@@ -21,9 +21,9 @@ export function Around({
     <>
       <nav className={styles.around} aria-label={say.title}>
         {previous ? (
-          <Link href={sheetPath(previous.day, code)}>{say.previousClass(previous.words)}</Link>
+          <Link href={sheetPath(previous.day, code)}>{say.previousClass({ day: previous.words })}</Link>
         ) : null}
-        {next ? <Link href={sheetPath(next.day, code)}>{say.nextClass(next.words)}</Link> : null}
+        {next ? <Link href={sheetPath(next.day, code)}>{say.nextClass({ day: next.words })}</Link> : null}
         <Link href={sheetPath(neighbours.before, code)}>{say.previousDay}</Link>
         <Link href={sheetPath(neighbours.after, code)}>{say.nextDay}</Link>
         {code === undefined ? null : <Link href={sheetPath(date, undefined)}>{say.allCourses}</Link>}

@@ -27,17 +27,17 @@ export function classPageView(seen: SeenClass, given: Omit<SheetGiven, 'course'>
   );
   const own = plan.classes.filter((other) => other.section.id === section.id);
   const at = own.findIndex((other) => other.meeting.id === meeting.id);
-  const wayTo = (other: SeenClass | undefined, words: (day: string) => string) =>
+  const wayTo = (other: SeenClass | undefined, words: (given: Readonly<{ day: string }>) => string) =>
     other && {
       href: classPath(other.meeting.id),
-      words: words(
-        `${dateLabel(other.meeting.date, 'short', plan.locale)}${other.plan ? `, ${other.plan.title}` : ''}`,
-      ),
+      words: words({
+        day: `${dateLabel(other.meeting.date, 'short', plan.locale)}${other.plan ? `, ${other.plan.title}` : ''}`,
+      }),
     };
   return {
     sheet: {
       ...sheet,
-      heading: say.classOn(classTitle(seen), sheet.heading),
+      heading: say.classOn({ title: classTitle(seen), day: sheet.heading }),
       parts: parts.filter(({ items }) => items.length > 0),
     },
     day: `/day/${meeting.date.toString()}?course=${encodeURIComponent(course.id)}`,

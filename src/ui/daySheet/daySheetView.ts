@@ -60,7 +60,10 @@ export function daySheetView(date: Temporal.PlainDate, given: SheetGiven): DaySh
   const words = (day: string) => dateLabel(T.PlainDate.from(day), 'short', plan.locale);
   return {
     date: date.toString(),
-    heading: entryTexts.onDay(dateLabel(date, 'full', plan.locale), plan.dayNames.get(date.toString())),
+    heading: entryTexts.onDay({
+      label: dateLabel(date, 'full', plan.locale),
+      day: plan.dayNames.get(date.toString()),
+    }),
     where: [course && `${course.tag} ${course.title}`, week && `week ${week}`].filter(Boolean).join(' · '),
     parts: daySheet(occurrences, date, id).map(({ part, items }) => ({
       part,

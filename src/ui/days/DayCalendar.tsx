@@ -67,7 +67,7 @@ export function DayCalendar({
       anchorEl={anchor}
       onClose={onClose}
       anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }}
-      slotProps={{ paper: { 'aria-label': say.calendarOf(label), role: 'dialog' } }}
+      slotProps={{ paper: { 'aria-label': say.calendarOf({ label }), role: 'dialog' } }}
     >
       <LocalizationProvider dateAdapter={Adapter} localeText={WEEKS}>
         <Marks value={marks}>

@@ -123,8 +123,8 @@ export function DayField({
           <InputAdornment position="end" className={styles.calendar}>
             <IconButton
               size="small"
-              aria-label={say.calendarOf(label)}
-              title={say.calendarOf(label)}
+              aria-label={say.calendarOf({ label })}
+              title={say.calendarOf({ label })}
               aria-haspopup="dialog"
               onPointerEnter={() => void fetchCalendar()}
               onClick={open}

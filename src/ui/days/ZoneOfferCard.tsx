@@ -15,7 +15,7 @@ export function ZoneOfferCard({
   const { submit, busy, message } = useSubmit();
   return (
     <div className="notice" role="status">
-      <p>{say.elsewhere(zoneWords(device), zoneWords(school))}</p>
+      <p>{say.elsewhere({ own: zoneWords(device), school: zoneWords(school) })}</p>
       <p style={{ display: 'flex', gap: 8, flexWrap: 'wrap' }}>
         <Button
           size="small"

@@ -24,11 +24,13 @@ function elsewhere(start: Moment, { abroad, locale }: Clocks): string {
 /** The same in brackets, for lists whose head says what stands in them. */
 export function ownTimeOf(start: Moment, clocks: Clocks): string {
   const own = elsewhere(start, clocks);
-  return own && studentTexts.ownTime(own);
+  return own && studentTexts.ownTime({ time: own });
 }
 
 /** A time in words, with the reader's own where that is another, and where that is. */
 export function withOwnTime(words: string, start: Moment, clocks: Clocks): string {
   const own = elsewhere(start, clocks);
-  return own ? `${words} ${studentTexts.ownTimeIn(own, cityOf(clocks.abroad!.own.tzid))}` : words;
+  return own
+    ? `${words} ${studentTexts.ownTimeIn({ time: own, city: cityOf(clocks.abroad!.own.tzid) })}`
+    : words;
 }

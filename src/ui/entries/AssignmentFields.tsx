@@ -95,7 +95,7 @@ function PacingFields({ fields }: { fields: FormFields }) {
       />
       {draft.pacedBy === '' ? null : (
         <Field
-          label={pacingTexts.countField(draft.pacedBy)}
+          label={pacingTexts.countField({ unit: draft.pacedBy })}
           hint={pacingTexts.hint}
           {...text('pacedCount')}
         />
@@ -140,7 +140,7 @@ function ExtensionFields({ fields, courses }: { fields: FormFields; courses: rea
       {extensions.map((extension, i) => (
         <div key={i} className={styles.link}>
           <Select
-            label={panelTexts.extensionFor(i + 1)}
+            label={panelTexts.extensionFor({ n: i + 1 })}
             value={extension.person}
             options={[
               { value: '', label: panelTexts.chooseStudent },
@@ -151,13 +151,13 @@ function ExtensionFields({ fields, courses }: { fields: FormFields; courses: rea
           />
           <div className={styles.row}>
             <DayField
-              label={panelTexts.extensionDay(i + 1)}
+              label={panelTexts.extensionDay({ n: i + 1 })}
               value={extension.day}
               onChange={(day) => change(i, { day })}
               error={errors[`extensions.${i}.day`]}
             />
             <TimeField
-              label={panelTexts.extensionTime(i + 1)}
+              label={panelTexts.extensionTime({ n: i + 1 })}
               value={extension.time}
               onChange={(time) => change(i, { time })}
               error={errors[`extensions.${i}.time`]}
@@ -166,7 +166,7 @@ function ExtensionFields({ fields, courses }: { fields: FormFields; courses: rea
           </div>
           <Button
             size="small"
-            aria-label={panelTexts.removeExtension(i + 1)}
+            aria-label={panelTexts.removeExtension({ n: i + 1 })}
             onClick={() => set({ extensions: extensions.filter((_, j) => j !== i) })}
           >
             {panelTexts.remove}

@@ -63,7 +63,7 @@ export function AudienceFields({ courses, chosen, onChange, error }: Props) {
               }
             />
           }
-          label={panelTexts.allCourses(courses.length)}
+          label={panelTexts.allCourses({ n: courses.length })}
         />
       ) : null}
       {error ? <p className={styles.error}>{error}</p> : null}
@@ -92,7 +92,7 @@ function Within({ course, choice, onChange }: WithinProps) {
   return (
     <div className={styles.sections}>
       {several ? (
-        <div role="group" aria-label={panelTexts.sections(course.tag)}>
+        <div role="group" aria-label={panelTexts.sections({ tag: course.tag })}>
           {course.sections.map((section) => (
             <FormControlLabel
               key={section.id}
@@ -111,7 +111,7 @@ function Within({ course, choice, onChange }: WithinProps) {
         <details open={groups.length + people.length > 0}>
           <summary>{panelTexts.narrow}</summary>
           {course.groups.length > 0 ? (
-            <div role="group" aria-label={panelTexts.groups(course.tag)}>
+            <div role="group" aria-label={panelTexts.groups({ tag: course.tag })}>
               {course.groups.map((group) => (
                 <FormControlLabel
                   key={group.id}
@@ -126,7 +126,7 @@ function Within({ course, choice, onChange }: WithinProps) {
               ))}
             </div>
           ) : null}
-          <div role="group" aria-label={panelTexts.named(course.tag)} className={styles.names}>
+          <div role="group" aria-label={panelTexts.named({ tag: course.tag })} className={styles.names}>
             {course.roster.map((student) => (
               <FormControlLabel
                 key={student.id}

@@ -43,11 +43,13 @@ export function ClassPanel({
   const path = `/api/meetings/${cls.meeting}/plan`;
   const save = async () => {
     const body = { ...value, links: sentLinks(value.links) };
-    const answer = await submit('PUT', path, body, () => historyTexts.plannedClass(value.title));
+    const answer = await submit('PUT', path, body, () => historyTexts.plannedClass({ title: value.title }));
     if (answer.ok) onDone();
   };
   const clear = async () => {
-    const answer = await submit('DELETE', path, undefined, () => historyTexts.clearedClass(cls.title));
+    const answer = await submit('DELETE', path, undefined, () =>
+      historyTexts.clearedClass({ title: cls.title }),
+    );
     if (answer.ok) onDone();
   };
   return (
@@ -100,10 +102,10 @@ export function ClassPanel({
             }
             label={classTexts.pinned}
           />
-          {cls.others ? <p className="soft">{classTexts.also(cls.others)}</p> : null}
+          {cls.others ? <p className="soft">{classTexts.also({ list: cls.others })}</p> : null}
           <p className="notice">
             <b>{panelTexts.whoSees}: </b>
-            {panelTexts.seesNow(cls.who)}
+            {panelTexts.seesNow({ who: cls.who })}
           </p>
           {message ? (
             <p role="alert" className={formStyles.error}>
@@ -112,7 +114,7 @@ export function ClassPanel({
           ) : null}
           <div className={styles.buttons}>
             <Button type="submit" variant="contained" disabled={busy}>
-              {panelTexts.saveFor(cls.who)}
+              {panelTexts.saveFor({ who: cls.who })}
             </Button>
             {cls.plan && cls.pinned ? null : (
               <Button variant="outlined" disabled={busy} onClick={onSlide}>

@@ -141,7 +141,7 @@ export function EntryForm(props: Props) {
         <p className="notice">
           <b>{panelTexts.whoSees}: </b>
           {whoWillSee(draft, courses)}
-          {loses ? <> {panelTexts.loses(loses)}</> : null}
+          {loses ? <> {panelTexts.loses({ who: loses })}</> : null}
         </p>
         <p role="alert" className={styles.error}>
           {message}
@@ -149,11 +149,11 @@ export function EntryForm(props: Props) {
         <div className={styles.buttons}>
           <Button type="submit" variant="contained" disabled={busy}>
             {draft.kind === 'note'
-              ? panelTexts.saveFor(panelTexts.onlyYou)
+              ? panelTexts.saveFor({ who: panelTexts.onlyYou })
               : draft.visibility === 'draft'
                 ? panelTexts.saveDraft
                 : who
-                  ? panelTexts.saveFor(who)
+                  ? panelTexts.saveFor({ who })
                   : panelTexts.save}
           </Button>
           <Button variant="outlined" onClick={props.onCancel}>

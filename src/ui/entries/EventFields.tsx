@@ -111,7 +111,7 @@ function MeetingFields({ fields, courses }: { fields: FormFields; courses: reado
             variant="outlined"
             onClick={() => set({ meetingLink: course.meetingLink })}
           >
-            {panelTexts.useCourseLink(course.tag)}
+            {panelTexts.useCourseLink({ tag: course.tag })}
           </Button>
         ))}
         <Button size="small" variant="outlined" onClick={() => void make()}>

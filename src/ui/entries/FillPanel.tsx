@@ -49,7 +49,7 @@ export function FillPanel({ courses, onDone }: { courses: readonly PanelCourse[]
       'POST',
       `/api/courses/${course}/topics`,
       body,
-      ({ planned }) => historyTexts.filledClasses(planned),
+      ({ planned }) => historyTexts.filledClasses({ n: planned }),
     );
     if (answer.ok) onDone();
   };
@@ -101,13 +101,13 @@ export function FillPanel({ courses, onDone }: { courses: readonly PanelCourse[]
                   <b>{line.title}</b>{' '}
                   <span className="soft">
                     {classTexts.fillLine(line.number, line.days.join(', '))}
-                    {line.replaces ? ` ${classTexts.fillReplaces(line.replaces)}` : ''}
+                    {line.replaces ? ` ${classTexts.fillReplaces({ title: line.replaces })}` : ''}
                   </span>
                 </li>
               ))}
             </ol>
             {preview.pinned.length > 0 ? <p>{classTexts.fillPinned(preview.pinned)}</p> : null}
-            {preview.left.length > 0 ? <p>{classTexts.fillLeft(preview.left.length)}</p> : null}
+            {preview.left.length > 0 ? <p>{classTexts.fillLeft({ n: preview.left.length })}</p> : null}
           </div>
         ) : null}
       </div>
@@ -122,7 +122,7 @@ export function FillPanel({ courses, onDone }: { courses: readonly PanelCourse[]
           variant={ready ? 'contained' : 'outlined'}
           disabled={busy || list.trim() === ''}
         >
-          {ready ? classTexts.fillSave(preview.lines.length) : classTexts.fillPreview}
+          {ready ? classTexts.fillSave({ n: preview.lines.length }) : classTexts.fillPreview}
         </Button>
         <Button variant="outlined" onClick={onDone}>
           {panelTexts.cancel}

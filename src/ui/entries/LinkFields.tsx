@@ -40,7 +40,7 @@ export function LinkFields({
         <div key={i} className={styles.link}>
           {link.material ? (
             <p>
-              <b>{materialTexts.linked(link.title ?? '')}</b>
+              <b>{materialTexts.linked({ title: link.title ?? '' })}</b>
             </p>
           ) : link.file ? null : (
             <Field
@@ -76,7 +76,7 @@ export function LinkFields({
             {i > 0 ? (
               <Button
                 size="small"
-                aria-label={materialTexts.upward(i + 1)}
+                aria-label={materialTexts.upward({ n: i + 1 })}
                 onClick={() => onChange(upward(links, i))}
               >
                 ↑
@@ -84,7 +84,7 @@ export function LinkFields({
             ) : null}
             <Button
               size="small"
-              aria-label={panelTexts.removeLink(i + 1)}
+              aria-label={panelTexts.removeLink({ n: i + 1 })}
               onClick={() => onChange(links.filter((_, j) => j !== i))}
             >
               {panelTexts.remove}

@@ -78,7 +78,7 @@ export function ReadEntry({
         <p>
           <a className={styles.join} href={entry.meetingLink} target="_blank" rel="noopener">
             <JoinIcon className={styles.kindIcon} />
-            {entryTexts.join(entry.meetingName)}
+            {entryTexts.join({ name: entry.meetingName })}
           </a>
         </p>
       ) : null}

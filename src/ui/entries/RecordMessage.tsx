@@ -81,14 +81,14 @@ export function RecordMessage({ entry, title }: Readonly<{ entry: string; title:
     setPercent(undefined);
     if (!sent.ok) return setFailure(sent.message);
     const body = { file: sent.value.id, label: name.trim() };
-    const answer = await submit('POST', `/api/entries/${entry}/files`, body, () => say.added(title));
+    const answer = await submit('POST', `/api/entries/${entry}/files`, body, () => say.added({ title }));
     if (answer.ok) router.push(`/e/${entry}`);
   };
   return (
     <div className={styles.inner}>
       {seconds === undefined ? null : (
         <>
-          <p role="timer">{say.recording(clock(seconds), clock(MOST_SECONDS))}</p>
+          <p role="timer">{say.recording({ said: clock(seconds), most: clock(MOST_SECONDS) })}</p>
           <LinearProgress
             variant="determinate"
             value={(100 * seconds) / MOST_SECONDS}
@@ -102,7 +102,7 @@ export function RecordMessage({ entry, title }: Readonly<{ entry: string; title:
           <Field label={say.name} value={name} onChange={setName} />
         </>
       ) : null}
-      {percent === undefined ? null : <p role="status">{say.sending(percent)}</p>}
+      {percent === undefined ? null : <p role="status">{say.sending({ percent })}</p>}
       <p role="alert">{problem || failure || message}</p>
       <div className={styles.buttons}>
         {seconds === undefined ? (

@@ -20,7 +20,11 @@ export function TimeField({ readings, ...field }: Props) {
     <div className={styles.time}>
       <Field {...field} />
       {readings ? (
-        <div role="group" aria-label={panelTexts.whichTime(field.value)} className={styles.readings}>
+        <div
+          role="group"
+          aria-label={panelTexts.whichTime({ typed: field.value })}
+          className={styles.readings}
+        >
           {readings.map((reading) => (
             <Button key={reading} size="small" variant="outlined" onClick={() => field.onChange(reading)}>
               {reading}

@@ -59,7 +59,8 @@ export function panelClass(seen: SeenClass, plan: SeenPlan): PanelClass {
       plan.locale,
     ),
     place: course.place,
-    cancelled: meeting.cancelled === undefined ? undefined : entryTexts.cancelled(meeting.cancelled),
+    cancelled:
+      meeting.cancelled === undefined ? undefined : entryTexts.cancelled({ reason: meeting.cancelled }),
     title: own?.title ?? '',
     description: sanitize(own?.description ?? ''),
     links: own?.links ?? [],
@@ -67,7 +68,7 @@ export function panelClass(seen: SeenClass, plan: SeenPlan): PanelClass {
     others: listed(same.map((c) => `${classTitle(c)}, ${dateLabel(c.meeting.date, 'short', plan.locale)}`)),
     who:
       sections.length === course.sections.length
-        ? entryTexts.everyoneIn(course.tag, course.students)
+        ? entryTexts.everyoneIn({ tag: course.tag, n: course.students })
         : entryTexts.sectionsIn(
             course.tag,
             sections.map((s) => s.name),

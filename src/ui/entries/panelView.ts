@@ -107,7 +107,12 @@ function inSections(sections: readonly SectionDates[], locale: string): (readonl
     const dates = sections.flatMap((section) => {
       const date = section[field];
       return date
-        ? [[panelTexts.inSection(DATE_NAMES[field], section.name), momentLabel(date, locale)] as const]
+        ? [
+            [
+              panelTexts.inSection({ what: DATE_NAMES[field], name: section.name }),
+              momentLabel(date, locale),
+            ] as const,
+          ]
         : [];
     });
     return new Set(dates.map(([, date]) => date)).size > 1 ? dates : [];
@@ -156,7 +161,7 @@ function singlesOf(
       ...(title === undefined ? {} : { title }),
       ...(place === undefined ? {} : { place }),
       ...(description === undefined ? {} : { description: sanitize(description) }),
-      ...(cancelled === undefined ? {} : { cancelled: entryTexts.cancelled(cancelled) }),
+      ...(cancelled === undefined ? {} : { cancelled: entryTexts.cancelled({ reason: cancelled }) }),
     };
     return [momentText(recurrenceId), words] as const;
   });
@@ -169,7 +174,7 @@ function comingOf(entry: SeenEntry): PanelEntry['coming'] {
   return {
     words: panelTexts.comingCount(entry.comingCount ?? 0, seats, entry.waitingCount ?? 0),
     full: seats !== undefined && (entry.comingCount ?? 0) + (entry.waitingCount ?? 0) >= seats,
-    wait: entry.waitBefore === undefined ? '' : panelTexts.waitBefore(entry.waitBefore),
+    wait: entry.waitBefore === undefined ? '' : panelTexts.waitBefore({ n: entry.waitBefore }),
     own: entry.asStaff ? undefined : (replies[0]?.answer ?? ''),
     names: entry.asStaff ? replies.map((r) => `${r.name}: ${panelTexts.answers[r.answer]}`) : [],
   };
@@ -208,7 +213,7 @@ export function panelEntry(
     repeats: entry.kind === 'event' && entry.recurrence ? seriesWords(entry.recurrence, locale) : '',
     cancelled:
       entry.kind !== 'note' && entry.cancelled !== undefined
-        ? entryTexts.cancelled(entry.cancelled)
+        ? entryTexts.cancelled({ reason: entry.cancelled })
         : undefined,
     dates: entry.kind === 'note' ? [] : datesOf(entry, locale),
     facts: factsOf(entry, locale),

@@ -28,11 +28,11 @@ export function whoWillSee(draft: EntryDraft, courses: readonly PanelCourse[]): 
     case 'draft':
       return panelTexts.seesDraft;
     case 'from':
-      return panelTexts.seesFrom(who, `${draft.fromDay} ${draft.fromTime}`.trim());
+      return panelTexts.seesFrom({ who, when: `${draft.fromDay} ${draft.fromTime}`.trim() });
     case 'before':
-      return panelTexts.seesBefore(who, draft.daysBefore || '7');
+      return panelTexts.seesBefore({ who, days: draft.daysBefore || '7' });
     case 'visible':
-      return panelTexts.seesNow(who);
+      return panelTexts.seesNow({ who });
     default:
       return draft.visibility satisfies never;
   }

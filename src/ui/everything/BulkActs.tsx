@@ -39,7 +39,7 @@ export function BulkActs({
   const ids = [...new Set(picked.map((row) => row.entry!))];
   const act = async (what: keyof typeof say.did, more: object = {}, count = ids.length) => {
     const body = { ids, act: what, ...more };
-    const answer = await submit('POST', '/api/entries/bulk', body, () => say.did[what](count));
+    const answer = await submit('POST', '/api/entries/bulk', body, () => say.did[what]({ n: count }));
     if (answer.ok) onDone();
   };
   const [copying, setCopying] = useState(false);
@@ -59,8 +59,8 @@ export function BulkActs({
   };
   const wrong = message ?? errors.ids ?? errors.from ?? errors.days ?? errors.meetings ?? errors.courses;
   return (
-    <div className={`notice ${styles.bulk}`} role="group" aria-label={say.chosen(picked.length)}>
-      <b>{say.chosen(picked.length)}</b>
+    <div className={`notice ${styles.bulk}`} role="group" aria-label={say.chosen({ n: picked.length })}>
+      <b>{say.chosen({ n: picked.length })}</b>
       <span className={styles.bulkAct}>
         <Field label={say.moveBy} value={by} onChange={setBy} width={70} />
         <Select label={say.moveUnit} value={unit} options={UNITS} onChange={setUnit} />
@@ -110,7 +110,7 @@ export function BulkActs({
             disabled={busy || copies === 0 || !Number.isInteger(Number(weeks))}
             onClick={() => void act('copy', { courses: into, days: 7 * Number(weeks) }, copies)}
           >
-            {say.copy(copies)}
+            {say.copy({ n: copies })}
           </Button>
         </span>
       ) : null}

@@ -36,7 +36,7 @@ export function LineEditor({
     const on = time ? `${value.day}T${time}` : value.day;
     const body = { sequence: line.sequence, title: value.title, on };
     const answer = await submit('PUT', `/api/entries/${entry}/line`, body, () =>
-      historyTexts.changed(value.title),
+      historyTexts.changed({ title: value.title }),
     );
     if (answer.ok) onDone();
   };

@@ -201,7 +201,7 @@ function Cells({
         {row.getCanSelect() ? (
           <input
             type="checkbox"
-            aria-label={say.choose(name)}
+            aria-label={say.choose({ title: name })}
             checked={row.getIsSelected()}
             onChange={() => row.toggleSelected()}
           />
@@ -214,7 +214,12 @@ function Cells({
       ))}
       <td data-column="change">
         {original.line ? (
-          <button type="button" className={styles.open} aria-label={say.change(name)} onClick={onEdit}>
+          <button
+            type="button"
+            className={styles.open}
+            aria-label={say.change({ title: name })}
+            onClick={onEdit}
+          >
             {say.changeShort}
           </button>
         ) : null}

@@ -49,7 +49,7 @@ export function SaveMenu({
       </MenuItem>
       {LIST_FORMATS.map((format) => (
         <MenuItem key={format.id} dense onClick={() => void save(format)}>
-          {say.saveAs(format.name)}
+          {say.saveAs({ format: format.name })}
         </MenuItem>
       ))}
     </Menu>

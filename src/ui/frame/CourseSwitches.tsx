@@ -32,7 +32,7 @@ export function CourseSwitches({ courses }: { courses: readonly SwitchCourse[] }
               replace
               scroll={false}
               data-outside={tag === ''}
-              aria-label={on ? shown(name) : hidden(name)}
+              aria-label={on ? shown({ title: name }) : hidden({ title: name })}
             >
               {tag ? <b>{tag}</b> : null} <span>{title}</span>
             </Link>

@@ -83,7 +83,11 @@ export function Frame({
             </Suspense>
           ) : null}
           {from ? null : (
-            <Link href="/account" className={styles.person} aria-label={frameTexts.account(person.name)}>
+            <Link
+              href="/account"
+              className={styles.person}
+              aria-label={frameTexts.account({ name: person.name })}
+            >
               {person.initials}
             </Link>
           )}
@@ -96,7 +100,9 @@ export function Frame({
         </nav>
         <main id="page" className={wide ? styles.wide : styles.page} tabIndex={-1}>
           <DrawnFor email={person.email} />
-          {from ? <p className={styles.from}>{ltiTexts.fromFor(from, person.name)}</p> : null}
+          {from ? (
+            <p className={styles.from}>{ltiTexts.fromFor({ site: from, person: person.name })}</p>
+          ) : null}
           {from ? <StayInFrame /> : null}
           <ConnectionNote bySite={from !== undefined} />
           {children}

@@ -51,7 +51,7 @@ export function TermMenu({ terms, shown }: { terms: readonly TermChoice[]; shown
         className={styles.termButton}
         aria-haspopup="menu"
         aria-expanded={anchor !== undefined}
-        aria-label={frameTexts.termChoose(name)}
+        aria-label={frameTexts.termChoose({ name })}
         onPointerEnter={() => void comes()}
         onClick={(event) => setAnchor(event.currentTarget)}
       >

@@ -23,8 +23,8 @@ export function termChoices(
       when: isIn(term, today)
         ? frameTexts.termNow
         : Temporal.PlainDate.compare(today, term.startsOn) < 0
-          ? frameTexts.termBegins(day(term.startsOn))
-          : frameTexts.termEnded(day(term.endsOn)),
+          ? frameTexts.termBegins({ day: day(term.startsOn) })
+          : frameTexts.termEnded({ day: day(term.endsOn) }),
       current: term.id === current?.id,
     }));
 }

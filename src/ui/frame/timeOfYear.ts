@@ -14,7 +14,11 @@ export function timeOfYear(plan: SeenPlan, today: Temporal.PlainDate): string {
   const own = plan.terms.filter((term) => plan.courses.some((c) => c.term === term.id && !c.archived));
   const terms = [...own].sort((a, b) => compare(a.startsOn, b.startsOn));
   const now = terms.find((term) => isIn(term, today));
-  if (now) return entryTexts.onDay(weekAndDate(now, today, plan.locale), plan.dayNames.get(today.toString()));
+  if (now)
+    return entryTexts.onDay({
+      label: weekAndDate(now, today, plan.locale),
+      day: plan.dayNames.get(today.toString()),
+    });
   const over = terms.filter((term) => compare(term.endsOn, today) < 0).at(-1);
   const coming = terms.find((term) => compare(term.startsOn, today) > 0);
   const day = (date: Temporal.PlainDate) => dateLabel(date, 'short', plan.locale);
@@ -24,7 +28,9 @@ export function timeOfYear(plan: SeenPlan, today: Temporal.PlainDate): string {
     .sort(compare)[0];
   return [
     day(today),
-    ...(over ? [studentTexts.termOver(over.name, day(over.endsOn))] : []),
-    ...(coming ? [studentTexts.classesBegin(coming.name, day(firstClass ?? coming.startsOn))] : []),
+    ...(over ? [studentTexts.termOver({ term: over.name, day: day(over.endsOn) })] : []),
+    ...(coming
+      ? [studentTexts.classesBegin({ term: coming.name, day: day(firstClass ?? coming.startsOn) })]
+      : []),
   ].join(' · ');
 }

@@ -23,7 +23,7 @@ export function GuardianLetters({
 }>) {
   const { submit, errors, message, busy } = useSubmit();
   const [value, setValue] = useState({ email: start.email, locale: start.locale, tzid: start.tzid });
-  const [said, setSaid] = useState(start.email ? (start.confirmed ? say.goesTo(start.email) : say.waitsForYou(start.email)) : '');
+  const [said, setSaid] = useState(start.email ? (start.confirmed ? say.goesTo({ email: start.email }) : say.waitsForYou({ email: start.email })) : '');
   const wish = async (wanted: typeof value) => {
     const answer = await submit('PUT', `/api/guardian-letters/${token}`, wanted);
     if (!answer.ok) return;

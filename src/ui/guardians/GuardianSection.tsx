@@ -56,7 +56,7 @@ export function GuardianSection({ child, start }: Readonly<{ child?: Readonly<{ 
 function Minor({ child, minor, onDone }: Readonly<{ child: { id: string; name: string }; minor: boolean; onDone: () => Promise<void> }>) {
   const { act, busy } = useAct();
   const toggle = async () => {
-    await act('PUT', `/api/people/${child.id}/minor`, { minor: !minor }, () => say.minorSaved(child.name));
+    await act('PUT', `/api/people/${child.id}/minor`, { minor: !minor }, () => say.minorSaved({ name: child.name }));
     await onDone();
   };
   return (
@@ -77,8 +77,8 @@ function One({ line, office, onDone }: Readonly<{ line: Line; office: boolean; o
     await act(method, `/api/guardians/${id}${path}`, body, () => said);
     await onDone();
   };
-  if (line.barred !== undefined) return <p className="soft">{say.isBarred(name, line.barred)}</p>;
-  const end = () => run('DELETE', '', bar.trim() ? { bar: bar.trim() } : {}, say.ended(name));
+  if (line.barred !== undefined) return <p className="soft">{say.isBarred({ name, reason: line.barred })}</p>;
+  const end = () => run('DELETE', '', bar.trim() ? { bar: bar.trim() } : {}, say.ended({ name }));
   return (
     <div className={styles.one} role="group" aria-label={name}>
       <p>
@@ -86,21 +86,21 @@ function One({ line, office, onDone }: Readonly<{ line: Line; office: boolean; o
         <span className="soft">{[line.byOffice ? say.byOffice : '', ...line.shows.map((show) => (office ? say.showOfChild : say.show)[show])].filter(Boolean).join(' · ')}</span>
       </p>
       {line.state === 'suspended' ? <p className="notice">{say.suspended}</p> : null}
-      {line.page ? <CopyField label={say.address(name)} value={line.page} action={publishTexts.copyAddress} /> : null}
-      {line.reads.length > 0 || !office ? <p className="soft">{say.read(line.reads.slice(0, LAST_READS).map(({ words }) => words))}</p> : null}
+      {line.page ? <CopyField label={say.address({ name })} value={line.page} action={publishTexts.copyAddress} /> : null}
+      {line.reads.length > 0 || !office ? <p className="soft">{say.read({ times: line.reads.slice(0, LAST_READS).map(({ words }) => words) })}</p> : null}
       {office ? <Field label={say.barReason} hint={say.barHint} value={bar} onChange={setBar} /> : null}
       <div className={styles.acts}>
         {line.state === 'suspended' && !office ? (
-          <Button size="small" variant="contained" disabled={busy} aria-label={say.agreeOf(name)} onClick={() => void run('POST', '/agreement', undefined, say.agreed(name))}>
+          <Button size="small" variant="contained" disabled={busy} aria-label={say.agreeOf({ name })} onClick={() => void run('POST', '/agreement', undefined, say.agreed({ name }))}>
             {say.agree}
           </Button>
         ) : null}
         {line.page ? (
-          <Button size="small" variant="outlined" disabled={busy} aria-label={say.replaceOf(name)} onClick={() => void run('POST', '/address', undefined, say.replaced(name))}>
+          <Button size="small" variant="outlined" disabled={busy} aria-label={say.replaceOf({ name })} onClick={() => void run('POST', '/address', undefined, say.replaced({ name }))}>
             {say.replace}
           </Button>
         ) : null}
-        <Button size="small" variant="outlined" disabled={busy} aria-label={say.endOf(name)} onClick={() => void end()}>
+        <Button size="small" variant="outlined" disabled={busy} aria-label={say.endOf({ name })} onClick={() => void end()}>
           {say.end}
         </Button>
       </div>
@@ -114,7 +114,7 @@ function IssueForm({ child, onDone }: Readonly<{ child?: string; onDone: () => P
   const [shows, setShows] = useState<ReadonlySet<GuardianShows>>(new Set());
   const issue = async () => {
     const body = { ...(child ? { child } : {}), name, shows: [...shows] };
-    const answer = await submit<{ name: string }>('POST', '/api/guardians', body, (made) => say.issued(made.name));
+    const answer = await submit<{ name: string }>('POST', '/api/guardians', body, (made) => say.issued({ name: made.name }));
     if (!answer.ok) return;
     setName('');
     setShows(new Set());

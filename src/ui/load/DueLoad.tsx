@@ -42,7 +42,9 @@ export function DueLoad({
   const better = betterDays(load.days, { day: at, isOpen: (i) => load.days[i]?.open ?? false });
   return (
     <div className={styles.load} role="status">
-      <p data-much={chosen.alarmed > 0}>{say.day(chosen.concerned, load.students, chosen.alarmed)}</p>
+      <p data-much={chosen.alarmed > 0}>
+        {say.day({ concerned: chosen.concerned, students: load.students, alarmed: chosen.alarmed })}
+      </p>
       {better.length > 0 ? (
         <p className={styles.better}>
           {say.better}{' '}
@@ -50,7 +52,7 @@ export function DueLoad({
             const { date } = load.days[i]!;
             return (
               <button key={date} type="button" onClick={() => onChoose(date)}>
-                {say.betterDay(dateLabel(Temporal.PlainDate.from(date)), concerned)}
+                {say.betterDay({ day: dateLabel(Temporal.PlainDate.from(date)), concerned })}
               </button>
             );
           })}

@@ -40,7 +40,7 @@ export function LoadGrid({ view }: { view: Pick<LoadView, 'weekdays' | 'weeks'> 
                           {cell.day}
                         </span>
                         <span aria-hidden className={styles.due}>
-                          {cell.due > 0 ? say.due(cell.due) : ''}
+                          {cell.due > 0 ? say.due({ n: cell.due }) : ''}
                         </span>
                         {cell.alarmed > 0 ? (
                           <span aria-hidden className={styles.alarm}>

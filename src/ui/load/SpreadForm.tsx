@@ -60,7 +60,7 @@ export function SpreadForm({
   const take = async () => {
     const items = moves.map(({ id, days }) => ({ id, days }));
     const body = { days: items[0]!.days, along: true, items };
-    const answer = await submit('POST', '/api/entries/shift', body, () => say.moved(items.length));
+    const answer = await submit('POST', '/api/entries/shift', body, () => say.moved({ n: items.length }));
     if (answer.ok) setProposal(undefined);
   };
   return (
@@ -111,7 +111,7 @@ export function SpreadForm({
           <div aria-live="polite">
             {proposal ? (
               <div className="notice">
-                <p>{say.score(proposal.alarmedNow, proposal.alarmedThen)}</p>
+                <p>{say.score({ now: proposal.alarmedNow, then: proposal.alarmedThen })}</p>
                 <ul className={styles.moves}>
                   {proposal.moves.map((move) => (
                     <li key={move.id}>
@@ -121,7 +121,7 @@ export function SpreadForm({
                         </span>
                       ) : (
                         <Tick
-                          label={`${say.move(move.title)}: ${move.from} → ${move.to}, ${say.elseDue(move.concerned)}`}
+                          label={`${say.move({ title: move.title })}: ${move.from} → ${move.to}, ${say.elseDue({ n: move.concerned })}`}
                           checked={taken.includes(move.id)}
                           onChange={(on) =>
                             setTaken(on ? [...taken, move.id] : taken.filter((id) => id !== move.id))
@@ -137,7 +137,7 @@ export function SpreadForm({
           {message ? <p role="alert">{message}</p> : null}
           <div>
             <Button type="submit" variant={moves.length > 0 ? 'contained' : 'outlined'} disabled={busy}>
-              {moves.length > 0 ? say.take(moves.length) : say.propose}
+              {moves.length > 0 ? say.take({ n: moves.length }) : say.propose}
             </Button>
           </div>
         </form>

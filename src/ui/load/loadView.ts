@@ -57,8 +57,8 @@ const LEVELS = 4;
 function expectedWords({ credits, weeklyHours }: Course, expected: number | undefined): string {
   if (expected === undefined) return say.noCredits;
   return weeklyHours === undefined
-    ? say.expectedFrom(credits!, say.hours(expected))
-    : say.expectedOwn(say.hours(expected));
+    ? say.expectedFrom({ credits: credits!, hours: say.hours(expected) })
+    : say.expectedOwn({ hours: say.hours(expected) });
 }
 
 /** The load of a course's students, as plain text and numbers. */
@@ -110,7 +110,7 @@ export function loadView(
     })),
     ...(expected === undefined ? {} : { expected }),
     expectedWords: expectedWords(course, expected),
-    noEffort: unsaid > 0 ? say.noEffort(unsaid) : '',
+    noEffort: unsaid > 0 ? say.noEffort({ n: unsaid }) : '',
     coming: coming.map(({ id, title, due }) => {
       const date = first.add({ days: due });
       return { id, title, due: date.toString(), words: dateLabel(date, 'short', locale) };

@@ -66,7 +66,7 @@ function SiteLine({ site, mayEnd }: Readonly<{ site: CourseSiteLine; mayEnd: boo
       )}
       {site.read ? (
         <p>
-          {say.readAt(site.read.when)} {site.read.words}
+          {say.readAt({ when: site.read.when })} {site.read.words}
         </p>
       ) : null}
       {preview ? <PreviewLines preview={preview} /> : null}
@@ -115,7 +115,7 @@ function PreviewLines({ preview: { added, present, gone } }: Readonly<{ preview:
     );
   return (
     <div role="status">
-      <p>{words.counts(added.length, present, gone.length)}</p>
+      <p>{words.counts({ added: added.length, present, gone: gone.length })}</p>
       {names(words.added, added)}
       {names(words.gone, gone)}
     </div>

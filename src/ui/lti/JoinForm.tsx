@@ -52,7 +52,7 @@ export function JoinForm({ arrival, signedInAs, school, course, closed }: Props)
           <p className="soft">{say.knownLead}</p>
           {signedInAs ? (
             <Button variant="contained" disabled={busy} onClick={() => void send('/api/lti/join')}>
-              {say.asSignedIn(signedInAs)}
+              {say.asSignedIn({ name: signedInAs })}
             </Button>
           ) : (
             <form
@@ -85,7 +85,7 @@ export function JoinForm({ arrival, signedInAs, school, course, closed }: Props)
         {course ? (
           <section className={`card ${styles.way}`} aria-labelledby="fresh">
             <h2 id="fresh">{say.fresh}</h2>
-            <p className="soft">{say.freshLead(course)}</p>
+            <p className="soft">{say.freshLead({ course })}</p>
             <Button variant="outlined" disabled={busy} onClick={() => void send('/api/lti/enter')}>
               {say.goOn}
             </Button>

@@ -62,14 +62,14 @@ function PlatformLine({ platform }: Readonly<{ platform: Platform }>) {
         <b>{name}</b> {accepted ? null : say.waiting}
       </p>
       <p className="soft">{issuer}</p>
-      <p className="soft">{say.deploymentsLine(deployments)}</p>
+      <p className="soft">{say.deploymentsLine({ ids: deployments })}</p>
       <div className={styles.buttons}>
         {accepted ? null : (
           <Button
             variant="outlined"
             disabled={busy}
             onClick={() =>
-              void act('PUT', `/api/lti/platforms/${id}/acceptance`, undefined, () => say.accepted(name))
+              void act('PUT', `/api/lti/platforms/${id}/acceptance`, undefined, () => say.accepted({ name }))
             }
           >
             {say.accept}
@@ -77,12 +77,14 @@ function PlatformLine({ platform }: Readonly<{ platform: Platform }>) {
         )}
         <Button
           disabled={busy}
-          onClick={() => void act('DELETE', `/api/lti/platforms/${id}`, undefined, () => say.removed(name))}
+          onClick={() =>
+            void act('DELETE', `/api/lti/platforms/${id}`, undefined, () => say.removed({ name }))
+          }
         >
           {say.remove}
         </Button>
       </div>
-      <PlatformForm key={JSON.stringify(platform)} summary={say.change(name)} platform={platform} />
+      <PlatformForm key={JSON.stringify(platform)} summary={say.change({ name })} platform={platform} />
     </div>
   );
 }
@@ -147,7 +149,7 @@ function PlatformForm({ summary, platform }: Readonly<{ summary: string; platfor
     };
     const path = platform ? `/api/lti/platforms/${platform.id}` : '/api/lti/platforms';
     const saved = await submit<{ name: string }>(platform ? 'PUT' : 'POST', path, body, ({ name: called }) =>
-      say.saved(called),
+      say.saved({ name: called }),
     );
     if (saved.ok && !platform) setDraft(EMPTY);
   };

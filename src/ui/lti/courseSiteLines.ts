@@ -27,7 +27,7 @@ const { members } = ltiTexts;
 
 function reportWords({ added, off, absent, held, silent }: Report): string {
   if (silent) return members.silent;
-  return held ? members.held(held.known, held.gone) : members.done(added, off, absent);
+  return held ? members.held({ known: held.known, gone: held.gone }) : members.done({ added, off, absent });
 }
 
 /** The sites of a course in words; `nameOf`: how its sections are called. */
@@ -39,7 +39,7 @@ export function courseSiteLines(
     const read = report === undefined ? undefined : (JSON.parse(report) as Report);
     return {
       id,
-      words: ltiTexts.link.line(title, site, section === undefined ? undefined : nameOf(section)),
+      words: ltiTexts.link.line({ title, site, section: section === undefined ? undefined : nameOf(section) }),
       listsMembers: membersUrl !== undefined,
       follows,
       held: read?.held !== undefined,

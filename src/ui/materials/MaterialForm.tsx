@@ -62,12 +62,12 @@ export function MaterialForm({
       visibleFrom,
     };
     const answer = row
-      ? await submit('PUT', `/api/materials/${row.id}`, content, () => say.changed(value.title))
+      ? await submit('PUT', `/api/materials/${row.id}`, content, () => say.changed({ title: value.title }))
       : await submit(
           'POST',
           `/api/courses/${course}/materials`,
           { ...content, kind: value.kind, parent: value.parent || undefined },
-          () => say.added(value.title),
+          () => say.added({ title: value.title }),
         );
     if (answer.ok) onDone();
   };

@@ -42,7 +42,7 @@ export function OutlineEditor({
   const places = placesOf(rows);
 
   const put = (row: OutlineRow, place: Readonly<{ parent?: string; before?: string }>) =>
-    submit('PUT', `/api/materials/${row.id}/place`, place, () => say.moved(row.title));
+    submit('PUT', `/api/materials/${row.id}/place`, place, () => say.moved({ title: row.title }));
   const step = (row: OutlineRow, way: Step) => {
     const place = places(row.id)[way];
     if (place) void put(row, place);
@@ -66,7 +66,7 @@ export function OutlineEditor({
     );
   };
   const remove = (row: OutlineRow) =>
-    submit('DELETE', `/api/materials/${row.id}`, undefined, () => say.removed(row.title));
+    submit('DELETE', `/api/materials/${row.id}`, undefined, () => say.removed({ title: row.title }));
 
   return (
     <div className={styles.editor}>
@@ -75,7 +75,7 @@ export function OutlineEditor({
           <p className="empty">{say.none}</p>
         ) : (
           <p className="soft">
-            {say.moveHint} {unused > 0 ? say.unusedCount(unused) : null}
+            {say.moveHint} {unused > 0 ? say.unusedCount({ n: unused }) : null}
           </p>
         )}
         {message || errors.parent ? <p role="alert">{message ?? errors.parent}</p> : null}
@@ -128,7 +128,7 @@ export function OutlineEditor({
                     <button
                       key={way}
                       type="button"
-                      aria-label={say[way](row.title)}
+                      aria-label={say[way]({ title: row.title })}
                       disabled={busy || !places(row.id)[way]}
                       onClick={() => step(row, way)}
                     >
@@ -139,7 +139,7 @@ export function OutlineEditor({
                     <button
                       type="button"
                       className={styles.act}
-                      aria-label={say.placeRest(row.title)}
+                      aria-label={say.placeRest({ title: row.title })}
                       onClick={() => setPlacing(row.id)}
                     >
                       {say.placeShort}
@@ -148,7 +148,7 @@ export function OutlineEditor({
                   <button
                     type="button"
                     className={styles.act}
-                    aria-label={say.change(row.title)}
+                    aria-label={say.change({ title: row.title })}
                     onClick={() => setEditing(row.id)}
                   >
                     {say.changeShort}
@@ -156,7 +156,7 @@ export function OutlineEditor({
                   <button
                     type="button"
                     className={styles.act}
-                    aria-label={say.remove(row.title)}
+                    aria-label={say.remove({ title: row.title })}
                     disabled={busy}
                     onClick={() => void remove(row)}
                   >

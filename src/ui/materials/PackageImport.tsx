@@ -45,7 +45,9 @@ export function PackageImport({ course }: { course: string }) {
     setPreview(await run<Preview>(`${path}/preview`, { file: sent.value.id }));
   };
   const bring = async () => {
-    const done = await run<Imported>(path, { file }, ({ added, changed }) => say.imported(added, changed));
+    const done = await run<Imported>(path, { file }, ({ added, changed }) =>
+      say.imported({ added, changed }),
+    );
     if (done) setPreview(undefined);
   };
   const count = (state: State) => preview?.lines.filter((line) => line.state === state).length ?? 0;
@@ -55,13 +57,13 @@ export function PackageImport({ course }: { course: string }) {
       <p className="soft">{say.lead}</p>
       {percent !== undefined ? (
         <Progress
-          words={say.sending(percent)}
+          words={say.sending({ percent })}
           share={percent / 100}
           onStop={() => stopping.current?.abort()}
         />
       ) : progress ? (
         <Progress
-          words={say.reading(progress.done, progress.of)}
+          words={say.reading({ done: progress.done, of: progress.of })}
           share={progress.of === 0 ? 0 : progress.done / progress.of}
           onStop={stop}
         />
@@ -104,13 +106,13 @@ export function PackageImport({ course }: { course: string }) {
               </ul>
             </>
           ) : null}
-          {preview.gone.length > 0 ? <p className="soft">{say.gone(preview.gone)}</p> : null}
+          {preview.gone.length > 0 ? <p className="soft">{say.gone({ titles: preview.gone })}</p> : null}
           {news === 0 ? (
             <p className="notice">{say.nothingNew}</p>
           ) : (
             <div className={styles.buttons}>
               <Button variant="contained" onClick={() => void bring()}>
-                {say.bring(count('new'), count('changed'))}
+                {say.bring({ added: count('new'), changed: count('changed') })}
               </Button>
             </div>
           )}

@@ -45,7 +45,7 @@ export function PasteMaterials({ course }: { course: string }) {
       'POST',
       `${path}/list`,
       { list },
-      ({ added, changed }) => say.imported(added, changed),
+      ({ added, changed }) => say.imported({ added, changed }),
     );
     if (answer.ok) take('');
   };
@@ -66,7 +66,7 @@ export function PasteMaterials({ course }: { course: string }) {
           <ul className={styles.preview}>
             {preview.faults.map((fault) => (
               <li key={fault.line} className={styles.fault}>
-                {say.fault(fault.line, fault.message)}
+                {say.fault({ line: fault.line, message: fault.message })}
               </li>
             ))}
             {preview.lines.map((line) => (
@@ -87,7 +87,7 @@ export function PasteMaterials({ course }: { course: string }) {
           variant={ready ? 'contained' : 'outlined'}
           disabled={busy || list.trim() === ''}
         >
-          {ready ? say.bring(count('new'), count('changed')) : say.look}
+          {ready ? say.bring({ added: count('new'), changed: count('changed') }) : say.look}
         </Button>
       </div>
     </form>

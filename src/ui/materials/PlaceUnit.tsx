@@ -45,7 +45,7 @@ export function PlaceUnit({
   }, [path, day, rest]);
   const save = async () => {
     const answer = await submit<{ planned: number }>('POST', path, { from: day, rest }, ({ planned }) =>
-      say.placed(unit.title, planned),
+      say.placed({ title: unit.title, count: planned }),
     );
     if (answer.ok) onDone();
   };
@@ -68,12 +68,14 @@ export function PlaceUnit({
           </li>
         ))}
       </ul>
-      {preview && preview.left.length > 0 ? <p className="notice">{say.placeLeft(preview.left)}</p> : null}
+      {preview && preview.left.length > 0 ? (
+        <p className="notice">{say.placeLeft({ titles: preview.left })}</p>
+      ) : null}
       {message ? <p role="alert">{message}</p> : null}
       <div className={styles.buttons}>
         {count > 0 ? (
           <Button type="submit" variant="contained" disabled={busy} autoFocus>
-            {say.placeNow(count)}
+            {say.placeNow({ count })}
           </Button>
         ) : null}
         {onEntry ? (

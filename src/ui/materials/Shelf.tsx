@@ -49,7 +49,7 @@ export function Shelf({
           <li key={row.id} data-kind={row.kind} style={{ paddingLeft: row.depth * 12 }}>
             <button
               type="button"
-              aria-label={say.shelfPlan(row.title)}
+              aria-label={say.shelfPlan({ title: row.title })}
               data-unused={row.staff?.uses.length === 0}
               onPointerDown={(event) => begin(event, row)}
               onKeyDown={(event) => {

@@ -9,13 +9,13 @@ export function TestLinks({ course }: { course: string }) {
   const { run, stop, progress, message } = useLongWork();
   const test = () =>
     run<{ tested: number; fails?: number }>(`/api/courses/${course}/links`, {}, ({ tested, fails = 0 }) =>
-      say.tested(tested, fails),
+      say.tested({ count: tested, failing: fails }),
     );
   return (
     <>
       {progress ? (
         <Progress
-          words={say.testing(progress.done, progress.of)}
+          words={say.testing({ done: progress.done, of: progress.of })}
           share={progress.of === 0 ? 0 : progress.done / progress.of}
           onStop={stop}
         />

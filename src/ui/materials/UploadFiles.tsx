@@ -32,7 +32,7 @@ export function UploadFiles({ course }: { course: string }) {
       onPercent(0);
       const answer = await sendFile(file, { onPercent, signal: controller.signal });
       if (!answer.ok) {
-        failed.push(say.failed(file.name, answer.message));
+        failed.push(say.failed({ name: file.name, why: answer.message }));
         continue;
       }
       const { id, name, mediaType } = answer.value;
@@ -42,12 +42,12 @@ export function UploadFiles({ course }: { course: string }) {
       if (added.ok) {
         sent += 1;
         history = added.history;
-      } else failed.push(say.failed(file.name, added.message));
+      } else failed.push(say.failed({ name: file.name, why: added.message }));
     }
     setSending(undefined);
     setFailures(failed);
     if (sent > 0) {
-      tell(say.sent(sent), sent === 1 ? history : undefined);
+      tell(say.sent({ count: sent }), sent === 1 ? history : undefined);
       router.refresh();
     }
   };
@@ -69,7 +69,7 @@ export function UploadFiles({ course }: { course: string }) {
     >
       {sending ? (
         <Progress
-          words={say.sending(sending.name, sending.percent)}
+          words={say.sending({ name: sending.name, percent: sending.percent })}
           share={sending.share}
           onStop={() => stopping.current?.abort()}
         />

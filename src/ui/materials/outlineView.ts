@@ -90,7 +90,7 @@ export function outlineView(materials: readonly SeenMaterial[], locale: string, 
     note: !material.hidden
       ? ''
       : material.visibleFrom
-        ? materialTexts.seenFrom(momentLabel(material.visibleFrom.wall, locale))
+        ? materialTexts.seenFrom({ when: momentLabel(material.visibleFrom.wall, locale) })
         : materialTexts.notYet,
     ...(known ? { staff: factsOf(material, locale, known) } : {}),
   }));

@@ -78,7 +78,7 @@ export function WriteForm({
       'POST',
       `/api/courses/${id}/messages`,
       { ...whom, ...written },
-      ({ told }) => say.wrote(told, subject),
+      ({ told }) => say.wrote({ n: told, subject }),
     );
     if (!answer.ok) return;
     setPreview(undefined);
@@ -141,11 +141,11 @@ export function WriteForm({
             ) : (
               <>
                 <p>
-                  {say.reaches(preview.count)} {preview.audience}
+                  {say.reaches({ n: preview.count })} {preview.audience}
                 </p>
                 <p className="soft">
                   {preview.names.slice(0, NAMED).join(', ')}{' '}
-                  {preview.count > NAMED ? say.more(preview.count - NAMED) : ''}
+                  {preview.count > NAMED ? say.more({ n: preview.count - NAMED }) : ''}
                 </p>
               </>
             )}
@@ -155,7 +155,7 @@ export function WriteForm({
       {message ? <p role="alert">{message}</p> : null}
       <div className={styles.buttons}>
         <Button type="submit" variant={ready ? 'contained' : 'outlined'} disabled={busy || !choice}>
-          {ready ? say.send(preview.count) : say.look}
+          {ready ? say.send({ n: preview.count }) : say.look}
         </Button>
       </div>
     </form>

@@ -74,7 +74,10 @@ export function monthView(
     return {
       date: date.toString(),
       number: date.day,
-      label: entryTexts.onDay(dateLabel(date, 'full', plan.locale), plan.dayNames.get(date.toString())),
+      label: entryTexts.onDay({
+        label: dateLabel(date, 'full', plan.locale),
+        day: plan.dayNames.get(date.toString()),
+      }),
       today: date.equals(today),
       other: date.month !== first.month,
       closed: here.some((o) => o.kind === 'closure' && isWhole(o) && !o.sectionNames),
@@ -90,7 +93,7 @@ export function monthView(
     reach: to - from + 1,
     begins,
     ends,
-    until: termTexts.lastsUntil(dateLabel(Temporal.PlainDate.from(last), 'short', plan.locale)),
+    until: termTexts.lastsUntil({ day: dateLabel(Temporal.PlainDate.from(last), 'short', plan.locale) }),
   });
   const weeks: MonthView['weeks'][number][] = [];
   for (let week = weekStartOf(first, weekStart); week.until(after).sign > 0; week = week.add({ weeks: 1 })) {

@@ -35,7 +35,7 @@ export function KeepOffline({ person, version }: { person: string; version: numb
       })
       .then((sent) => {
         if (sent === 0) return;
-        say(offlineTexts.sent(sent));
+        say(offlineTexts.sent({ n: sent }));
         router.refresh();
       })
       .catch(() => undefined);

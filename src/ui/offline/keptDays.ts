@@ -29,7 +29,7 @@ function keptLine(line: DayLine, o: Occurrence | undefined, text: string): KeptL
     title,
     detail,
     text: shortened(text),
-    links: [...(joins ? [{ url: meeting, label: entryTexts.join(name) }] : []), ...links],
+    links: [...(joins ? [{ url: meeting, label: entryTexts.join({ name }) }] : []), ...links],
     ...(work ? { work } : {}),
   };
 }

@@ -248,12 +248,12 @@ export function Composer({ id, start, courses, calendars, entries, placesInPubli
         </div>
         {unclear > 0 ? (
           <p className="notice">
-            {accessTexts.before(unclear)} <Link href="/checks">{accessTexts.lookFirst}</Link>
+            {accessTexts.before({ n: unclear })} <Link href="/checks">{accessTexts.lookFirst}</Link>
           </p>
         ) : null}
         {empty.length > 0 ? (
           <p className="notice">
-            {say.emptyOf(listed(empty.map((each) => say.kindNames[each].toLowerCase())))}
+            {say.emptyOf({ kinds: listed(empty.map((each) => say.kindNames[each].toLowerCase())) })}
           </p>
         ) : null}
         <iframe

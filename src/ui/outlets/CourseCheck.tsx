@@ -55,11 +55,11 @@ export function CourseCheck({ course }: { course: CourseCheckView }) {
                 'POST',
                 `/api/courses/${course.id}/feeds`,
                 undefined,
-                ({ told }) => historyTexts.toldFeeds(told),
+                ({ told }) => historyTexts.toldFeeds({ n: told }),
               )
             }
           >
-            {say.tell(course.untold)}
+            {say.tell({ n: course.untold })}
           </Button>
         ) : (
           <span className="soft">{say.toldAll}</span>

@@ -14,7 +14,7 @@ export function MailAddress({ id }: Readonly<{ id: string }>) {
         disabled={busy}
         onClick={() =>
           void submit<{ to: string }>('POST', `/api/outlets/${id}/letter`, undefined, ({ to }) =>
-            say.mailed(to),
+            say.mailed({ to }),
           )
         }
       >

@@ -23,7 +23,7 @@ export function OutletCard({ outlet, isNew = false }: { outlet: OutletCardView; 
   const [asking, setAsking] = useState<'replace' | undefined>();
   const path = `/api/outlets/${outlet.id}`;
   const replace = async () => {
-    const answer = await submit('POST', `${path}/address`, undefined, () => historyTexts.replacedAddress(outlet.name)); // prettier-ignore
+    const answer = await submit('POST', `${path}/address`, undefined, () => historyTexts.replacedAddress({ name: outlet.name })); // prettier-ignore
     if (answer.ok) setAsking(undefined);
   };
   return (
@@ -67,7 +67,12 @@ export function OutletCard({ outlet, isNew = false }: { outlet: OutletCardView; 
         {outlet.kind === 'feed' ? (
           <div className={styles.how}>
             {/* eslint-disable-next-line @next/next/no-img-element -- drawn when asked for, and never again */}
-            <img className={styles.code} src={outlet.code} alt={say.code(outlet.name)} loading="lazy" />
+            <img
+              className={styles.code}
+              src={outlet.code}
+              alt={say.code({ name: outlet.name })}
+              loading="lazy"
+            />
             <div>
               <p>{say.howPhone}</p>
               <p>{say.howDesktop}</p>
@@ -100,8 +105,8 @@ export function OutletCard({ outlet, isNew = false }: { outlet: OutletCardView; 
         {outlet.days.length > 0 ? (
           <ul className={styles.bars} aria-label={say.readsByDay}>
             {outlet.days.map(({ label, reads }) => (
-              <li key={label} title={say.reads(label, reads)}>
-                <span className="visually-hidden">{say.reads(label, reads)}</span>
+              <li key={label} title={say.reads({ day: label, n: reads })}>
+                <span className="visually-hidden">{say.reads({ day: label, n: reads })}</span>
                 <span style={{ height: `${barOf(reads, outlet.days)}%` }} />
               </li>
             ))}
@@ -127,13 +132,13 @@ export function OutletCard({ outlet, isNew = false }: { outlet: OutletCardView; 
             variant="outlined"
             component={Link}
             href={outlet.isPersonal ? '/subscribe' : `/publish/${outlet.id}`}
-            aria-label={say.changeTitle(outlet.name)}
+            aria-label={say.changeTitle({ name: outlet.name })}
           >
             {say.change}
           </Button>
           <Button
             variant="outlined"
-            aria-label={say.replaceNamed(outlet.name)}
+            aria-label={say.replaceNamed({ name: outlet.name })}
             onClick={() => setAsking('replace')}
           >
             {say.replace}
@@ -141,10 +146,12 @@ export function OutletCard({ outlet, isNew = false }: { outlet: OutletCardView; 
           {outlet.isPersonal ? null : (
             <Button
               variant="outlined"
-              aria-label={say.removeNamed(outlet.name)}
+              aria-label={say.removeNamed({ name: outlet.name })}
               disabled={busy}
               onClick={() =>
-                void submit('DELETE', path, undefined, () => historyTexts.deletedOutlet(outlet.name))
+                void submit('DELETE', path, undefined, () =>
+                  historyTexts.deletedOutlet({ name: outlet.name }),
+                )
               }
             >
               {say.remove}

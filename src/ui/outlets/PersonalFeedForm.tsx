@@ -32,7 +32,7 @@ export function PersonalFeedForm({ id, name, start }: { id: string; name: string
       daysBack: choice.back === 'all' ? undefined : Number(choice.back),
       reminders: remindersFrom(choice.reminders),
     };
-    return submit('PUT', '/api/outlets/personal', input, () => historyTexts.changedOutlet(name));
+    return submit('PUT', '/api/outlets/personal', input, () => historyTexts.changedOutlet({ name }));
   };
   return (
     <>
@@ -69,7 +69,7 @@ export function PersonalFeedForm({ id, name, start }: { id: string; name: string
           disabled={busy}
           onClick={() =>
             void submit('POST', `/api/outlets/${id}/address`, undefined, () =>
-              historyTexts.replacedAddress(name),
+              historyTexts.replacedAddress({ name }),
             )
           }
         >

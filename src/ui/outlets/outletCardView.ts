@@ -49,7 +49,7 @@ export function readWords(
   if (!use) return say.neverRead;
   const at = toWall(zone, Temporal.Instant.fromEpochMilliseconds(use.lastAtMs));
   const total = daysOf(use, today, locale).reduce((sum, { reads }) => sum + reads, 0);
-  return say.lastRead(momentLabel({ wall: at, tzid: zone.tzid }, locale), total);
+  return say.lastRead({ when: momentLabel({ wall: at, tzid: zone.tzid }, locale), n: total });
 }
 
 export function outletCard(
@@ -93,7 +93,8 @@ export function outletCard(
     audience: outlet.audience === 'public' ? say.public : outlet.audience === 'roster' ? say.roster : '',
     isPublic: outlet.audience === 'public',
     readers: readers[outlet.audience],
-    holds: names.length > 0 ? `${view}${listed(names)}: ${listed(kinds)}` : say.holds(listed(kinds)),
+    holds:
+      names.length > 0 ? `${view}${listed(names)}: ${listed(kinds)}` : say.holds({ kinds: listed(kinds) }),
     url: outlet.url,
     webcal: outlet.url.replace(/^https?:/, 'webcal:'),
     snippet:

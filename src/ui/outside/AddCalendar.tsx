@@ -60,7 +60,7 @@ export function AddCalendar({
   const add = async () => {
     const input = { ...look, name, seenBy } as CalendarInputJson;
     const answer = await submit<{ name: string }>('POST', '/api/calendars', input, (made) =>
-      historyTexts.addedCalendar(made.name),
+      historyTexts.addedCalendar({ name: made.name }),
     );
     if (!answer.ok) return;
     setUrl('');
@@ -130,7 +130,7 @@ export function AddCalendar({
                     onChange={() => anew(setWholeOf)(wholeOf === t.id ? '' : t.id)}
                   />
                 }
-                label={say.wholeTerm(t.name)}
+                label={say.wholeTerm({ term: t.name })}
               />
             ))
           : null}
@@ -144,11 +144,11 @@ export function AddCalendar({
       <div aria-live="polite">
         {preview ? (
           <div className={styles.preview}>
-            <h3>{say.found(preview.count)}</h3>
+            <h3>{say.found({ n: preview.count })}</h3>
             <OutsideDates dates={preview.dates} more={preview.count - preview.dates.length} />
             {closes.kind === 'none' ? null : (
               <div className="notice">
-                <p>{say.closuresFound(preview.closures.length)}</p>
+                <p>{say.closuresFound({ n: preview.closures.length })}</p>
                 <ul>
                   {[...preview.closures, ...preview.hits].map((text) => (
                     <li key={text}>{text}</li>
@@ -156,8 +156,8 @@ export function AddCalendar({
                 </ul>
               </div>
             )}
-            <Troubles title={say.skipped(preview.skippedCount)} lines={preview.skipped} />
-            <Troubles title={say.warned(preview.warnedCount)} lines={preview.warned} />
+            <Troubles title={say.skipped({ n: preview.skippedCount })} lines={preview.skipped} />
+            <Troubles title={say.warned({ n: preview.warnedCount })} lines={preview.warned} />
             <Field label={say.name} value={name} onChange={setTypedName} error={errors.name} />
             <SeenByChoice value={seenBy} onChange={setSeenBy} />
           </div>

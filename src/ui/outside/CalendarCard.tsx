@@ -22,7 +22,7 @@ export function CalendarCard({ card }: { card: CalendarCardView }) {
   const [seenBy, setSeenBy] = useState(card.seenBy);
   const [closes, setCloses] = useState(closesDraft(card.closes));
   const path = `/api/calendars/${card.id}`;
-  const changed = () => historyTexts.changedCalendar(name);
+  const changed = () => historyTexts.changedCalendar({ name });
 
   const save = async (active: boolean) => {
     const answer = await submit('PUT', path, { name, seenBy, active, closes: closesFrom(closes) }, changed);
@@ -33,7 +33,7 @@ export function CalendarCard({ card }: { card: CalendarCardView }) {
       'POST',
       `${path}/refresh`,
       undefined,
-      (read) => read.failure ?? say.refreshed(read.news.length),
+      (read) => read.failure ?? say.refreshed({ n: read.news.length }),
     );
     if (!answer.ok) tell(answer.message);
   };
@@ -73,7 +73,7 @@ export function CalendarCard({ card }: { card: CalendarCardView }) {
           </ul>
         </details>
       ) : null}
-      <Troubles title={say.skipped(card.skippedCount)} lines={card.skipped} />
+      <Troubles title={say.skipped({ n: card.skippedCount })} lines={card.skipped} />
       {editing ? (
         <div className={styles.form}>
           <Field label={say.name} value={name} onChange={setName} error={errors.name} />
@@ -108,7 +108,7 @@ export function CalendarCard({ card }: { card: CalendarCardView }) {
             variant="outlined"
             disabled={busy}
             onClick={() =>
-              void submit('DELETE', path, undefined, () => historyTexts.removedCalendar(card.name))
+              void submit('DELETE', path, undefined, () => historyTexts.removedCalendar({ name: card.name }))
             }
           >
             {say.remove}

@@ -39,7 +39,7 @@ export function ImportFile({
   };
   const bring = async () => {
     const answer = await submit<{ added: number; changed: number }>('POST', path, { file, draft }, (done) =>
-      say.imported(done.added, done.changed),
+      say.imported({ added: done.added, changed: done.changed }),
     );
     if (answer.ok && file) await look(file, course);
   };
@@ -66,7 +66,7 @@ export function ImportFile({
       {lines ? (
         <>
           <p role="status">{say.counts(counts)}</p>
-          {zone ? <p className="soft">{say.clocks(zoneWords(zone))}</p> : null}
+          {zone ? <p className="soft">{say.clocks({ zone: zoneWords(zone) })}</p> : null}
           <ul className={styles.lines}>
             {lines.map((line, i) => (
               <li key={i} data-state={line.state}>
@@ -75,7 +75,7 @@ export function ImportFile({
                 {line.why ? (
                   <span className="soft">
                     {' '}
-                    ({say.line(line.line)}) {line.why}
+                    ({say.line({ line: line.line })}) {line.why}
                   </span>
                 ) : null}
               </li>

@@ -10,6 +10,6 @@ export const OutsideDates = ({ dates, more = 0 }: { dates: readonly OutsideDate[
         <span className="numbers soft">{when}</span> {title}
       </li>
     ))}
-    {more > 0 ? <li className="soft">{say.moreDates(more)}</li> : null}
+    {more > 0 ? <li className="soft">{say.moreDates({ n: more })}</li> : null}
   </ul>
 );

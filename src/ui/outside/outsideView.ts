@@ -31,7 +31,7 @@ const datesOf = (times: readonly OutsideTime[], locale: string): OutsideDate[] =
   times.slice(0, MOST_DATES).map((time) => ({ when: whenOf(time, locale), title: time.title }));
 
 const troublesOf = (list: readonly Trouble[]): string[] =>
-  list.slice(0, MOST_TROUBLES).map(({ line, title, why }) => outsideTexts.trouble(line, title, why));
+  list.slice(0, MOST_TROUBLES).map(({ line, title, why }) => outsideTexts.trouble({ line, title, why }));
 
 /** A calendar that is looked at before it is added, as plain text. */
 export type OutsidePreview = Readonly<{
@@ -125,28 +125,31 @@ export function calendarCard(
     beside: courses
       .filter((course) => calendar.courses.includes(course.id))
       .map(({ tag, color }) => ({ tag, color })),
-    term: calendar.wholeTerm ? outsideTexts.wholeTerm(term.name) : '',
+    term: calendar.wholeTerm ? outsideTexts.wholeTerm({ term: term.name }) : '',
     mine,
     active: calendar.active,
     seenBy: calendar.seenBy,
     closes: calendar.closes,
     closesWords: closesWords(calendar.closes),
-    count: outsideTexts.dates(calendar.times.length),
+    count: outsideTexts.dates({ n: calendar.times.length }),
     dates: datesOf(coming, locale).slice(0, 4),
     state:
       calendar.url === ''
         ? outsideTexts.fromFile
         : state?.readAt === undefined
           ? outsideTexts.notReadYet
-          : outsideTexts.readAt(at(state.readAt)),
-    failing: state?.failingSince === undefined ? '' : outsideTexts.failing(at(state.failingSince), failure),
+          : outsideTexts.readAt({ when: at(state.readAt) }),
+    failing:
+      state?.failingSince === undefined
+        ? ''
+        : outsideTexts.failing({ since: at(state.failingSince), why: failure }),
     news: (state?.news ?? [])
       .slice(0, 8)
       .map((news) =>
         news.kind === 'new'
-          ? outsideTexts.news.new(news.title, said(news.now))
+          ? outsideTexts.news.new({ title: news.title, now: said(news.now) })
           : news.kind === 'gone'
-            ? outsideTexts.news.gone(news.title, said(news.was))
+            ? outsideTexts.news.gone({ title: news.title, was: said(news.was) })
             : outsideTexts.news.changed(news.title, said(news.was), said(news.now)),
       ),
     skippedCount: state?.troubles.length ?? 0,

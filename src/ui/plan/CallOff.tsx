@@ -22,7 +22,7 @@ export function CallOff({
       what === 'entry'
         ? [`/api/entries/${id}/cancel`, { reason }]
         : [`/api/meetings/${id}`, { act: 'cancel', reason }];
-    const answer = await submit('PUT', path, body, () => historyTexts.cancelled(title));
+    const answer = await submit('PUT', path, body, () => historyTexts.cancelled({ title }));
     if (answer.ok) setAsking(false);
   };
   if (!asking)
@@ -38,7 +38,7 @@ export function CallOff({
       <Field label={panelTexts.cancelReason} value={reason} onChange={setReason} autoFocus />
       <div className={styles.buttons}>
         <Button size="small" variant="contained" disabled={busy} onClick={() => void callOff()}>
-          {panelTexts.cancelNow(who)}
+          {panelTexts.cancelNow({ who })}
         </Button>
       </div>
       {message ? (

@@ -81,7 +81,7 @@ export function DateLine({
               aria-valuemax={length}
               aria-valuenow={offset(at(i))}
               aria-valuetext={words}
-              title={panelTexts.dateOf(date.label, words)}
+              title={panelTexts.dateOf({ label: date.label, words })}
               onPointerDown={(event) => {
                 if (event.button === 0) event.currentTarget.setPointerCapture(event.pointerId);
               }}

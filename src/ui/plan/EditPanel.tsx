@@ -76,9 +76,11 @@ export function EditPanel({
     const lost = answer.value.lost?.length ?? 0;
     const text =
       state.kind === 'new'
-        ? historyTexts.planned(input.title)
-        : historyTexts.changed(single ? historyTexts.oneOf(input.title, day) : input.title);
-    say(lost > 0 ? `${text}. ${panelTexts.lost(lost)}` : text, answer.history);
+        ? historyTexts.planned({ title: input.title })
+        : historyTexts.changed({
+            title: single ? historyTexts.oneOf({ title: input.title, day }) : input.title,
+          });
+    say(lost > 0 ? `${text}. ${panelTexts.lost({ n: lost })}` : text, answer.history);
     show({ kind: 'entry', id: answer.value.id });
     router.refresh();
   };
@@ -132,7 +134,9 @@ export function EditPanel({
         courses={data.courses}
         kinds={kinds}
         single={single}
-        scopeWords={single ? panelTexts.thisOnly(day) : scoped ? panelTexts.followingOnly(day) : undefined}
+        scopeWords={
+          single ? panelTexts.thisOnly({ day }) : scoped ? panelTexts.followingOnly({ day }) : undefined
+        }
         dayWords={dayWords}
         classWords={(courses, number, edge) => classWords(data, { courses, number, edge })}
         serverErrors={errors}

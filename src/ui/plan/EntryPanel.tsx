@@ -84,27 +84,29 @@ export function EntryPanel({ entry, occurrence, courses, show, dayWords, onMove 
   const day = dayWords(on) ?? on;
   const said = occurrence && entry.singles?.[occurrence.recurrenceId];
   const shown = said ? asSaid(entry, said) : entry;
-  const named = occurrence ? historyTexts.oneOf(entry.title, day) : entry.title;
+  const named = occurrence ? historyTexts.oneOf({ title: entry.title, day }) : entry.title;
   // A series is moved by its form, which asks which of them are meant.
   const movable = entry.repeats ? undefined : entry.dates.find(({ field }) => field === 'main');
   const scopes: readonly Scope[] = occurrence ? ['this', 'following', 'all'] : ['all'];
   const remove = async (scope: Scope) => {
     const query = scope === 'all' ? '' : `?scope=${scope}&recurrenceId=${occurrence!.recurrenceId}`;
     const answer = await submit('DELETE', path + query, undefined, () =>
-      historyTexts.deleted(scope === 'this' && occurrence ? named : entry.title),
+      historyTexts.deleted({ title: scope === 'this' && occurrence ? named : entry.title }),
     );
     if (answer.ok) show(NONE);
   };
   const cancel = async (why: string | undefined) => {
     const body = { reason: why, recurrenceId: occurrence?.recurrenceId };
     const answer = await submit('PUT', `${path}/cancel`, body, () =>
-      why === undefined ? historyTexts.takesPlace(named) : historyTexts.cancelled(named),
+      why === undefined
+        ? historyTexts.takesPlace({ title: named })
+        : historyTexts.cancelled({ title: named }),
     );
     if (answer.ok) setAsking(undefined);
   };
   const copy = async (to: Readonly<{ courses?: readonly string[]; days?: number }> = {}) => {
     const answer = await submit<{ id: string }>('POST', `${path}/copy`, to, () =>
-      historyTexts.duplicated(entry.title),
+      historyTexts.duplicated({ title: entry.title }),
     );
     if (answer.ok) show({ kind: 'entry', id: answer.value.id });
   };
@@ -112,7 +114,7 @@ export function EntryPanel({ entry, occurrence, courses, show, dayWords, onMove 
     if (date.field === 'main') return onMove(to);
     const days = Temporal.PlainDate.from(date.day).until(to, { largestUnit: 'days' }).days;
     const answer = await submit('POST', `${path}/dates`, { field: date.field, days }, () =>
-      panelTexts.movedDate(date.label, entry.title, dayWords(to) ?? to),
+      panelTexts.movedDate({ label: date.label, title: entry.title, to: dayWords(to) ?? to }),
     );
     if (!answer.ok) say(Object.values(answer.fields)[0] ?? answer.message);
   };
@@ -147,7 +149,7 @@ export function EntryPanel({ entry, occurrence, courses, show, dayWords, onMove 
                 disabled={busy}
                 onClick={() =>
                   void submit('POST', '/api/entries/bulk', { ids: [entry.id], act: 'show' }, () =>
-                    panelTexts.nowShown(entry.title, entry.who),
+                    panelTexts.nowShown({ title: entry.title, who: entry.who }),
                   )
                 }
               >
@@ -265,11 +267,11 @@ export function EntryPanel({ entry, occurrence, courses, show, dayWords, onMove 
           ) : null}
           {asking === 'cancel' ? (
             <div className="notice">
-              {occurrence ? <p>{panelTexts.cancelsOne(day)}</p> : null}
+              {occurrence ? <p>{panelTexts.cancelsOne({ day })}</p> : null}
               <Field label={panelTexts.cancelReason} value={reason} onChange={setReason} autoFocus />
               <div className={styles.buttons}>
                 <Button size="small" variant="contained" disabled={busy} onClick={() => cancel(reason)}>
-                  {panelTexts.cancelNow(entry.who)}
+                  {panelTexts.cancelNow({ who: entry.who })}
                 </Button>
               </div>
             </div>

@@ -30,7 +30,7 @@ export function MoveToDay({
       <DayField label={panelTexts.toDay} width="100%" value={to} onChange={setTo} autoFocus />
       <div className={styles.buttons}>
         <Button type="submit" size="small" variant="contained" disabled={!isoDay(to) || to === from}>
-          {isoDay(to) ? panelTexts.moveTo(words) : panelTexts.moveToDay}
+          {isoDay(to) ? panelTexts.moveTo({ day: words }) : panelTexts.moveToDay}
         </Button>
       </div>
     </form>

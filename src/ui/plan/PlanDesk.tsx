@@ -157,7 +157,7 @@ export function PlanDesk({ data, children }: { data: DeskData; children: (desk: 
           ) : panel.kind === 'slide' ? (
             <>
               <h2 className={styles.panelTitle}>
-                {panel.act === 'later' ? slideTexts.title(panel.title) : slideTexts.forwardTitle}
+                {panel.act === 'later' ? slideTexts.title({ plan: panel.title }) : slideTexts.forwardTitle}
               </h2>
               <SlidePanel
                 sliding={panel}
@@ -172,7 +172,7 @@ export function PlanDesk({ data, children }: { data: DeskData; children: (desk: 
             </>
           ) : panel.kind === 'place' ? (
             <>
-              <h2 className={styles.panelTitle}>{materialTexts.placeTitle(panel.unit.title)}</h2>
+              <h2 className={styles.panelTitle}>{materialTexts.placeTitle({ title: panel.unit.title })}</h2>
               <PlaceUnit
                 unit={panel.unit}
                 from={panel.from}

@@ -65,7 +65,7 @@ export function SlidePanel({
     setBusy(false);
     if (!answer.ok) return setProblem(Object.values(answer.fields)[0] ?? answer.message);
     const first = preview?.moves[0];
-    const text = say.slid(answer.value.moved, first?.title ?? '', first?.to ?? '');
+    const text = say.slid({ n: answer.value.moved, first: first?.title ?? '', to: first?.to ?? '' });
     message(text, answer.history);
     onDone();
     router.refresh();
@@ -116,7 +116,7 @@ export function SlidePanel({
               {preview.moves.map((move) => (
                 <li key={`${move.plan} ${move.section}`}>
                   <b>{move.title}</b>{' '}
-                  {move.section ? <span className="soft">{say.section(move.section)}</span> : null}
+                  {move.section ? <span className="soft">{say.section({ names: move.section })}</span> : null}
                   <br />
                   <span className="numbers">{say.line(move.from, move.to || panelTexts.nowhere)}</span>
                 </li>
@@ -142,7 +142,7 @@ export function SlidePanel({
       {[...new Map(homeless.map((move) => [move.plan, move])).values()].map((move) => (
         <Select
           key={move.plan}
-          label={say.overflow(move.title)}
+          label={say.overflow({ title: move.title })}
           value={overflow[move.plan] ?? 'keep'}
           options={OVERFLOWS}
           onChange={(choice) => setOverflow({ ...overflow, [move.plan]: choice })}
@@ -167,7 +167,7 @@ export function SlidePanel({
       ) : null}
       <div className={`${form.save} ${form.buttons}`}>
         <Button type="submit" variant="contained" disabled={busy || !preview}>
-          {(sliding.act === 'later' ? say.slide : say.pull)(preview?.plans ?? 0)}
+          {(sliding.act === 'later' ? say.slide : say.pull)({ n: preview?.plans ?? 0 })}
         </Button>
         <Button variant="outlined" onClick={onDone}>
           {panelTexts.cancel}

@@ -45,10 +45,10 @@ export function TrustLines({ of, id }: Readonly<{ of: 'entries' | 'meetings'; id
     <>
       {pending ? (
         <div className={`notice ${styles.came}`}>
-          <p>{trustTexts.pending(pending.seen)}</p>
+          <p>{trustTexts.pending({ n: pending.seen })}</p>
           <div className={styles.buttons}>
             <Button size="small" variant="contained" disabled={busy} onClick={() => void answerOffer('POST')}>
-              {termTexts.tell(pending.seen)}
+              {termTexts.tell({ n: pending.seen })}
             </Button>
             <Button
               size="small"

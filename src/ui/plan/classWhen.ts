@@ -9,5 +9,5 @@ export const classWhen = (
   locale: string,
 ): string =>
   until
-    ? entryTexts.untilDay(day, dateLabel(until.subtract({ days: 1 }), 'short', locale))
+    ? entryTexts.untilDay({ day, last: dateLabel(until.subtract({ days: 1 }), 'short', locale) })
     : `${day}, ${rangeLabel(start, end, locale)}`;

@@ -37,7 +37,9 @@ export function useMoves({
     const date = Temporal.PlainDate.from(first!.date).add({ days }).toString();
     const to = words[date] ?? date;
     const text =
-      items.length === 1 ? termTexts.moved(first!.title, to) : termTexts.movedSeveral(items.length);
+      items.length === 1
+        ? termTexts.moved({ title: first!.title, when: to })
+        : termTexts.movedSeveral({ n: items.length });
     const history = answer.history!;
     const companions = items.some((item) => !item.recurrenceId && hanging.includes(item.entry!));
     const bring = async () => {
@@ -53,7 +55,7 @@ export function useMoves({
   const movePlans = async (moves: readonly PlanMove[], to: string): Promise<void> => {
     const answer = await callApi<{ title: string }>('POST', '/api/meetings/move-plans', { moves });
     say(
-      answer.ok ? termTexts.moved(answer.value.title, words[to] ?? to) : answer.message,
+      answer.ok ? termTexts.moved({ title: answer.value.title, when: words[to] ?? to }) : answer.message,
       answer.ok ? answer.history : undefined,
     );
     router.refresh();

@@ -35,7 +35,7 @@ export function useShelfActs({
     };
     const answer = await callApi('PUT', `${path}/plan`, body);
     say(
-      answer.ok ? materialTexts.linkedTo(title, planned || name) : answer.message,
+      answer.ok ? materialTexts.linkedTo({ material: title, title: planned || name }) : answer.message,
       answer.ok ? answer.history : undefined,
     );
     if (answer.ok) router.refresh();

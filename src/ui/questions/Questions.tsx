@@ -25,7 +25,7 @@ type Props = Readonly<{
 export function Questions({ about, lines, mayAsk, mayAnswer, choice }: Props) {
   const { act } = useAct();
   if (lines.length === 0 && !mayAsk && !choice) return null;
-  const askings = { '': say.askings.course(choice?.byCourse ?? false), open: say.askings.open, shut: say.askings.shut };
+  const askings = { '': say.askings.course({ open: choice?.byCourse ?? false }), open: say.askings.open, shut: say.askings.shut };
   return (
     <section className={styles.questions} id="questions" aria-labelledby="questions-title">
       <h2 id="questions-title">{say.title}</h2>

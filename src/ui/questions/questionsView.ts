@@ -26,7 +26,7 @@ export const questionLines = (
 ): QuestionLine[] =>
   items.map((question) => ({
     id: question.id,
-    by: say.by(whoAsked(question), when(question.at)),
+    by: say.by({ name: whoAsked(question), when: when(question.at) }),
     states: [
       ...(question.everybody ? [] : [say.forStaff]),
       ...(question.closed ? [say.closed] : []),
@@ -41,7 +41,7 @@ export const questionLines = (
     ...(question.reasons.length > 0 ? { reports: say.reports(question.reasons) } : {}),
     answers: question.answers.map(({ id, authorName, text, at }) => ({
       id,
-      by: say.by(authorName || say.formerStaff, when(at)),
+      by: say.by({ name: authorName || say.formerStaff, when: when(at) }),
       html: text,
     })),
   }));

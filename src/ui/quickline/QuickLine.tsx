@@ -108,7 +108,7 @@ export function QuickLine({ notesOnly }: { notesOnly: boolean }) {
     // A note is written beside what one is doing; what staff add is opened beside the plan.
     const stays = notesOnly || VIEWS.includes(path);
     const report = stays ? say : sayOnNextPage;
-    report(quickTexts.added(ready.title), added.history);
+    report(quickTexts.added({ title: ready.title }), added.history);
     // What was typed meanwhile is the next line.
     if (now.current === line) {
       keepLine(undefined);

@@ -91,7 +91,7 @@ export function QuickReading({
           {ready.closed ? <p className="notice">{ready.closed}</p> : null}
           {ready.load ? <p className="soft">{ready.load}</p> : null}
           <Button size="small" variant="contained" onClick={onSave}>
-            {quickTexts.save(ready.title)}
+            {quickTexts.save({ title: ready.title })}
           </Button>
         </div>
       ) : null}

@@ -89,7 +89,7 @@ export function quickView({ viewer, plan, term, today, line }: Asked): QuickView
       title: entry.title,
       who,
       input: quickInput(entry, context),
-      ...(closed ? { closed: quickTexts.closedThen(closed.name) } : {}),
+      ...(closed ? { closed: quickTexts.closedThen({ name: closed.name }) } : {}),
     },
   };
 }
@@ -122,10 +122,10 @@ function awayView(
           question: unclear.question,
           choices: unclear.days.map((day) => ({
             label: dateLabel(day, 'dated', locale),
-            line: awayTexts.line(
-              (from.kind === 'day' ? from.day : day).toString(),
-              (to.kind === 'day' ? to.day : day).toString(),
-            ),
+            line: awayTexts.line({
+              from: (from.kind === 'day' ? from.day : day).toString(),
+              to: (to.kind === 'day' ? to.day : day).toString(),
+            }),
           })),
         },
       ],
@@ -134,7 +134,7 @@ function awayView(
   const query = new URLSearchParams({ from: from.day.toString(), to: to.day.toString() });
   return {
     leads: {
-      words: awayTexts.quick(words(from.day, to.day)),
+      words: awayTexts.quick({ days: words(from.day, to.day) }),
       act: awayTexts.quickAct,
       href: `/away?${query}`,
     },
@@ -240,7 +240,10 @@ function findOnPlan(plan: SeenPlan, term: Term, line: string): Find[] {
     .map((c): Find => ({
       key: c.meeting.id,
       title: c.plan!.title,
-      when: quickTexts.classFound(classTitle(c), weekAndDate(term, c.meeting.date, plan.locale)),
+      when: quickTexts.classFound({
+        name: classTitle(c),
+        day: weekAndDate(term, c.meeting.date, plan.locale),
+      }),
       tags: [{ tag: c.course.tag, color: c.course.color }],
       meeting: c.meeting.id,
     }));

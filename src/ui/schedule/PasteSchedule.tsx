@@ -167,7 +167,7 @@ export function PasteSchedule({ courses, chosen, locale }: Props) {
               {say.seeTerm}
             </Link>
           </p>
-          {result.left.length > 0 ? <p>{say.left(result.left.length)}</p> : null}
+          {result.left.length > 0 ? <p>{say.left({ n: result.left.length })}</p> : null}
           <ul>
             {result.left.map((one) => (
               <li key={`${one.text} ${one.why}`}>
@@ -185,15 +185,15 @@ export function PasteSchedule({ courses, chosen, locale }: Props) {
           <ul className={styles.list}>{planning.map(row)}</ul>
           {others.length > 0 ? (
             <details>
-              <summary>{say.others(others.length)}</summary>
+              <summary>{say.others({ n: others.length })}</summary>
               <ul className={styles.list}>{others.map(row)}</ul>
             </details>
           ) : null}
           <div className={styles.foot}>
             <Button variant="contained" disabled={busy || taken.length === 0 || open > 0} onClick={take}>
-              {say.takeAll(taken.length)}
+              {say.takeAll({ n: taken.length })}
             </Button>
-            {open > 0 ? <span>{say.stillOpen(open)}</span> : null}
+            {open > 0 ? <span>{say.stillOpen({ n: open })}</span> : null}
           </div>
         </section>
       ) : null}

@@ -24,9 +24,9 @@ function whenOf({ date, to, time, end, set, opens, closes }: Draft, dayLabel: Pr
     date === undefined ? '' : to === undefined ? dayLabel(date) : `${dayLabel(date)} – ${dayLabel(to)}`;
   const clock = time === undefined ? '' : end === undefined ? time : `${time}–${end}`;
   const also = [
-    set && say.setOn(dayLabel(set)),
-    opens && say.opensOn(dayLabel(opens)),
-    closes && closes !== date && say.closesOn(dayLabel(closes)),
+    set && say.setOn({ day: dayLabel(set) }),
+    opens && say.opensOn({ day: dayLabel(opens) }),
+    closes && closes !== date && say.closesOn({ day: dayLabel(closes) }),
   ];
   return [[days, clock].filter(Boolean).join(', '), ...also].filter(Boolean).join(' · ');
 }
@@ -39,8 +39,8 @@ export function ScheduleLineRow({ line, course, dayLabel, onChange }: Props) {
     line.state === 'same'
       ? say.standsThere
       : line.replaces
-        ? say.writesOver(line.replaces)
-        : say.beside(line.beside);
+        ? say.writesOver({ title: line.replaces })
+        : say.beside({ titles: line.beside });
   return (
     <li
       className={styles.line}
@@ -50,7 +50,7 @@ export function ScheduleLineRow({ line, course, dayLabel, onChange }: Props) {
       <input
         type="checkbox"
         className={styles.box}
-        aria-label={say.take(line.title || line.text)}
+        aria-label={say.take({ title: line.title || line.text })}
         checked={line.takes && plans(line) && line.kind !== 'times'}
         disabled={!plans(line) || line.kind === 'times'}
         onChange={(event) => onChange({ ...line, takes: event.target.checked })}
@@ -66,7 +66,7 @@ export function ScheduleLineRow({ line, course, dayLabel, onChange }: Props) {
       <Button
         size="small"
         aria-expanded={open}
-        aria-label={say.changeLine(line.title || line.text)}
+        aria-label={say.changeLine({ title: line.title || line.text })}
         onClick={() => setOpen(!open)}
       >
         {say.change}

@@ -19,7 +19,7 @@ export function ArchiveControls({
   const { id, code, archived } = course;
   const archive = () =>
     submit('PUT', `/api/courses/${id}/archive`, { archived: !archived }, () =>
-      archived ? frameHistoryTexts.restored(code) : frameHistoryTexts.archived(code),
+      archived ? frameHistoryTexts.restored({ code }) : frameHistoryTexts.archived({ code }),
     );
   const act = (
     <Button size="small" variant="outlined" disabled={busy} onClick={archive}>
@@ -32,9 +32,9 @@ export function ArchiveControls({
         <DeleteAfterWarning
           path={`/api/courses/${id}`}
           label={courseTexts.deleteCourse}
-          now={courseTexts.deleteNow(code)}
+          now={courseTexts.deleteNow({ code })}
           words={courseTexts.contents}
-          deleted={frameHistoryTexts.deletedCourse(code)}
+          deleted={frameHistoryTexts.deletedCourse({ code })}
           onDeleted={() => {
             if (afterDeleting) window.location.replace(afterDeleting);
           }}

@@ -24,12 +24,12 @@ export function ArrangementsSection({
   const nameOf = (id: string) => members.find((member) => member.person === id)?.name ?? '';
   const give = async () => {
     const answer = await submit('PUT', path, { person, days: Number(days) }, () =>
-      say.arranged(nameOf(person), Number(days)),
+      say.arranged({ name: nameOf(person), days: Number(days) }),
     );
     if (answer.ok) setPerson('');
   };
   const end = ({ person: id, name }: ArrangementView) =>
-    submit('PUT', path, { person: id, days: 0 }, () => say.ended(name));
+    submit('PUT', path, { person: id, days: 0 }, () => say.ended({ name }));
   return (
     <section className={`card ${styles.section}`} aria-labelledby="more-time">
       <h2 id="more-time">{say.title}</h2>
@@ -37,11 +37,11 @@ export function ArrangementsSection({
       <ul className={styles.list}>
         {arranged.map((line) => (
           <li key={line.person}>
-            <span>{say.line(line.name, line.days)}</span>
+            <span>{say.line({ name: line.name, days: line.days })}</span>
             <Button
               size="small"
               disabled={busy}
-              aria-label={say.endFor(line.name)}
+              aria-label={say.endFor({ name: line.name })}
               onClick={() => void end(line)}
             >
               {say.end}

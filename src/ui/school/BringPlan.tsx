@@ -32,7 +32,7 @@ export function BringPlan({ people }: { people: readonly Readonly<{ id: string; 
       'POST',
       '/api/plans',
       { file, instructor },
-      (done) => say.brought(done.courses, done.term),
+      (done) => say.brought({ courses: done.courses, term: done.term }),
     );
     if (answer.ok) setPreview(undefined);
   };
@@ -52,12 +52,17 @@ export function BringPlan({ people }: { people: readonly Readonly<{ id: string; 
           <>
             <p role="status">
               {preview.termHere
-                ? say.intoTerm(preview.term.name)
-                : say.newTerm(preview.term.name, preview.term.from, preview.term.to, preview.term.zone)}
+                ? say.intoTerm({ term: preview.term.name })
+                : say.newTerm({
+                    term: preview.term.name,
+                    from: preview.term.from,
+                    to: preview.term.to,
+                    zone: preview.term.zone,
+                  })}
             </p>
             <ul className={styles.list}>
               {preview.courses.map(({ id, code, title, classes, planned }) => (
-                <li key={id}>{say.course(code, title, classes, planned)}</li>
+                <li key={id}>{say.course({ code, title, classes, planned })}</li>
               ))}
             </ul>
             {preview.problems.length > 0 ? (
@@ -76,7 +81,7 @@ export function BringPlan({ people }: { people: readonly Readonly<{ id: string; 
                 />
                 <div>
                   <Button variant="contained" disabled={busy} onClick={() => void bring()}>
-                    {say.bring(preview.courses.length)}
+                    {say.bring({ n: preview.courses.length })}
                   </Button>
                 </div>
               </>

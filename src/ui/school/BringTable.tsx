@@ -28,7 +28,7 @@ type Props = Readonly<{
 const MOST_NAMED = 50;
 
 const saveTemplate = async (kind: string, heads: readonly string[]) =>
-  saveFile(say.templateFile(kind), await emptySheet(heads), spreadsheetList.type);
+  saveFile(say.templateFile({ kind }), await emptySheet(heads), spreadsheetList.type);
 
 function Lines({ title, lines }: { title: string; lines: readonly Line[] }) {
   return lines.length === 0 ? null : (
@@ -36,9 +36,9 @@ function Lines({ title, lines }: { title: string; lines: readonly Line[] }) {
       <h3>{title}</h3>
       <ul>
         {lines.slice(0, MOST_NAMED).map(({ line, words }) => (
-          <li key={line}>{say.line(line, words)}</li>
+          <li key={line}>{say.line({ line, words })}</li>
         ))}
-        {lines.length > MOST_NAMED ? <li>{say.more(lines.length - MOST_NAMED)}</li> : null}
+        {lines.length > MOST_NAMED ? <li>{say.more({ n: lines.length - MOST_NAMED })}</li> : null}
       </ul>
     </>
   );
@@ -67,7 +67,7 @@ export function BringTable({ templates }: Props) {
   const add = async () => {
     const leaveOut = (preview?.faults.length ?? 0) > 0;
     const answer = await submit<{ added: number }>('POST', '/api/tables', { text, leaveOut }, ({ added }) =>
-      say.taken(added),
+      say.taken({ fresh: added }),
     );
     if (answer.ok) take('');
   };
@@ -75,7 +75,7 @@ export function BringTable({ templates }: Props) {
   return (
     <div className={styles.page}>
       <FormBox
-        action={fresh > 0 ? say.take(fresh, preview!.faults.length) : say.look}
+        action={fresh > 0 ? say.take({ fresh, faults: preview!.faults.length }) : say.look}
         onSubmit={fresh > 0 ? add : look}
         message={message}
         disabled={busy || text.trim() === ''}

@@ -115,7 +115,7 @@ export function ClosureForm({ terms, course, sections = [], start }: Props) {
   };
   const close = async () => {
     const answer = await submit<{ name: string }>('POST', '/api/closures', input, ({ name }) =>
-      frameHistoryTexts.closed(name),
+      frameHistoryTexts.closed({ name }),
     );
     if (!answer.ok) return;
     setHits(undefined);
@@ -209,7 +209,7 @@ export function ClosureForm({ terms, course, sections = [], start }: Props) {
               <>
                 <FormControlLabel
                   control={<Checkbox checked={movesDue} onChange={(e) => setMovesDue(e.target.checked)} />}
-                  label={closureTexts.moveDue(movable.length)}
+                  label={closureTexts.moveDue({ n: movable.length })}
                 />
                 <p className="soft">{listed(movable)}</p>
               </>
@@ -219,7 +219,7 @@ export function ClosureForm({ terms, course, sections = [], start }: Props) {
                 control={
                   <Checkbox checked={closesTimes} onChange={(e) => setClosesTimes(e.target.checked)} />
                 }
-                label={schoolTexts.closeTimes(sum('holding'))}
+                label={schoolTexts.closeTimes({ taken: sum('holding') })}
               />
             ) : null}
           </div>

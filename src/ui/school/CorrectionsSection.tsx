@@ -12,7 +12,7 @@ export function CorrectionsSection({ corrections }: Readonly<{ corrections: read
   if (corrections.length === 0) return null;
   const answer = ({ id, name }: CorrectionLine, take: boolean) =>
     submit('PUT', `/api/corrections/${id}`, { take }, () =>
-      take ? say.corrected(name) : say.dismissed(name),
+      take ? say.corrected({ name }) : say.dismissed({ name }),
     );
   return (
     <section className={styles.section} aria-labelledby="corrections">
@@ -25,7 +25,7 @@ export function CorrectionsSection({ corrections }: Readonly<{ corrections: read
             <Button
               size="small"
               disabled={busy}
-              aria-label={say.takeOverOf(line.name)}
+              aria-label={say.takeOverOf({ name: line.name })}
               onClick={() => void answer(line, true)}
             >
               {say.takeOver}
@@ -33,7 +33,7 @@ export function CorrectionsSection({ corrections }: Readonly<{ corrections: read
             <Button
               size="small"
               disabled={busy}
-              aria-label={say.dismissOf(line.name)}
+              aria-label={say.dismissOf({ name: line.name })}
               onClick={() => void answer(line, false)}
             >
               {say.dismiss}

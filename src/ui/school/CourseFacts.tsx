@@ -40,7 +40,7 @@ export function CourseFacts({ course }: { course: CourseFactsView }) {
     const { id, credits, weeklyHours, ...facts } = value;
     const body = { ...facts, credits: numberIn(credits), weeklyHours: numberIn(weeklyHours) };
     const answer = await submit<{ code: string }>('PUT', `/api/courses/${id}`, body, ({ code }) =>
-      frameHistoryTexts.changedCourse(code),
+      frameHistoryTexts.changedCourse({ code }),
     );
     // The code is in the page's address.
     if (answer.ok && value.code !== course.code) window.location.replace(`/courses/${value.id}`);

@@ -57,7 +57,7 @@ export function CourseForm({ terms, people, taken }: Props) {
         term: value.term, instructor: value.instructor, code: value.code, title: value.title, tag: value.tag, color: value.color || free, place: value.place,
         credits: numberIn(value.credits), sections: lines.map(sectionOf),
       },
-      ({ code }) => frameHistoryTexts.addedCourse(code),
+      ({ code }) => frameHistoryTexts.addedCourse({ code }),
     ); // prettier-ignore
     if (answer.ok) setValue(empty);
   };
@@ -88,7 +88,7 @@ export function CourseForm({ terms, people, taken }: Props) {
           value={value.color || free}
           options={COURSE_COLORS.map((color) => ({
             value: color,
-            label: `${color} (${taken[color] ? schoolTexts.colorTaken(taken[color]) : schoolTexts.colorFree})`,
+            label: `${color} (${taken[color] ? schoolTexts.colorTaken({ tag: taken[color] }) : schoolTexts.colorFree})`,
           }))}
           onChange={set('color')}
           error={errors.color}

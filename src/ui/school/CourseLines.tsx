@@ -50,7 +50,7 @@ export function CourseLines({
                   instructor,
                   course.sections.length,
                   classes,
-                  entryTexts.students(course.students),
+                  entryTexts.students({ n: course.students }),
                 )}
               </span>
             </span>

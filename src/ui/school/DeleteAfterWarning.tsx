@@ -48,7 +48,7 @@ export function DeleteAfterWarning<T>({
       </div>
       {contents ? (
         <div className="notice">
-          <p>{courseTexts.deleteWarning(words(contents))}</p>
+          <p>{courseTexts.deleteWarning({ what: words(contents) })}</p>
           <div className={styles.buttons}>
             <Button size="small" variant="contained" color="error" disabled={busy} onClick={remove}>
               {now}

@@ -14,7 +14,8 @@ export function DriftSection({ course, drift }: { course: string; drift: DriftVi
       'POST',
       `/api/courses/${course}/slide`,
       { act: 'together', section, like },
-      ({ moved }: { moved: number }) => say.slid(moved, drift.rows.find((row) => row.apart)?.title ?? '', ''),
+      ({ moved }: { moved: number }) =>
+        say.slid({ n: moved, first: drift.rows.find((row) => row.apart)?.title ?? '', to: '' }),
     );
   return (
     <section className={`card ${styles.section}`} aria-labelledby="drift">
@@ -53,7 +54,7 @@ export function DriftSection({ course, drift }: { course: string; drift: DriftVi
             disabled={busy}
             onClick={() => bring(id, first!.id)}
           >
-            {say.together(name, first!.name)}
+            {say.together({ section: name, like: first!.name })}
           </Button>,
           <Button
             key={`${id} back`}
@@ -62,7 +63,7 @@ export function DriftSection({ course, drift }: { course: string; drift: DriftVi
             disabled={busy}
             onClick={() => bring(first!.id, id)}
           >
-            {say.together(first!.name, name)}
+            {say.together({ section: first!.name, like: name })}
           </Button>,
         ])}
       </div>

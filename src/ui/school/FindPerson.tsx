@@ -38,7 +38,7 @@ export function FindPerson() {
       'DELETE',
       `/api/people/${person.id}`,
       { email: typed, successor },
-      ({ name }) => schoolTexts.erased(name),
+      ({ name }) => schoolTexts.erased({ name }),
     );
     if (!answer.ok) return;
     setErasing(undefined);
@@ -65,7 +65,7 @@ export function FindPerson() {
             </span>
             <Button
               size="small"
-              aria-label={officeTexts.changeOf(person.name)}
+              aria-label={officeTexts.changeOf({ name: person.name })}
               aria-expanded={open === person.id}
               onClick={() => setOpen(open === person.id ? undefined : person.id)}
             >
@@ -74,10 +74,10 @@ export function FindPerson() {
             <Button
               size="small"
               disabled={busy}
-              aria-label={schoolTexts.inviteAgain(person.name)}
+              aria-label={schoolTexts.inviteAgain({ name: person.name })}
               onClick={() =>
                 submit('POST', `/api/people/${person.id}/invitation`, undefined, () =>
-                  schoolTexts.invited(person.name),
+                  schoolTexts.invited({ name: person.name }),
                 )
               }
             >
@@ -85,7 +85,7 @@ export function FindPerson() {
             </Button>
             <Button
               size="small"
-              aria-label={schoolTexts.eraseOf(person.name)}
+              aria-label={schoolTexts.eraseOf({ name: person.name })}
               onClick={() => setErasing(erasing?.id === person.id ? undefined : person)}
             >
               {schoolTexts.erase}
@@ -107,7 +107,7 @@ export function FindPerson() {
           message={message}
           disabled={busy || typed.trim() === ''}
         >
-          <p className="notice">{schoolTexts.eraseWarning(erasing.name)}</p>
+          <p className="notice">{schoolTexts.eraseWarning({ name: erasing.name })}</p>
           <Field
             label={schoolTexts.eraseConfirm}
             type="email"

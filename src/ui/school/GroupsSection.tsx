@@ -30,7 +30,7 @@ export function GroupsSection({
   const path = `/api/courses/${course}/groups`;
   const save = async ({ id, name, people }: Draft) => {
     const answer = await submit(id ? 'PUT' : 'POST', id ? `${path}/${id}` : path, { name, people }, () =>
-      frameHistoryTexts.wroteGroup(name),
+      frameHistoryTexts.wroteGroup({ name }),
     );
     if (answer.ok) setDraft(undefined);
   };
@@ -50,11 +50,12 @@ export function GroupsSection({
         {groups.map((group) => (
           <li key={group.id}>
             <span>
-              <b>{group.name}</b> <span className="soft">{entryTexts.students(group.people.length)}</span>
+              <b>{group.name}</b>{' '}
+              <span className="soft">{entryTexts.students({ n: group.people.length })}</span>
             </span>
             <Button
               size="small"
-              aria-label={courseTexts.editGroup(group.name)}
+              aria-label={courseTexts.editGroup({ name: group.name })}
               onClick={() => setDraft(group)}
             >
               {courseTexts.change}
@@ -62,10 +63,10 @@ export function GroupsSection({
             <Button
               size="small"
               disabled={busy}
-              aria-label={courseTexts.removeGroup(group.name)}
+              aria-label={courseTexts.removeGroup({ name: group.name })}
               onClick={() =>
                 submit('DELETE', `${path}/${group.id}`, undefined, () =>
-                  frameHistoryTexts.removedGroup(group.name),
+                  frameHistoryTexts.removedGroup({ name: group.name }),
                 )
               }
             >

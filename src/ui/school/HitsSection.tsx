@@ -12,14 +12,16 @@ export function HitsSection({ course, hits }: { course: string; hits: readonly H
   const { act, busy } = useAct();
   const place = (hit: Extract<HitChoice, { kind: 'plan' }>, body: { to?: string }) =>
     act('PUT', `/api/sections/${hit.section}/plans/${hit.id}`, body, () =>
-      body.to ? historyTexts.plannedClass(hit.what) : historyTexts.clearedClass(hit.what),
+      body.to
+        ? historyTexts.plannedClass({ title: hit.what })
+        : historyTexts.clearedClass({ title: hit.what }),
     );
   const slideIn = (hit: Extract<HitChoice, { kind: 'plan' }>) =>
     act(
       'POST',
       `/api/courses/${course}/slide`,
       { act: 'later', plan: hit.id, sections: [hit.section] },
-      ({ moved }: { moved: number }) => slideTexts.slid(moved, hit.what, ''),
+      ({ moved }: { moved: number }) => slideTexts.slid({ n: moved, first: hit.what, to: '' }),
     );
   if (hits.length === 0) return null;
   return (
@@ -46,7 +48,7 @@ export function HitsSection({ course, hits }: { course: string; hits: readonly H
                     disabled={busy}
                     onClick={() => place(hit, { to: hit.to })}
                   >
-                    {courseTexts.placeOn(hit.next)}
+                    {courseTexts.placeOn({ when: hit.next })}
                   </Button>
                 ) : null}
                 <Button size="small" variant="outlined" disabled={busy} onClick={() => place(hit, {})}>
@@ -60,11 +62,11 @@ export function HitsSection({ course, hits }: { course: string; hits: readonly H
                 disabled={busy}
                 onClick={() =>
                   act('POST', `/api/entries/${hit.id}/shift`, { days: hit.days, along: false }, () =>
-                    historyTexts.moved(hit.what, hit.next),
+                    historyTexts.moved({ title: hit.what, when: hit.next }),
                   )
                 }
               >
-                {courseTexts.moveDue(hit.next)}
+                {courseTexts.moveDue({ when: hit.next })}
               </Button>
             ) : (
               <Button
@@ -72,7 +74,9 @@ export function HitsSection({ course, hits }: { course: string; hits: readonly H
                 variant="outlined"
                 disabled={busy}
                 onClick={() =>
-                  act('DELETE', `/api/slots/${hit.id}`, undefined, () => historyTexts.cancelledTime(hit.what))
+                  act('DELETE', `/api/slots/${hit.id}`, undefined, () =>
+                    historyTexts.cancelledTime({ when: hit.what }),
+                  )
                 }
               >
                 {courseTexts.cancelTime}

@@ -25,13 +25,13 @@ export function LateSection({ course, late }: Readonly<{ course: string; late: r
       'POST',
       `/api/courses/${course}/roster/extensions`,
       { people, days: numberIn(days) },
-      (given) => say.lateGave(given.people, given.work),
+      (given) => say.lateGave({ people: given.people, work: given.work }),
     );
   return (
     <section className={`card ${styles.section}`} aria-labelledby="late">
       <h2 id="late">{say.lateTitle}</h2>
       <FormBox
-        action={say.lateGive(people.length)}
+        action={say.lateGive({ n: people.length })}
         onSubmit={give}
         message={message ?? errors.people}
         disabled={busy || people.length === 0}

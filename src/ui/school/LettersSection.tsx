@@ -34,10 +34,10 @@ export function LettersSection({ letters }: { letters: readonly Letter[] }) {
               <Button
                 size="small"
                 disabled={busy}
-                aria-label={schoolTexts.sendAnewTo(letter.recipient)}
+                aria-label={schoolTexts.sendAnewTo({ to: letter.recipient })}
                 onClick={() =>
                   act('POST', `/api/letters/${letter.id}`, undefined, () =>
-                    schoolTexts.sendingAnew(letter.recipient),
+                    schoolTexts.sendingAnew({ to: letter.recipient }),
                   )
                 }
               >

@@ -23,12 +23,12 @@ const linesOf = ({
   taken,
   outlets,
 }: MergePreview) => [
-  say.students(students, into),
-  ...(classes > 0 ? [say.classes(classes, from)] : []),
-  ...(waiting.length > 0 ? [say.waiting(waiting, into)] : []),
-  ...(entries.length > 0 ? [say.entries(entries, into)] : []),
-  ...(sheets.length > 0 ? [say.sheets(sheets, taken)] : []),
-  ...(outlets.length > 0 ? [say.outlets(outlets, into)] : []),
+  say.students({ n: students, into }),
+  ...(classes > 0 ? [say.classes({ n: classes, from })] : []),
+  ...(waiting.length > 0 ? [say.waiting({ titles: waiting, into })] : []),
+  ...(entries.length > 0 ? [say.entries({ titles: entries, into })] : []),
+  ...(sheets.length > 0 ? [say.sheets({ titles: sheets, taken })] : []),
+  ...(outlets.length > 0 ? [say.outlets({ names: outlets, into })] : []),
 ];
 
 /** Merges a section into another of its course, once what that does has been seen. */
@@ -45,11 +45,13 @@ export function MergeSection({
     if (answer.ok) setSeen(answer.value);
   };
   const merge = () =>
-    submit('POST', path, { into }, () => frameHistoryTexts.mergedSections(section.name, seen?.into ?? ''));
+    submit('POST', path, { into }, () =>
+      frameHistoryTexts.mergedSections({ from: section.name, into: seen?.into ?? '' }),
+    );
   return (
     <FormBox
       summary={say.open}
-      action={seen ? say.act(seen.from, seen.into) : say.look}
+      action={seen ? say.act({ from: seen.from, into: seen.into }) : say.look}
       onSubmit={seen ? merge : look}
       message={message}
       disabled={busy}

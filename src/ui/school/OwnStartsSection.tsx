@@ -15,7 +15,7 @@ export function OwnStartsSection({ begun, students, work, sharing }: Props) {
     <section className={`card ${styles.section}`} aria-labelledby="own-starts">
       <h2 id="own-starts">{say.staffTitle}</h2>
       <p className="soft">{say.staffLead}</p>
-      <p>{say.begunOf(begun, students)}</p>
+      <p>{say.begunOf({ begun, all: students })}</p>
       {sharing.length === 0 ? (
         <p className="soft">{say.noneShares}</p>
       ) : (
@@ -33,7 +33,7 @@ export function OwnStartsSection({ begun, students, work, sharing }: Props) {
               <tr key={person}>
                 <th scope="row">{name}</th>
                 <td>{on}</td>
-                <td>{say.tickedOf(ticked, work)}</td>
+                <td>{say.tickedOf({ n: ticked, all: work })}</td>
               </tr>
             ))}
           </tbody>

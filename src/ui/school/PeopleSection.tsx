@@ -28,7 +28,7 @@ export function PeopleSection({ people }: { people: readonly PersonLine[] }) {
   });
   const add = async () => {
     const answer = await submit<{ name: string }>('POST', '/api/people', value, ({ name }) =>
-      schoolTexts.invited(name),
+      schoolTexts.invited({ name }),
     );
     if (answer.ok) setValue({ name: '', email: '' });
   };
@@ -54,7 +54,7 @@ export function PeopleSection({ people }: { people: readonly PersonLine[] }) {
             </span>
             <Button
               size="small"
-              aria-label={officeTexts.changeOf(person.name)}
+              aria-label={officeTexts.changeOf({ name: person.name })}
               aria-expanded={open === person.id}
               onClick={() => setOpen(open === person.id ? undefined : person.id)}
             >
@@ -63,13 +63,13 @@ export function PeopleSection({ people }: { people: readonly PersonLine[] }) {
             <Button
               size="small"
               disabled={busy}
-              aria-label={schoolTexts.inviteAgain(person.name)}
+              aria-label={schoolTexts.inviteAgain({ name: person.name })}
               onClick={() =>
                 submit<{ name: string }>(
                   'POST',
                   `/api/people/${person.id}/invitation`,
                   undefined,
-                  ({ name }) => schoolTexts.invited(name),
+                  ({ name }) => schoolTexts.invited({ name }),
                 )
               }
             >

@@ -30,10 +30,10 @@ export function PersonOffice({ person, onDone }: Readonly<{ person: OfficePerson
   const administrator = !person.isAdmin;
   const active = person.deactivated;
   return (
-    <div className={styles.office} role="group" aria-label={say.changeOf(person.name)}>
+    <div className={styles.office} role="group" aria-label={say.changeOf({ name: person.name })}>
       <FormBox
         action={say.save}
-        onSubmit={() => after(submit('PUT', path, value, () => say.corrected(value.name)))}
+        onSubmit={() => after(submit('PUT', path, value, () => say.corrected({ name: value.name })))}
         disabled={busy}
         message={message}
         look
@@ -62,7 +62,7 @@ export function PersonOffice({ person, onDone }: Readonly<{ person: OfficePerson
           onClick={() =>
             after(
               submit('PUT', `${path}/administrator`, { administrator }, () =>
-                administrator ? say.made(person.name) : say.unmade(person.name),
+                administrator ? say.made({ name: person.name }) : say.unmade({ name: person.name }),
               ),
             )
           }
@@ -77,7 +77,9 @@ export function PersonOffice({ person, onDone }: Readonly<{ person: OfficePerson
             title={say.resetSecondStepLead}
             onClick={() =>
               after(
-                submit('DELETE', `${path}/second-step`, undefined, () => say.secondStepReset(person.name)),
+                submit('DELETE', `${path}/second-step`, undefined, () =>
+                  say.secondStepReset({ name: person.name }),
+                ),
               )
             }
           >
@@ -105,14 +107,14 @@ export function PersonOffice({ person, onDone }: Readonly<{ person: OfficePerson
           onClick={() =>
             after(
               submit('PUT', `${path}/active`, { active, successor: active ? '' : successor }, () =>
-                active ? say.activated(person.name) : say.deactivated(person.name),
+                active ? say.activated({ name: person.name }) : say.deactivated({ name: person.name }),
               ),
             )
           }
         >
           {active ? say.activate : say.deactivate}
         </Button>
-        <Button size="small" href={path} aria-label={schoolTexts.exportDataOf(person.name)}>
+        <Button size="small" href={path} aria-label={schoolTexts.exportDataOf({ name: person.name })}>
           {schoolTexts.exportData}
         </Button>
       </div>

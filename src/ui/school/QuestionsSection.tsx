@@ -12,7 +12,7 @@ export function QuestionsSection({ course, open, staff }: Readonly<{ course: str
   const { submit, errors, message, busy: handing } = useSubmit();
   const [to, setTo] = useState(staff[0]?.id ?? '');
   const handOn = () =>
-    submit<{ handedOn: number; name: string }>('POST', `/api/courses/${course}/questions`, { to }, ({ handedOn, name }) => say.handedOn(handedOn, name));
+    submit<{ handedOn: number; name: string }>('POST', `/api/courses/${course}/questions`, { to }, ({ handedOn, name }) => say.handedOn({ n: handedOn, name }));
   return (
     <section className={`card ${styles.section}`} aria-labelledby="course-questions">
       <h2 id="course-questions">{say.title}</h2>

@@ -30,10 +30,10 @@ export function RemovableList({
           {removable ? (
             <Button
               size="small"
-              aria-label={schoolTexts.removeNamed(name)}
+              aria-label={schoolTexts.removeNamed({ name })}
               disabled={busy}
               onClick={() =>
-                act('DELETE', `${path}/${id}`, undefined, () => schoolTexts.removed[removed](name))
+                act('DELETE', `${path}/${id}`, undefined, () => schoolTexts.removed[removed]({ name }))
               }
             >
               {schoolTexts.remove}

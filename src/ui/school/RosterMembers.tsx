@@ -85,18 +85,18 @@ export function RosterMembers({
     const [only] = picked;
     if (picked.length === 1)
       return section
-        ? frameHistoryTexts.movedSection(only!.name, section.name)
-        : frameHistoryTexts.leftCourse(only!.name);
+        ? frameHistoryTexts.movedSection({ name: only!.name, section: section.name })
+        : frameHistoryTexts.leftCourse({ name: only!.name });
     return section
-      ? frameHistoryTexts.movedSectionSeveral(picked.length, section.name)
-      : frameHistoryTexts.leftCourseSeveral(picked.length);
+      ? frameHistoryTexts.movedSectionSeveral({ n: picked.length, section: section.name })
+      : frameHistoryTexts.leftCourseSeveral({ n: picked.length });
   };
   const move = async ({ section }: Pending) => {
     const answer = await act('POST', `${path}/move`, { people, section: section?.id }, () => said(section));
     if (answer.ok) choose(new Set());
   };
   const write = () =>
-    act<{ sent: number }>('POST', `${path}/letters`, { people }, ({ sent }) => say.sentAgain(sent));
+    act<{ sent: number }>('POST', `${path}/letters`, { people }, ({ sent }) => say.sentAgain({ n: sent }));
   return (
     <>
       <div className={styles.rosterTools}>
@@ -111,8 +111,8 @@ export function RosterMembers({
           }))}
         />
       </div>
-      <div className={styles.rosterBar} role="group" aria-label={say.chosen(picked.length)}>
-        <p aria-live="polite">{say.chosen(picked.length)}</p>
+      <div className={styles.rosterBar} role="group" aria-label={say.chosen({ n: picked.length })}>
+        <p aria-live="polite">{say.chosen({ n: picked.length })}</p>
         <Button
           size="small"
           disabled={shown.length === 0}
@@ -134,13 +134,13 @@ export function RosterMembers({
                     disabled={busy}
                     onClick={() => void look(section)}
                   >
-                    {say.moveTo(section.name)}
+                    {say.moveTo({ section: section.name })}
                   </Button>
                 ))
               : null}
             {waiting > 0 ? (
               <Button size="small" variant="outlined" disabled={busy} onClick={() => void write()}>
-                {say.letterAgain(waiting)}
+                {say.letterAgain({ n: waiting })}
               </Button>
             ) : null}
             <Button size="small" variant="outlined" disabled={busy} onClick={() => void look()}>
@@ -150,12 +150,16 @@ export function RosterMembers({
         ) : null}
       </div>
       {pending ? (
-        <div className={`notice ${styles.pending}`} role="group" aria-label={say.chosen(picked.length)}>
+        <div
+          className={`notice ${styles.pending}`}
+          role="group"
+          aria-label={say.chosen({ n: picked.length })}
+        >
           {pending.givesBack.length === 0 ? (
-            <p>{say.holdNothing(picked.length)}</p>
+            <p>{say.holdNothing({ n: picked.length })}</p>
           ) : (
             <>
-              <p>{say.givesBack(pending.givesBack.length)}</p>
+              <p>{say.givesBack({ n: pending.givesBack.length })}</p>
               <ul>
                 {pending.givesBack.map((line) => (
                   <li key={line}>{line}</li>
@@ -166,8 +170,8 @@ export function RosterMembers({
           <div className={styles.buttons}>
             <Button size="small" variant="contained" disabled={busy} onClick={() => void move(pending)}>
               {pending.section
-                ? say.confirmMove(picked.length, pending.section.name)
-                : say.confirmLeave(picked.length)}
+                ? say.confirmMove({ n: picked.length, section: pending.section.name })
+                : say.confirmLeave({ n: picked.length })}
             </Button>
             <Button size="small" variant="outlined" onClick={() => setPending(undefined)}>
               {say.keep}

@@ -39,7 +39,7 @@ export function RosterPackage({
   const take = async () => {
     const body = { file, sections: chosen };
     const answer = await submit<{ added: number; changed: number }>('POST', path, body, (done) =>
-      say.imported(done.added, done.changed),
+      say.imported({ added: done.added, changed: done.changed }),
     );
     if (answer.ok) await look(file, chosen);
   };
@@ -67,7 +67,7 @@ export function RosterPackage({
             {preview.classes.map(({ id, name, students, section }) => (
               <Select
                 key={id}
-                label={say.classLabel(name, students)}
+                label={say.classLabel({ name, students })}
                 value={section ?? ''}
                 options={[
                   { value: '', label: say.leaveOut },
@@ -84,20 +84,22 @@ export function RosterPackage({
                   <li key={i}>
                     <span className="soft">{say.states[line.state]}</span> {line.name}{' '}
                     <span className="soft">
-                      {[line.section, line.was && say.from(line.was)].filter(Boolean).join(' · ')}
+                      {[line.section, line.was && say.from({ section: line.was })]
+                        .filter(Boolean)
+                        .join(' · ')}
                     </span>
                   </li>
                 ))}
             </ul>
             {preview.left.length > 0 ? (
               <div className="notice">
-                <p>{say.left(preview.left.length)}</p>
+                <p>{say.left({ n: preview.left.length })}</p>
                 <p>{preview.left.join(', ')}</p>
               </div>
             ) : null}
             {preview.faults.length > 0 ? (
               <div className="notice">
-                <p>{say.faults(preview.faults.length)}</p>
+                <p>{say.faults({ n: preview.faults.length })}</p>
                 <ul>
                   {preview.faults.slice(0, 50).map((fault) => (
                     <li key={fault}>{fault}</li>

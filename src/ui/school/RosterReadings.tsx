@@ -42,7 +42,7 @@ export function RosterReadings({
           </Button>
           {held.map(({ id, code }) => (
             <Button key={id} variant="outlined" disabled={busy} onClick={() => read([id])}>
-              {say.evenOf(code)}
+              {say.evenOf({ code })}
             </Button>
           ))}
         </p>

@@ -44,7 +44,7 @@ export function RosterSection({
       'POST',
       `/api/courses/${course}/roster`,
       { list, leaveOut: wrong > 0 },
-      ({ added }) => frameHistoryTexts.enrolled(added),
+      ({ added }) => frameHistoryTexts.enrolled({ n: added }),
     );
     if (!answer.ok) return;
     setList('');
@@ -59,7 +59,7 @@ export function RosterSection({
         <RosterMembers course={course} members={members} sections={sections} locale={locale} />
       ) : null}
       <FormBox
-        action={ready ? courseTexts.addStudents(reading.lines.length, wrong) : courseTexts.preview}
+        action={ready ? courseTexts.addStudents({ n: reading.lines.length, wrong }) : courseTexts.preview}
         onSubmit={ready ? add : look}
         message={message}
         disabled={busy || list.trim() === ''}
@@ -75,7 +75,7 @@ export function RosterSection({
               <p>{courseTexts.report(reading.lines.length, reading.known.length, reading.faults.length)}</p>
               <ul>
                 {reading.faults.slice(0, 50).map((fault) => (
-                  <li key={fault.line}>{courseTexts.line(fault.line, fault.message)}</li>
+                  <li key={fault.line}>{courseTexts.line({ n: fault.line, message: fault.message })}</li>
                 ))}
               </ul>
               {reading.lines.length > 0 ? (

@@ -59,7 +59,7 @@ export function SectionCard({
   const { act } = useAct();
   const takeAway = (extra: string, when: string) =>
     act('DELETE', `/api/sections/${section.id}/classes/${extra}`, undefined, () =>
-      frameHistoryTexts.removedClass(section.name, when),
+      frameHistoryTexts.removedClass({ name: section.name, day: when }),
     );
   return (
     <section className={`card ${styles.section}`} aria-label={`${courseTexts.sectionOf} ${section.name}`}>
@@ -155,7 +155,7 @@ function MeetingForm({ meeting, onDone }: { meeting: MeetingLine; onDone: () => 
           variant="contained"
           disabled={busy}
           onClick={() =>
-            act({ act: 'move', date, start, end, place }, frameHistoryTexts.movedClass(title, date))
+            act({ act: 'move', date, start, end, place }, frameHistoryTexts.movedClass({ title, when: date }))
           }
         >
           {courseTexts.saveMove}
@@ -164,7 +164,7 @@ function MeetingForm({ meeting, onDone }: { meeting: MeetingLine; onDone: () => 
           <Button
             variant="outlined"
             disabled={busy}
-            onClick={() => act({ act: 'cancel', reason }, frameHistoryTexts.cancelledClass(title))}
+            onClick={() => act({ act: 'cancel', reason }, frameHistoryTexts.cancelledClass({ title }))}
           >
             {courseTexts.saveCancel}
           </Button>
@@ -172,7 +172,7 @@ function MeetingForm({ meeting, onDone }: { meeting: MeetingLine; onDone: () => 
           <Button
             variant="outlined"
             disabled={busy}
-            onClick={() => act({ act: 'restore' }, frameHistoryTexts.restoredClass(title))}
+            onClick={() => act({ act: 'restore' }, frameHistoryTexts.restoredClass({ title }))}
           >
             {courseTexts.restore}
           </Button>

@@ -19,7 +19,7 @@ export function SectionForm({ course }: { course: string }) {
       'POST',
       `/api/courses/${course}/sections`,
       value,
-      ({ name }) => frameHistoryTexts.addedSection(name),
+      ({ name }) => frameHistoryTexts.addedSection({ name }),
     );
     if (answer.ok) setValue({ name: '', week: '' });
   };

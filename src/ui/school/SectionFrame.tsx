@@ -50,7 +50,7 @@ function WeekForm({ section, today }: { section: Section; today: string }) {
       action={courseTexts.saveWeek}
       onSubmit={() =>
         submit('PUT', `/api/sections/${section.id}/pattern`, value, () =>
-          frameHistoryTexts.changedWeek(section.name, spoken(value.from)),
+          frameHistoryTexts.changedWeek({ name: section.name, day: spoken(value.from) }),
         )
       }
       message={message}
@@ -74,7 +74,7 @@ function RoomsForm({ section, today }: { section: Section; today: string }) {
           'PUT',
           `/api/sections/${section.id}/rooms`,
           { ...value, until: value.until || undefined },
-          () => frameHistoryTexts.changedRooms(section.name, spoken(value.from)),
+          () => frameHistoryTexts.changedRooms({ name: section.name, day: spoken(value.from) }),
         )
       }
       message={message}
@@ -111,7 +111,7 @@ function ExtraClassForm({ section }: { section: Section }) {
           'POST',
           `/api/sections/${section.id}/classes`,
           { ...value, ...times, strand: value.strand || undefined },
-          () => frameHistoryTexts.addedClass(section.name, spoken(value.date)),
+          () => frameHistoryTexts.addedClass({ name: section.name, day: spoken(value.date) }),
         );
         if (answer.ok) setValue(empty);
       }}
@@ -152,7 +152,7 @@ function FactsForm({ section }: { section: Section }) {
           'PUT',
           `/api/sections/${section.id}`,
           { name: value.name, firstDay: value.firstDay || undefined, lastDay: value.lastDay || undefined },
-          () => frameHistoryTexts.changedSection(value.name),
+          () => frameHistoryTexts.changedSection({ name: value.name }),
         )
       }
       message={message}

@@ -29,7 +29,7 @@ export function SiteDateForm({ terms }: { terms: readonly Readonly<{ id: string;
         lastDay: value.lastDay || value.firstDay,
         at: read?.kind === 'time' ? timeLabel(read.time) : undefined,
       },
-      ({ name }) => frameHistoryTexts.addedDate(name),
+      ({ name }) => frameHistoryTexts.addedDate({ name }),
     );
     if (answer.ok) setValue({ ...empty, term: value.term });
   };

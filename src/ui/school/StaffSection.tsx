@@ -48,7 +48,7 @@ export function StaffSection({ course, staff, sections, mayChange, self }: Props
   const add = async () => {
     const body = { email, ...sentRole(draft) };
     const answer = await submit<{ name: string }>('POST', `/api/courses/${course}/staff`, body, ({ name }) =>
-      say.made(name, draft.role),
+      say.made({ name, role: draft.role }),
     );
     if (!answer.ok) return;
     setEmail('');
@@ -108,14 +108,14 @@ function StaffMemberLine({ course, person, others, mayChange, mayHandOver }: Lin
       'POST',
       `/api/courses/${course}/staff`,
       { person: person.id, role },
-      ({ name }) => say.made(name, role),
+      ({ name }) => say.made({ name, role }),
     );
   const act = async () => {
     const toName = others.find(({ id }) => id === chosen)?.name ?? '';
     const answer =
       open === 'handOver'
-        ? await submit('POST', `${path}/hand-over`, { to: chosen }, () => say.handedOver(person.name, toName))
-        : await submit('DELETE', chosen ? `${path}?successor=${chosen}` : path, undefined, () => say.removed(person.name)); // prettier-ignore
+        ? await submit('POST', `${path}/hand-over`, { to: chosen }, () => say.handedOver({ from: person.name, to: toName }))
+        : await submit('DELETE', chosen ? `${path}?successor=${chosen}` : path, undefined, () => say.removed({ name: person.name })); // prettier-ignore
     if (answer.ok) setOpen(undefined);
   };
   const plans = person.role === 'instructor' || person.role === 'co';
@@ -128,7 +128,7 @@ function StaffMemberLine({ course, person, others, mayChange, mayHandOver }: Lin
       {mayChange && plans ? (
         <select
           className={styles.small}
-          aria-label={say.roleOf(person.name)}
+          aria-label={say.roleOf({ name: person.name })}
           value={person.role}
           disabled={busy}
           onChange={(event) => void changeRole(event.target.value as StaffRole)}
@@ -144,7 +144,7 @@ function StaffMemberLine({ course, person, others, mayChange, mayHandOver }: Lin
         <Button
           size="small"
           disabled={busy}
-          aria-label={say.handOverOf(person.name)}
+          aria-label={say.handOverOf({ name: person.name })}
           onClick={() => toggle('handOver')}
         >
           {say.handOver}
@@ -154,7 +154,7 @@ function StaffMemberLine({ course, person, others, mayChange, mayHandOver }: Lin
         <Button
           size="small"
           disabled={busy}
-          aria-label={say.takeOffStaff(person.name)}
+          aria-label={say.takeOffStaff({ name: person.name })}
           onClick={() => toggle('takeOff')}
         >
           {say.takeOff}
@@ -162,7 +162,11 @@ function StaffMemberLine({ course, person, others, mayChange, mayHandOver }: Lin
       ) : null}
       {open ? (
         <div className={`notice ${styles.pending}`} role="group" aria-label={person.name}>
-          <p>{open === 'handOver' ? say.handOverLead(person.name) : say.takeOffLead(person.name)}</p>
+          <p>
+            {open === 'handOver'
+              ? say.handOverLead({ name: person.name })
+              : say.takeOffLead({ name: person.name })}
+          </p>
           {others.length > 0 ? (
             <Select
               label={open === 'handOver' ? say.handOverTo : say.successor}

@@ -8,10 +8,10 @@ export function TermDeletion({ term }: { term: Readonly<{ id: string; name: stri
   return (
     <DeleteAfterWarning
       path={`/api/terms/${term.id}`}
-      label={schoolTexts.deleteTerm(term.name)}
-      now={courseTexts.deleteNow(term.name)}
+      label={schoolTexts.deleteTerm({ name: term.name })}
+      now={courseTexts.deleteNow({ code: term.name })}
       words={schoolTexts.termContents}
-      deleted={frameHistoryTexts.deletedTerm(term.name)}
+      deleted={frameHistoryTexts.deletedTerm({ name: term.name })}
     />
   );
 }

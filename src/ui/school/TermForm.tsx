@@ -36,7 +36,7 @@ export function TermForm({ fields, term }: { fields: TermFields; term?: string }
   });
   const add = async () => {
     const answer = await submit<{ name: string }>('POST', '/api/terms', input, ({ name }) =>
-      frameHistoryTexts.addedTerm(name),
+      frameHistoryTexts.addedTerm({ name }),
     );
     if (answer.ok) setValue(fields);
   };
@@ -46,14 +46,14 @@ export function TermForm({ fields, term }: { fields: TermFields; term?: string }
   };
   const change = async () => {
     const answer = await submit('PUT', `/api/terms/${term}`, input, () =>
-      frameHistoryTexts.changedTerm(value.name),
+      frameHistoryTexts.changedTerm({ name: value.name }),
     );
     if (answer.ok) setEffects(undefined);
   };
   const said = effects && schoolTexts.effects(effects);
   return (
     <FormBox
-      summary={term ? schoolTexts.changeTerm(fields.name) : schoolTexts.addTerm}
+      summary={term ? schoolTexts.changeTerm({ name: fields.name }) : schoolTexts.addTerm}
       action={!term ? schoolTexts.saveTerm : effects ? schoolTexts.saveChanges : schoolTexts.seeEffects}
       onSubmit={!term ? add : effects ? change : look}
       message={message}

@@ -12,12 +12,12 @@ type Props = Readonly<{
 export const UsageSection = ({ days, megabytes, used }: Props) => (
   <section className={`card ${styles.section}`} aria-labelledby="usage">
     <h2 id="usage">{say.title}</h2>
-    <p className="soft">{say.lead(days)}</p>
+    <p className="soft">{say.lead({ days })}</p>
     <ul className={styles.list}>
-      <li>{say.people(used.came, used.people)}</li>
-      <li>{say.outlets(used.outlets, used.reads)}</li>
-      <li>{say.letters(used.letters, used.failed)}</li>
-      <li>{say.files(used.files, megabytes)}</li>
+      <li>{say.people({ came: used.came, all: used.people })}</li>
+      <li>{say.outlets({ outlets: used.outlets, reads: used.reads })}</li>
+      <li>{say.letters({ sent: used.letters, failed: used.failed })}</li>
+      <li>{say.files({ files: used.files, megabytes })}</li>
     </ul>
   </section>
 );

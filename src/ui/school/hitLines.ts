@@ -38,7 +38,7 @@ export function hitLines(
       section: section.id,
       to: next?.id,
       next: next ? dateLabel(next.date, 'short', locale) : '',
-      closure: courseTexts.lostClass(section.name),
+      closure: courseTexts.lostClass({ section: section.name }),
       what: classPlan.title,
     };
   }

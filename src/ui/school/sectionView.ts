@@ -29,9 +29,9 @@ export function sectionView(section: Section, today: Temporal.PlainDate, locale:
     lastDay: section.lastDay?.toString() ?? '',
     days:
       section.firstDay || section.lastDay
-        ? courseTexts.ownDays(label(section.firstDay), label(section.lastDay))
+        ? courseTexts.ownDays({ from: label(section.firstDay), to: label(section.lastDay) })
         : '',
-    students: entryTexts.students(section.students),
+    students: entryTexts.students({ n: section.students }),
     strands: [...counted.keys()].flatMap((strand) => (strand && strand !== 'week' ? [strand] : [])),
     count:
       [...counted].map(([strand, own]) => entryTexts.classes(own.length, strand)).join(', ') ||

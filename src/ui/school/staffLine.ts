@@ -17,8 +17,8 @@ export function staffLine(
     name,
     role,
     detail: [
-      names.length > 0 ? staffTexts.inSections(names.join(', ')) : '',
-      from && until ? staffTexts.days(day(from), day(until)) : '',
+      names.length > 0 ? staffTexts.inSections({ names: names.join(', ') }) : '',
+      from && until ? staffTexts.days({ from: day(from), until: day(until) }) : '',
     ]
       .filter(Boolean)
       .join(', '),

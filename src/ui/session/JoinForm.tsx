@@ -87,7 +87,7 @@ export function JoinForm({ token, sections, name }: Props) {
       )}
       {message ? <p role="alert">{message}</p> : null}
       <Button type="submit" variant="contained" disabled={busy}>
-        {name ? joinTexts.joinAs(name) : joinTexts.join}
+        {name ? joinTexts.joinAs({ name }) : joinTexts.join}
       </Button>
       {name ? null : <Link href={`/sign-in?to=/join/${token}`}>{joinTexts.haveAccount}</Link>}
     </form>

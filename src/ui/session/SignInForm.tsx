@@ -60,7 +60,7 @@ export function SignInForm({ to, school, refused, demo }: Props) {
                   fullWidth
                   disabled={busy}
                   className={styles.choice}
-                  aria-label={signInTexts.demoAs(person.name)}
+                  aria-label={signInTexts.demoAs({ name: person.name })}
                   onClick={() => signIn({ email: person.email, password: demo.password })}
                 >
                   <b>{person.name}</b>

@@ -27,7 +27,7 @@ export function AddTime({ sheet, today }: { sheet: string; today: string }) {
       seats: 1,
     };
     const answer = await submit<{ when: string }>('POST', `/api/sheets/${sheet}/slots`, body, ({ when }) =>
-      say.added(when),
+      say.added({ when }),
     );
     if (answer.ok) setHours('');
   };

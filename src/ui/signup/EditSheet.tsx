@@ -61,7 +61,7 @@ export function EditSheet({
     const { facts } = made.facts;
     if (!facts) return false;
     const answer = await submit('PUT', path, { ...facts, offered: shown }, () =>
-      historyTexts.changed(draft.title),
+      historyTexts.changed({ title: draft.title }),
     );
     return answer.ok;
   };
@@ -80,7 +80,9 @@ export function EditSheet({
       return;
     }
     if (!(await saveFacts(offered))) return;
-    const answer = await submit('PUT', `${path}/times`, times, () => historyTexts.retimed(draft.title));
+    const answer = await submit('PUT', `${path}/times`, times, () =>
+      historyTexts.retimed({ title: draft.title }),
+    );
     if (answer.ok) leave();
   };
   return (
@@ -95,11 +97,13 @@ export function EditSheet({
     >
       {affected ? (
         <section className="card" aria-live="polite">
-          <p>{signupTexts.stays(affected.stay, affected.added, affected.removed)}</p>
+          <p>
+            {signupTexts.stays({ stay: affected.stay, added: affected.added, removed: affected.removed })}
+          </p>
           {affected.affected.length > 0 ? (
             <>
               <p>
-                <b>{signupTexts.affected(affected.affected.length)}</b>
+                <b>{signupTexts.affected({ n: affected.affected.length })}</b>
               </p>
               <ul>
                 {affected.affected.map(({ name, when }) => (
@@ -109,7 +113,7 @@ export function EditSheet({
                 ))}
               </ul>
               <Choice
-                label={signupTexts.editTitle(draft.title)}
+                label={signupTexts.editTitle({ title: draft.title })}
                 value={others}
                 options={(['keep', 'cancel'] as const).map((value) => ({
                   value,
@@ -150,7 +154,7 @@ export function EditSheet({
           disabled={busy}
           onClick={() =>
             void submit<{ title: string; told: number }>('DELETE', path, undefined, ({ title, told }) =>
-              signupTexts.run.closed(title, told),
+              signupTexts.run.closed({ title, told }),
             ).then((answer) => answer.ok && leave())
           }
         >

@@ -73,7 +73,7 @@ export function NewSheet({
     keep(undefined);
     const { times, title } = answer.value;
     sayOnNextPage(
-      offered ? historyTexts.offered(times, title) : historyTexts.draftSheet(title),
+      offered ? historyTexts.offered({ n: times, title }) : historyTexts.draftSheet({ title }),
       answer.history,
     );
     router.push('/office-hours');
@@ -90,7 +90,7 @@ export function NewSheet({
     >
       <p className={styles.who}>
         <b>{formTexts.whoSees}: </b>
-        {who.words} · {entryTexts.students(who.count)}
+        {who.words} · {entryTexts.students({ n: who.count })}
       </p>
       {message ? (
         <p role="alert" className={styles.error}>
@@ -99,7 +99,7 @@ export function NewSheet({
       ) : null}
       <div className={styles.buttons}>
         <Button type="submit" variant="contained" disabled={busy || count === 0}>
-          {signupTexts.offerTo(count, entryTexts.students(who.count))}
+          {signupTexts.offerTo({ n: count, students: entryTexts.students({ n: who.count }) })}
         </Button>
         <Button variant="outlined" disabled={busy || count === 0} onClick={() => void offer(false)}>
           {signupTexts.keepDraft}

@@ -31,7 +31,7 @@ export function RunSheet({ view, version }: { view: RunView; version: number }) 
 
   const send = async () => {
     const bookings = chosen.size > 0 ? [...chosen] : undefined;
-    const answer = await submit<{ told: number }>('POST', `${path}/message`, { text, bookings }, ({ told }) => historyTexts.told(told)); // prettier-ignore
+    const answer = await submit<{ told: number }>('POST', `${path}/message`, { text, bookings }, ({ told }) => historyTexts.told({ n: told })); // prettier-ignore
     if (!answer.ok) return;
     setText('');
     setChosen(new Set());
@@ -43,7 +43,7 @@ export function RunSheet({ view, version }: { view: RunView; version: number }) 
       'POST',
       `${path}/cancel`,
       body,
-      ({ cancelled, told }) => say.cancelledAll(cancelled, told),
+      ({ cancelled, told }) => say.cancelledAll({ n: cancelled, told }),
     );
     if (!answer.ok) return;
     setText('');
@@ -68,7 +68,7 @@ export function RunSheet({ view, version }: { view: RunView; version: number }) 
           disabled={booked.length === 0}
           onClick={() => begin('message')}
         >
-          {say.message(chosen.size, booked.length)}
+          {say.message({ chosen: chosen.size, all: booked.length })}
         </Button>
         <Button
           size="small"
@@ -108,7 +108,7 @@ export function RunSheet({ view, version }: { view: RunView; version: number }) 
           {message ? <p role="alert">{message}</p> : null}
           <div className={styles.tools}>
             <Button type="submit" variant="contained" disabled={busy}>
-              {writing === 'message' ? say.send(chosen.size || booked.length) : say.cancelNow}
+              {writing === 'message' ? say.send({ n: chosen.size || booked.length }) : say.cancelNow}
             </Button>
             <Button variant="outlined" onClick={() => setWriting(undefined)}>
               {say.back}
@@ -131,18 +131,18 @@ export function RunSheet({ view, version }: { view: RunView; version: number }) 
                         disabled={busy || day.slots.every((slot) => slot.host === host.name)}
                         onClick={() =>
                           void submit('PUT', `${path}/host`, { date: day.date, host: host.id }, () =>
-                            historyTexts.tookOver(host.name),
+                            historyTexts.tookOver({ name: host.name }),
                           )
                         }
                       >
-                        {say.takeOver(host.name)}
+                        {say.takeOver({ name: host.name })}
                       </Button>
                     ))
                   : null}
                 <Button
                   size="small"
                   onClick={() => begin('cancel', day)}
-                  aria-label={say.cancelDayOf(day.label)}
+                  aria-label={say.cancelDayOf({ day: day.label })}
                 >
                   {say.cancelDay}
                 </Button>
@@ -157,7 +157,7 @@ export function RunSheet({ view, version }: { view: RunView; version: number }) 
                     checked={chosen.has(booking.id)}
                     disabled={booking.begun}
                     onChange={() => choose(booking.id)}
-                    slotProps={{ input: { 'aria-label': say.choose(booking.name) } }}
+                    slotProps={{ input: { 'aria-label': say.choose({ name: booking.name }) } }}
                   />
                 )}
               </RunTime>

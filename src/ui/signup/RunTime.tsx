@@ -43,7 +43,7 @@ export function RunTime({
   const set = (changes: Partial<typeof value>) => setValue({ ...value, ...changes });
   const came = (booking: RunBooking, yes: boolean | null) =>
     submit('PUT', `/api/bookings/${booking.id}/came`, { came: yes }, () =>
-      historyTexts.markedCame(booking.name),
+      historyTexts.markedCame({ name: booking.name }),
     );
   const clock = (text: string) => {
     const read = readTime(text);
@@ -60,11 +60,11 @@ export function RunTime({
         place: value.place,
         meetingLink: value.meetingLink,
       },
-      ({ when }) => historyTexts.changedTime(when),
+      ({ when }) => historyTexts.changedTime({ when }),
     ).then((answer) => answer.ok && setOpen(false));
   const book = () =>
     submit('POST', `/api/slots/${slot.id}/students`, { person: value.person }, () =>
-      say.bookedFor(roster.find(({ id }) => id === value.person)?.name ?? ''),
+      say.bookedFor({ name: roster.find(({ id }) => id === value.person)?.name ?? '' }),
     ).then((answer) => answer.ok && setOpen(false));
   const holders = slot.bookings.map(({ name }) => name);
   /** Of a time that somebody holds it is asked first what they read. */
@@ -72,7 +72,7 @@ export function RunTime({
     if (holders.length > 0 && !removing) return setRemoving(true);
     const query = new URLSearchParams({ message: reason });
     return submit('DELETE', `/api/slots/${slot.id}?${query}`, undefined, () =>
-      historyTexts.cancelledTime(slot.clock),
+      historyTexts.cancelledTime({ when: slot.clock }),
     );
   };
   return (
@@ -85,7 +85,7 @@ export function RunTime({
         ) : null}
       </span>
       <div className={styles.who}>
-        {slot.bookings.length === 0 ? <span className="soft">{say.free(slot.seats)}</span> : null}
+        {slot.bookings.length === 0 ? <span className="soft">{say.free({ seats: slot.seats })}</span> : null}
         {slot.bookings.map((booking) => (
           <div key={booking.id} className={styles.booking}>
             {children(booking)}
@@ -101,7 +101,7 @@ export function RunTime({
               </a>
             ) : null}
             {booking.begun ? (
-              <span role="group" aria-label={say.cameOf(booking.name)} className={styles.came}>
+              <span role="group" aria-label={say.cameOf({ name: booking.name })} className={styles.came}>
                 <button
                   type="button"
                   aria-pressed={booking.came === true}
@@ -123,7 +123,7 @@ export function RunTime({
           </div>
         ))}
         {slot.waiting.length > 0 ? (
-          <span className="soft">{say.waiting(slot.waiting.join(', '))}</span>
+          <span className="soft">{say.waiting({ names: slot.waiting.join(', ') })}</span>
         ) : null}
         {open ? (
           <div className={`card ${styles.form}`}>
@@ -191,7 +191,7 @@ export function RunTime({
                 {signupTexts.save}
               </Button>
               <Button variant="outlined" size="small" disabled={busy} onClick={() => void remove()}>
-                {removing ? say.takeOffNow(holders.length) : say.takeOff}
+                {removing ? say.takeOffNow({ n: holders.length }) : say.takeOff}
               </Button>
               <Button
                 size="small"
@@ -207,7 +207,7 @@ export function RunTime({
         ) : null}
       </div>
       {slot.past || open ? null : (
-        <Button size="small" aria-label={say.changeTime(slot.clock)} onClick={() => setOpen(true)}>
+        <Button size="small" aria-label={say.changeTime({ clock: slot.clock })} onClick={() => setOpen(true)}>
           {say.change}
         </Button>
       )}

@@ -23,8 +23,8 @@ export function SheetGets({
       <h2 id="get">{signupTexts.get}</h2>
       <div aria-live="polite">
         <p>
-          <span className={styles.count}>{count}</span> {signupTexts.times(count)}{' '}
-          {signupTexts.over(used, preview.days)}
+          <span className={styles.count}>{count}</span> {signupTexts.times({ n: count })}{' '}
+          {signupTexts.over({ weeks: used, days: preview.days })}
         </p>
         {preview.refusal ? <p role="alert">{preview.refusal}</p> : null}
         {count === 0 && !preview.refusal ? <p className="soft">{signupTexts.none}</p> : null}
@@ -37,8 +37,8 @@ export function SheetGets({
                 key={week.number}
                 data-times={week.times > 0}
                 data-closed={week.closed}
-                title={signupTexts.weekHas(week.number, week.times)}
-                aria-label={signupTexts.weekHas(week.number, week.times)}
+                title={signupTexts.weekHas({ week: week.number, n: week.times })}
+                aria-label={signupTexts.weekHas({ week: week.number, n: week.times })}
               >
                 {week.number}
               </li>
@@ -48,19 +48,19 @@ export function SheetGets({
             {preview.hours.map(({ words, times }) => (
               <div key={words}>
                 <dt>{words}</dt>
-                <dd>{signupTexts.perDayWords(times)}</dd>
+                <dd>{signupTexts.perDayWords({ n: times })}</dd>
               </div>
             ))}
             <div>
-              <dt>{signupTexts.free(preview.stretchMinutes)}</dt>
+              <dt>{signupTexts.free({ all: preview.stretchMinutes })}</dt>
               <dd>
                 {signupTexts.freeWords(preview.meetMinutes, preview.gapMinutes, preview.remainderMinutes)}
               </dd>
             </div>
             {students > 0 ? (
               <div>
-                <dt>{signupTexts.forStudents(students)}</dt>
-                <dd>{signupTexts.timesEach((count / students).toFixed(1))}</dd>
+                <dt>{signupTexts.forStudents({ n: students })}</dt>
+                <dd>{signupTexts.timesEach({ n: (count / students).toFixed(1) })}</dd>
               </div>
             ) : null}
           </dl>
@@ -73,10 +73,10 @@ export function SheetGets({
       ))}
       {preview.clashes.slice(0, MOST).map((clash) => (
         <p key={clash.start} className="notice">
-          {(clash.offered ? say.againLeft : say.clash)(clash.words, clash.name)}{' '}
+          {(clash.offered ? say.againLeft : say.clash)({ when: clash.words, name: clash.name })}{' '}
           <Button
             size="small"
-            aria-label={clash.offered ? undefined : say.allTheSameAt(clash.words)}
+            aria-label={clash.offered ? undefined : say.allTheSameAt({ when: clash.words })}
             onClick={() => onAllTheSame(clash.start)}
           >
             {clash.offered ? say.leaveOut : say.allTheSame}

@@ -120,7 +120,7 @@ export function SheetWeek({
                     <button
                       type="button"
                       className={styles.erase}
-                      aria-label={say.stretch(hours, dateLabel(date, 'short'))}
+                      aria-label={say.stretch({ hours, day: dateLabel(date, 'short') })}
                       onClick={() => onErase(stretch)}
                     >
                       ✕
@@ -137,7 +137,9 @@ export function SheetWeek({
                     data-state={time.state}
                     style={at(time.from, time.to)}
                     aria-label={
-                      time.state === 'offered' ? say.time(clockOf(time.from)) : say.left(clockOf(time.from))
+                      time.state === 'offered'
+                        ? say.time({ clock: clockOf(time.from) })
+                        : say.left({ clock: clockOf(time.from) })
                     }
                     disabled={time.state === 'closed' || time.state === 'clash'}
                     onClick={() => onToggle(time.start)}

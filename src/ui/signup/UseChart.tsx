@@ -28,7 +28,7 @@ export function UseChart({ use }: { use: RunView['use'] }) {
   return (
     <section className={`card ${styles.use}`} aria-labelledby="use">
       <h2 id="use">{say.useTitle}</h2>
-      <p className="soft">{say.served(use.students, use.missed)}</p>
+      <p className="soft">{say.served({ students: use.students, missed: use.missed })}</p>
       <div className={styles.chart}>
         <BarChart
           label={say.chart}

@@ -91,8 +91,8 @@ export function runView({ sheet, plan, term, zone, now, roster }: Given): RunVie
     facts: [
       sheet.place || sheet.meetingLink || (rules.privateMeetings ? signupTexts.meets.private : ''),
       signupTexts.run.limits(rules.perSheet, rules.perDay, rules.perWeek),
-      signupTexts.run.taken(noticeWords(rules.take)),
-      signupTexts.run.given(noticeWords(rules.giveBack)),
+      signupTexts.run.taken({ notice: noticeWords(rules.take) }),
+      signupTexts.run.given({ notice: noticeWords(rules.giveBack) }),
       rules.waitingList ? signupTexts.fields.waitingList : '',
       rules.question ? `“${rules.question.text}”` : '',
     ].filter(Boolean),
@@ -110,7 +110,7 @@ export function runView({ sheet, plan, term, zone, now, roster }: Given): RunVie
     roster,
     use: {
       ...use,
-      weeks: use.weeks.map(({ key, ...line }) => ({ ...line, label: signupTexts.take.week(key) })),
+      weeks: use.weeks.map(({ key, ...line }) => ({ ...line, label: signupTexts.take.week({ n: key }) })),
       weekdays: use.weekdays.map(({ key, ...line }) => ({
         ...line,
         label: dateLabel(today.add({ days: key - today.dayOfWeek }), 'weekday', plan.locale),

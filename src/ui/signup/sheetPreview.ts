@@ -171,9 +171,9 @@ function skippedWords(skipped: readonly Skipped[]): string[] {
   const count = (why: Skipped['why']) => skipped.filter((skip) => skip.why === why).length;
   const { closure, past, leftOut } = signupTexts.skipped;
   return [
-    ...[...closures].map(([name, n]) => closure(name, n)),
-    ...(count('past') > 0 ? [past(count('past'))] : []),
-    ...(count('leftOut') > 0 ? [leftOut(count('leftOut'))] : []),
+    ...[...closures].map(([name, n]) => closure({ name, n })),
+    ...(count('past') > 0 ? [past({ n: count('past') })] : []),
+    ...(count('leftOut') > 0 ? [leftOut({ n: count('leftOut') })] : []),
   ];
 }
 

@@ -22,14 +22,17 @@ export function ComingAndGoing({ plan, missed, left }: Props) {
         if (!course) return null;
         return (
           <p key={id} className={`notice ${styles.note}`}>
-            {say.cameLate(`${course.code} ${course.title}`, dateLabel(came, 'short', plan.locale))}{' '}
+            {say.cameLate({
+              course: `${course.code} ${course.title}`,
+              day: dateLabel(came, 'short', plan.locale),
+            })}{' '}
             <Link href={`/before/${id}`}>{say.wentBefore(classes.length, work.length)}</Link>
           </p>
         );
       })}
       {left.map(({ course, code, title, at }) => (
         <p key={course} className={`notice ${styles.note}`}>
-          {say.left(`${code} ${title}`, dateLabel(at.toPlainDate(), 'short', plan.locale))}
+          {say.left({ course: `${code} ${title}`, day: dateLabel(at.toPlainDate(), 'short', plan.locale) })}
         </p>
       ))}
     </>

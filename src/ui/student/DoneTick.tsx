@@ -12,10 +12,10 @@ export function DoneTick({ entry, title, done }: { entry: string; title: string;
         type="checkbox"
         checked={done}
         disabled={busy}
-        aria-label={studentTexts.isDone(title)}
+        aria-label={studentTexts.isDone({ title })}
         onChange={() =>
           void act('PUT', `/api/entries/${entry}/done`, { done: !done }, () =>
-            done ? studentTexts.notDone(title) : studentTexts.didIt(title),
+            done ? studentTexts.notDone({ title }) : studentTexts.didIt({ title }),
           )
         }
       />

@@ -19,7 +19,7 @@ import styles from './OwnSettings.module.css';
 const reminderOptions = (chosen: string) => {
   const { times } = reminderTexts;
   const known = Object.entries(times).map(([value, label]) => ({ value, label }));
-  return chosen in times ? known : [...known, { value: chosen, label: reminderTexts.minutes(chosen) }];
+  return chosen in times ? known : [...known, { value: chosen, label: reminderTexts.minutes({ n: chosen }) }];
 };
 
 const noChange = () => () => undefined;
@@ -120,10 +120,10 @@ export function OwnSettings({
       {courses.map(({ code, tag, title, color }) => (
         <div key={code} className={styles.color}>
           <Select
-            label={say.color(`${tag} ${title}`)}
+            label={say.color({ course: `${tag} ${title}` })}
             value={value.colors[code] ?? ''}
             options={[
-              { value: '', label: say.asAll(color) },
+              { value: '', label: say.asAll({ color }) },
               ...COURSE_COLORS.map((c) => ({ value: c, label: c })),
             ]}
             onChange={(own) => setValue({ ...value, colors: { ...value.colors, [code]: own } })}

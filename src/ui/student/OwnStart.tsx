@@ -17,7 +17,7 @@ export function OwnStart({ onWords, ...form }: Props) {
   return (
     <div className={styles.course}>
       <p>
-        <b>{say.course(form.name, onWords)}</b>
+        <b>{say.course({ name: form.name, on: onWords })}</b>
       </p>
       <details onToggle={() => setWanted(true)}>
         <summary>{form.on === undefined ? say.begin : say.change}</summary>

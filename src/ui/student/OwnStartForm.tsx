@@ -29,10 +29,10 @@ export function OwnStartForm({ course, name, on, shared, today }: Props) {
       noValidate
       onSubmit={(event) => {
         event.preventDefault();
-        void submit('PUT', path, { on: day, shared: sharing }, () => say.saved(name));
+        void submit('PUT', path, { on: day, shared: sharing }, () => say.saved({ name }));
       }}
     >
-      <DayField label={say.on(name)} value={day} onChange={setDay} error={errors.on} />
+      <DayField label={say.on({ name })} value={day} onChange={setDay} error={errors.on} />
       <Tick label={say.share} checked={sharing} onChange={setSharing} />
       <p className="soft">{say.alone}</p>
       <p role="alert">{message}</p>
@@ -43,7 +43,7 @@ export function OwnStartForm({ course, name, on, shared, today }: Props) {
         {on === undefined ? null : (
           <Button
             disabled={busy}
-            onClick={() => void submit('PUT', path, { shared: false }, () => say.tookBack(name))}
+            onClick={() => void submit('PUT', path, { shared: false }, () => say.tookBack({ name }))}
           >
             {say.takeBack}
           </Button>

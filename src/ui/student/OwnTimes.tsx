@@ -34,7 +34,9 @@ export function OwnTimes({
               </b>
             </p>
             <p className="soft">
-              {[time.title, say.with(time.hosts), time.place, time.companions].filter(Boolean).join(' · ')}
+              {[time.title, say.with({ names: time.hosts }), time.place, time.companions]
+                .filter(Boolean)
+                .join(' · ')}
               {time.note ? (
                 <>
                   <br />“{time.note}”
@@ -51,7 +53,7 @@ export function OwnTimes({
             <p className={styles.buttons}>
               {time.meetingLink ? (
                 <Button variant="contained" href={time.meetingLink} target="_blank" rel="noopener">
-                  {entryTexts.join('')}
+                  {entryTexts.join({ name: '' })}
                 </Button>
               ) : null}
               {time.giveBackUntil ? (

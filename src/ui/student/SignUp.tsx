@@ -43,10 +43,13 @@ export function SignUp({ view, version }: Readonly<{ view: Packed<SignUpView>; v
   };
   const take = async (slot: SlotChoice, body: Readonly<{ note: string; answer: string }>) => {
     if (!moving)
-      return act(callApi('POST', `/api/slots/${slot.id}/booking`, body), say.tookMessage(slot.when));
+      return act(
+        callApi('POST', `/api/slots/${slot.id}/booking`, body),
+        say.tookMessage({ when: slot.when }),
+      );
     const moved = await act(
       callApi('PUT', `/api/bookings/${moving.booking}/slot`, { slot: slot.id }),
-      say.movedMessage(slot.when),
+      say.movedMessage({ when: slot.when }),
     );
     if (moved) setMoving(undefined);
     return moved;
@@ -54,7 +57,7 @@ export function SignUp({ view, version }: Readonly<{ view: Packed<SignUpView>; v
   const wait = (slot: SlotChoice) =>
     slot.state === 'waiting' || slot.state === 'offered'
       ? act(callApi('DELETE', `/api/slots/${slot.id}/waiting`), say.waitsNoMore)
-      : act(callApi('POST', `/api/slots/${slot.id}/waiting`), say.waitsMessage(slot.when));
+      : act(callApi('POST', `/api/slots/${slot.id}/waiting`), say.waitsMessage({ when: slot.when }));
 
   const tags = [...new Set(days.map((day) => day.tag))];
   const hosts = [...new Set(days.flatMap((day) => day.slots.map((slot) => slot.hosts)))].sort();
@@ -74,7 +77,7 @@ export function SignUp({ view, version }: Readonly<{ view: Packed<SignUpView>; v
         onGiveBack={(time) =>
           void act(
             callApi('DELETE', `/api/bookings/${time.booking}`),
-            say.gaveMessage(`${time.when}, ${time.range}`),
+            say.gaveMessage({ when: `${time.when}, ${time.range}` }),
           )
         }
       />
@@ -117,7 +120,7 @@ export function SignUp({ view, version }: Readonly<{ view: Packed<SignUpView>; v
       {!all && shown.length > DAYS_SHOWN ? (
         <p>
           <Button variant="outlined" onClick={() => setAll(true)}>
-            {say.laterDays(shown.length - DAYS_SHOWN)}
+            {say.laterDays({ n: shown.length - DAYS_SHOWN })}
           </Button>
         </p>
       ) : null}

@@ -26,9 +26,9 @@ type Props = Readonly<{
 
 /** What a time offers to whoever presses it. */
 function offerOf({ state, time, minutes }: SlotChoice): string {
-  if (state === 'free') return say.slot(time, minutes);
-  if (state === 'offered') return say.slotOffered(time);
-  return state === 'waiting' ? say.slotWaiting(time) : say.slotWait(time);
+  if (state === 'free') return say.slot({ time, minutes });
+  if (state === 'offered') return say.slotOffered({ time });
+  return state === 'waiting' ? say.slotWaiting({ time }) : say.slotWait({ time });
 }
 
 /** The times of each day, next first; the one that is tapped opens below. */
@@ -58,11 +58,11 @@ export function SignUpDayList({ days, host, busy, moving, onTake, onWait }: Prop
         {day.week && day.week !== days[i - 1]?.week ? <p className={styles.weekName}>{day.week}</p> : null}
         <div className={styles.dayHead}>
           <h2>{day.date}</h2>
-          <span className="soft">{say.freeOn(day.free, day.slots.length)}</span>
+          <span className="soft">{say.freeOn({ free: day.free, all: day.slots.length })}</span>
         </div>
         <p className="soft">
           <span className="tag">{day.tag}</span>{' '}
-          {[day.title, say.with(day.hosts), day.place].filter(Boolean).join(' · ')}
+          {[day.title, say.with({ names: day.hosts }), day.place].filter(Boolean).join(' · ')}
         </p>
         {day.shut ? <p className="notice">{day.shut}</p> : null}
         <ul className={styles.slots}>
@@ -81,7 +81,7 @@ export function SignUpDayList({ days, host, busy, moving, onTake, onWait }: Prop
                     onClick={() => choose(s.id)}
                   >
                     <b>{s.time}</b>
-                    <span>{s.state === 'free' ? say.minutes(s.minutes) : say.states[s.state]}</span>
+                    <span>{s.state === 'free' ? say.minutes({ n: s.minutes }) : say.states[s.state]}</span>
                   </button>
                 ) : (
                   <span
@@ -90,8 +90,8 @@ export function SignUpDayList({ days, host, busy, moving, onTake, onWait }: Prop
                     role="img"
                     aria-label={
                       s.state in LABELS
-                        ? LABELS[s.state as keyof typeof LABELS](s.time)
-                        : say.slotTaken(s.time)
+                        ? LABELS[s.state as keyof typeof LABELS]({ time: s.time })
+                        : say.slotTaken({ time: s.time })
                     }
                   >
                     <b>{s.time}</b>
@@ -118,7 +118,7 @@ export function SignUpDayList({ days, host, busy, moving, onTake, onWait }: Prop
             {slot.state === 'free' || slot.state === 'offered' ? (
               <>
                 {moving ? null : (
-                  <Field label={say.note(slot.hosts)} value={note} onChange={setNote} rows={2} />
+                  <Field label={say.note({ host: slot.hosts })} value={note} onChange={setNote} rows={2} />
                 )}
                 {!moving && day.question ? (
                   day.question.choices.length > 0 ? (

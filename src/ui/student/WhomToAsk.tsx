@@ -25,11 +25,11 @@ export function WhomToAsk({
       <h2 id="whom-to-ask">{say.whomToAsk}</h2>
       <ul>
         {contacts.map(({ name, contact }) => (
-          <li key={name}>{say.reached(name, contact)}</li>
+          <li key={name}>{say.reached({ name, contact })}</li>
         ))}
         {free ? (
           <li>
-            {say.comeBy(free.sheet.title)}{' '}
+            {say.comeBy({ title: free.sheet.title })}{' '}
             <Link href="/sign-up">
               {momentLabel(zonedWallAt(zoneOf(free.sheet.tzid), free.slot.interval.start), plan.locale)}
             </Link>

@@ -11,8 +11,8 @@ export function WorkDays({ entry, title, days }: Props) {
   const { act, busy } = useAct();
   const press = ({ day, full, note }: WorkDay) =>
     note === undefined
-      ? act('POST', '/api/entries', { kind: 'note', title: say.workOn(title), on: day, about: entry }, () => say.planned(full)) // prettier-ignore
-      : act('DELETE', `/api/entries/${note}`, undefined, () => say.unplanned(full));
+      ? act('POST', '/api/entries', { kind: 'note', title: say.workOn(title), on: day, about: entry }, () => say.planned({ day: full })) // prettier-ignore
+      : act('DELETE', `/api/entries/${note}`, undefined, () => say.unplanned({ day: full }));
   return (
     <div className={styles.days} role="group" aria-label={say.workOn(title)}>
       <span className="soft">{say.planTime}</span>
@@ -22,7 +22,7 @@ export function WorkDays({ entry, title, days }: Props) {
           type="button"
           disabled={busy}
           aria-pressed={day.note !== undefined}
-          aria-label={say.dayName(title, day.full)}
+          aria-label={say.dayName({ title, day: day.full })}
           onClick={() => void press(day)}
         >
           {day.label}

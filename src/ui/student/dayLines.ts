@@ -39,7 +39,7 @@ function detailOf(o: Occurrence, locale: string): string {
   switch (o.kind) {
     case 'event':
     case 'class':
-      return o.cancelled === undefined ? o.place : entryTexts.cancelled(o.cancelled);
+      return o.cancelled === undefined ? o.place : entryTexts.cancelled({ reason: o.cancelled });
     case 'announcement':
       return entryTexts.kind.announcement;
     case 'note':
@@ -49,23 +49,23 @@ function detailOf(o: Occurrence, locale: string): string {
     case 'siteDate':
       return entryTexts.kind.siteDate;
     case 'outside':
-      return [o.cancelled === undefined ? '' : entryTexts.cancelled(''), o.calendarName, o.place]
+      return [o.cancelled === undefined ? '' : entryTexts.cancelled({ reason: '' }), o.calendarName, o.place]
         .filter(Boolean)
         .join(' · ');
     case 'set':
-      return entryTexts.due(momentLabel(o.due, locale));
+      return entryTexts.due({ when: momentLabel(o.due, locale) });
     case 'due':
       return [
-        o.cancelled === undefined ? '' : entryTexts.cancelled(o.cancelled),
+        o.cancelled === undefined ? '' : entryTexts.cancelled({ reason: o.cancelled }),
         ownWords(o),
         o.handIn,
-        o.setOn && studentTexts.setLine(dateLabel(o.setOn, 'short', locale)),
+        o.setOn && studentTexts.setLine({ day: dateLabel(o.setOn, 'short', locale) }),
       ]
         .filter(Boolean)
         .join(' · ');
     case 'times': {
       const free = o.slots.filter((slot) => freeOf(slot) > 0).length;
-      return embedTexts.free(free, o.slots.length);
+      return embedTexts.free({ free, all: o.slots.length });
     }
     case 'booking':
       return [o.title, o.place, o.note && `“${o.note}”`].filter(Boolean).join(' · ');
@@ -83,18 +83,19 @@ function ownWords({ extended, paced, asStaff }: Extract<Occurrence, { kind: 'due
 
 /** What even those want to know who asked for titles and times alone. */
 function mattersOf(o: Occurrence): string {
-  if (o.cancelled !== undefined) return entryTexts.cancelled(o.cancelled);
+  if (o.cancelled !== undefined) return entryTexts.cancelled({ reason: o.cancelled });
   return o.kind === 'due' ? ownWords(o) : '';
 }
 
 function nameOf(o: Occurrence): string {
-  if (o.kind === 'booking') return o.mine ? studentTexts.withNames(listed(o.withNames)) : listed(o.withNames);
+  if (o.kind === 'booking')
+    return o.mine ? studentTexts.withNames({ names: listed(o.withNames) }) : listed(o.withNames);
   return titleOf(o);
 }
 
 function timeOf(o: Occurrence, locale: string): string {
   if (isDay(o.start)) return '';
-  if (o.kind === 'due') return entryTexts.by(timeLabel(o.start.wall, locale));
+  if (o.kind === 'due') return entryTexts.by({ time: timeLabel(o.start.wall, locale) });
   return o.end && !isDay(o.end)
     ? rangeLabel(o.start.wall, o.end.wall, locale)
     : timeLabel(o.start.wall, locale);
@@ -112,7 +113,9 @@ function joinOf(
   if (!('meetingLink' in o) || !o.meetingLink || !at) return { hint: '' };
   const joining = joinWindow(o, at.now, at.zoneOf);
   if (joining.state === 'now') return { link: o.meetingLink, hint: '' };
-  return { hint: joining.state === 'later' ? daySheetTexts.joinFrom(timeLabel(joining.from, locale)) : '' };
+  return {
+    hint: joining.state === 'later' ? daySheetTexts.joinFrom({ time: timeLabel(joining.from, locale) }) : '',
+  };
 }
 
 /** One line of a list by day: for the student's home, the day sheet and the entry's page alike. */
@@ -124,7 +127,7 @@ export function dayLine(
   const join = joinOf(o, at, plan.locale);
   const links = [
     ...(join.link
-      ? [{ url: join.link, label: entryTexts.join('meetingName' in o ? o.meetingName : '') }]
+      ? [{ url: join.link, label: entryTexts.join({ name: 'meetingName' in o ? o.meetingName : '' }) }]
       : []),
     ...('links' in o ? o.links.map(({ url, label }) => ({ url, label })) : []),
     ...(o.kind === 'outside' && o.url ? [{ url: o.url, label: embedTexts.more }] : []),

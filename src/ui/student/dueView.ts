@@ -76,7 +76,7 @@ export function dueView(
   /** Of what is over its day matters more than the hour. */
   const overLine = (o: Due): DueLine => {
     const { line, ...rest } = lineOf(o);
-    const was = studentTexts.wasDue(dateLabel(dayOf(o.start), 'short', plan.locale));
+    const was = studentTexts.wasDue({ when: dateLabel(dayOf(o.start), 'short', plan.locale) });
     return { ...rest, line: { ...line, time: '', detail: [was, line.detail].filter(Boolean).join(' · ') } };
   };
   const open = work.filter((o) => !done.has(o.entry));
@@ -101,7 +101,7 @@ export function dueView(
       return {
         key,
         heading: dateLabel(date, 'long', plan.locale),
-        distance: say.inDays(today.until(date, { largestUnit: 'days' }).days),
+        distance: say.inDays({ n: today.until(date, { largestUnit: 'days' }).days }),
         lines: list.map(lineOf),
       };
     }),

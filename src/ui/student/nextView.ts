@@ -101,8 +101,8 @@ export function nextView(
   );
   const label = (o: Occurrence) => {
     if (startMs(o) > nowMs)
-      return studentTexts.upNext(isDay(o.start) ? '' : timeLabel(o.start.wall, plan.locale));
-    return studentTexts.now(o.end && !isDay(o.end) ? timeLabel(o.end.wall, plan.locale) : '');
+      return studentTexts.upNext({ when: isDay(o.start) ? '' : timeLabel(o.start.wall, plan.locale) });
+    return studentTexts.now({ until: o.end && !isDay(o.end) ? timeLabel(o.end.wall, plan.locale) : '' });
   };
   const days = new Map<string, Occurrence[]>();
   for (const o of left) {
@@ -138,7 +138,7 @@ export function nextView(
     wasDue: wasDue.map((o) => ({
       ...line(o),
       time: '',
-      detail: studentTexts.wasDue(dateLabel(dayOf(o.start), 'short', plan.locale)),
+      detail: studentTexts.wasDue({ when: dateLabel(dayOf(o.start), 'short', plan.locale) }),
     })),
     done: coming.filter((o) => o.kind === 'due' && isDone(o)).map(line),
     ...(words.length > 0 || (asked.kind && asked.kind !== 'all') ? { found: left.length } : {}),
@@ -148,9 +148,12 @@ export function nextView(
 function headingOf(date: Temporal.PlainDate, today: Temporal.PlainDate, plan: SeenPlan) {
   const distance = today.until(date, { largestUnit: 'days' }).days;
   const name = distance === 0 ? studentTexts.today : distance === 1 ? studentTexts.tomorrow : undefined;
-  const label = entryTexts.onDay(dateLabel(date, 'long', plan.locale), plan.dayNames.get(date.toString()));
+  const label = entryTexts.onDay({
+    label: dateLabel(date, 'long', plan.locale),
+    day: plan.dayNames.get(date.toString()),
+  });
   return {
     heading: name ? `${name}, ${label}` : label,
-    distance: distance > 1 ? studentTexts.inDays(distance) : '',
+    distance: distance > 1 ? studentTexts.inDays({ n: distance }) : '',
   };
 }

@@ -81,7 +81,7 @@ const isOver = (at: Temporal.Instant, now: Temporal.Instant) => Temporal.Instant
 /** Why nothing of a sheet can be taken now, in words. */
 function shutWords({ rules }: SeenSheet, now: Temporal.Instant, locale: string): string {
   if (rules.opens && !isOver(rules.opens.at, now))
-    return signupTexts.take.opens(momentLabel(rules.opens.wall, locale));
+    return signupTexts.take.opens({ when: momentLabel(rules.opens.wall, locale) });
   return rules.closes && isOver(rules.closes.at, now) ? signupTexts.take.closed : '';
 }
 
@@ -135,7 +135,7 @@ export function signUpView(plan: SeenPlan, { zoneOf, now, occurrences = [], term
           when: momentLabel({ wall: start, tzid: zone.tzid }, plan.locale),
           hosts: listed(slot.hostNames),
           facts: factsOf(sheet, slot, { zone, locale: plan.locale }),
-          clash: clash ? signupTexts.take.clash(clash.title) : '',
+          clash: clash ? signupTexts.take.clash({ title: clash.title }) : '',
         };
       });
       const week = term && weekNumber(term, date);
@@ -143,7 +143,7 @@ export function signUpView(plan: SeenPlan, { zoneOf, now, occurrences = [], term
         ...common,
         key: `${sheet.id} ${date}`,
         date: dateLabel(date, 'long', plan.locale),
-        week: week ? signupTexts.take.week(week) : '',
+        week: week ? signupTexts.take.week({ n: week }) : '',
         sortMs: slots[0]!.interval.start.epochMilliseconds,
         free: shut
           ? 0
@@ -173,12 +173,15 @@ function factsOf(
     untilWords(noticeEnds(notice, slot.interval.start, zone), zone, locale);
   return [
     ...(slot.seats > 1
-      ? [say.seats(freeOf(slot), slot.seats), rules.namesShown ? say.namesSeen : say.namesHidden]
+      ? [
+          say.seats({ free: freeOf(slot), all: slot.seats }),
+          rules.namesShown ? say.namesSeen : say.namesHidden,
+        ]
       : []),
-    ...(slot.elsewhere && slot.place ? [ownPlaceTexts.elsewhere(slot.place)] : []),
+    ...(slot.elsewhere && slot.place ? [ownPlaceTexts.elsewhere({ place: slot.place })] : []),
     ...(rules.privateMeetings || slot.meetingLink ? [say.online] : []),
-    say.until(until(rules.take)),
-    say.returnUntil(until(rules.giveBack)),
+    say.until({ when: until(rules.take) }),
+    say.returnUntil({ when: until(rules.giveBack) }),
   ];
 }
 
@@ -204,9 +207,12 @@ function ownTime(
     place: slot.place,
     meetingLink: booking?.meetingLink || slot.meetingLink,
     note: booking?.note ?? '',
-    companions: slot.companions.length > 0 ? signupTexts.take.companions(listed(slot.companions)) : '',
+    companions:
+      slot.companions.length > 0 ? signupTexts.take.companions({ names: listed(slot.companions) }) : '',
     links: sheet.rules.links.map(({ url, label }) => ({ url, label: label || url })),
-    giveBackUntil: isOver(until, now) ? '' : signupTexts.take.giveBackUntil(untilWords(until, zone, locale)),
+    giveBackUntil: isOver(until, now)
+      ? ''
+      : signupTexts.take.giveBackUntil({ when: untilWords(until, zone, locale) }),
     sortMs: slot.interval.start.epochMilliseconds,
   };
 }

@@ -116,7 +116,7 @@ export function TermGrid({ view, desk }: Props) {
   return (
     <>
       <p className="visually-hidden" aria-live="polite">
-        {picked.size > 0 ? termTexts.picked(picked.size) : ''}
+        {picked.size > 0 ? termTexts.picked({ n: picked.size }) : ''}
       </p>
       <div
         className={styles.grid}
@@ -177,7 +177,7 @@ export function TermGrid({ view, desk }: Props) {
                   data-much={load?.get(cell.date)?.much}
                   className={styles.cell}
                   tabIndex={here ? 0 : -1}
-                  aria-label={`${cell.long}${cell.today ? `, ${termTexts.today}` : ''}: ${count === 0 ? (cell.closed ?? termTexts.empty) : termTexts.entries(count)}${cell.during ? `, ${termTexts.during(cell.during)}` : ''}`}
+                  aria-label={`${cell.long}${cell.today ? `, ${termTexts.today}` : ''}: ${count === 0 ? (cell.closed ?? termTexts.empty) : termTexts.entries({ n: count })}${cell.during ? `, ${termTexts.during({ titles: cell.during })}` : ''}`}
                   aria-selected={desk.day === cell.date}
                   onKeyDown={(event) => onKey(event, cell, row, column)}
                   onFocus={() => setActive([row, column])}
@@ -233,10 +233,12 @@ export function TermGrid({ view, desk }: Props) {
                         tabIndex={-1}
                         aria-expanded={cell.whole}
                         aria-busy={opening === cell.date}
-                        aria-label={cell.whole ? termTexts.fewer : termTexts.moreOn(more, cell.long)}
+                        aria-label={
+                          cell.whole ? termTexts.fewer : termTexts.moreOn({ n: more, day: cell.long })
+                        }
                         onClick={() => open(cell.whole ? undefined : cell.date)}
                       >
-                        {cell.whole ? termTexts.fewer : termTexts.more(more)}
+                        {cell.whole ? termTexts.fewer : termTexts.more({ n: more })}
                       </button>
                     ) : null}
                   </div>

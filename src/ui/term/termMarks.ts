@@ -88,21 +88,21 @@ export function itemOf(o: Occurrence, courseTags: readonly Tag[], { mayMove, loc
   const clock = isDay(o.start) ? undefined : briefTime(o.start.wall, locale);
   const title =
     o.kind === 'set'
-      ? entryTexts.setTitle(o.title)
+      ? entryTexts.setTitle({ title: o.title })
       : o.kind === 'booking'
         ? o.mine
-          ? studentTexts.withNames(listed(o.withNames))
+          ? studentTexts.withNames({ names: listed(o.withNames) })
           : listed(o.withNames)
         : o.title;
   const taken = o.kind === 'times' ? o.slots.map((slot) => slot.taken >= slot.seats) : undefined;
   const words = [
     tags.map((t) => t.tag).join(' '),
     entryTexts.kind[o.kind],
-    o.kind === 'due' && clock ? entryTexts.by(clock) : clock,
+    o.kind === 'due' && clock ? entryTexts.by({ time: clock }) : clock,
     title,
-    o.cancelled === undefined ? undefined : entryTexts.cancelled(o.cancelled),
+    o.cancelled === undefined ? undefined : entryTexts.cancelled({ reason: o.cancelled }),
     o.news && studentTexts.mark[o.news],
-    taken ? termTexts.rulerLabel(taken.filter(Boolean).length, taken.length) : undefined,
+    taken ? termTexts.rulerLabel({ taken: taken.filter(Boolean).length, all: taken.length }) : undefined,
     o.asStaff && o.release !== 'shown' ? entryTexts.release[o.release] : undefined,
   ];
   const short = o.kind === 'class' ? (o.plan ? o.title : (o.sectionName ?? '')) : title;
@@ -113,7 +113,7 @@ export function itemOf(o: Occurrence, courseTags: readonly Tag[], { mayMove, loc
     ordinal: o.kind === 'class' ? entryTexts.classMark(o.number) : undefined,
     long: o.kind === 'class' && !o.plan ? title : undefined,
     time: o.kind === 'due' ? undefined : clock,
-    by: o.kind === 'due' && clock ? entryTexts.by(clock) : undefined,
+    by: o.kind === 'due' && clock ? entryTexts.by({ time: clock }) : undefined,
     release: o.release,
     cancelled: o.cancelled !== undefined,
     news: o.news !== undefined,
@@ -146,7 +146,7 @@ function standingFor(others: readonly Occurrence[], item: GridItem, { locale }: 
     ...item,
     others: classes.map((o) => o.meeting),
     title: item.planned ? item.title : '',
-    words: `${item.words}, ${termTexts.alsoAt(listed(times))}`,
+    words: `${item.words}, ${termTexts.alsoAt({ times: listed(times) })}`,
   };
 }
 

@@ -182,7 +182,10 @@ export function termView(
       const kept = new Set(shownMarks);
       return {
         date: first.toString(),
-        long: entryTexts.onDay(weekAndDate(term, first, plan.locale), plan.dayNames.get(first.toString())),
+        long: entryTexts.onDay({
+          label: weekAndDate(term, first, plan.locale),
+          day: plan.dayNames.get(first.toString()),
+        }),
         name: plan.dayNames.get(first.toString()),
         today: offsets.includes(now),
         inTerm: first.since(term.startsOn).sign >= 0 && first.since(term.endsOn).sign <= 0,
@@ -218,7 +221,9 @@ export function termView(
     }); // prettier-ignore
     return lasting(ofWeek, LANES[zoom.kind]).map(({ occurrence, last, ...line }) => {
       const item = itemOf(occurrence, tagsOf(occurrence), marking);
-      const until = termTexts.lastsUntil(dateLabel(Temporal.PlainDate.from(last), 'short', plan.locale));
+      const until = termTexts.lastsUntil({
+        day: dateLabel(Temporal.PlainDate.from(last), 'short', plan.locale),
+      });
       const movable = item.movable && line.begins;
       const bar: GridBar = { ...line, until, item: { ...item, movable, words: `${item.words}, ${until}` } };
       return { occurrence, bar };
@@ -240,11 +245,11 @@ export function termView(
   const weekNow = teaching.find(({ first }) => dayNow(first) >= 0 && dayNow(first) < 7)?.number;
   return {
     title: termTexts.title,
-    span: termTexts.span(
-      dateLabel(term.startsOn, 'dayMonth', plan.locale),
-      dateLabel(term.endsOn, 'dayMonth', plan.locale),
-    ),
-    now: weekNow === undefined ? undefined : termTexts.weekNow(weekNow),
+    span: termTexts.span({
+      from: dateLabel(term.startsOn, 'dayMonth', plan.locale),
+      to: dateLabel(term.endsOn, 'dayMonth', plan.locale),
+    }),
+    now: weekNow === undefined ? undefined : termTexts.weekNow({ week: weekNow }),
     zoom: zoom.kind,
     room,
     from: zoom.kind === 'all' ? 1 : zoom.from,

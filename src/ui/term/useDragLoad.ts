@@ -18,7 +18,9 @@ export function useDragLoad(entry: string | undefined): ReadonlyMap<string, DayM
     void callApi<Days>('GET', `/api/load/days?without=${entry}`).then((answer) => {
       if (!wanted || !answer.ok || answer.value.students === 0) return;
       const days = answer.value.days.flatMap(({ date, concerned, alarmed }) =>
-        concerned > 0 ? [[date, { words: loadTexts.onDay(concerned), much: alarmed > 0 }] as const] : [],
+        concerned > 0
+          ? [[date, { words: loadTexts.onDay({ students: concerned }), much: alarmed > 0 }] as const]
+          : [],
       );
       setKnown({ entry, days: new Map(days) });
     });

@@ -73,7 +73,7 @@ export function AwayForm({
       </div>
       <Field
         label={say.reason}
-        hint={say.reasonHint(name)}
+        hint={say.reasonHint({ name })}
         value={reason}
         onChange={setReason}
         error={errors.reason}
@@ -95,7 +95,7 @@ export function AwayForm({
             ))}
           </ul>
         ) : null}
-        {hits && hits.holding > 0 ? <p>{say.holding(hits.holding)}</p> : null}
+        {hits && hits.holding > 0 ? <p>{say.holding({ n: hits.holding })}</p> : null}
       </div>
     </FormBox>
   );

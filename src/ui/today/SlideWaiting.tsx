@@ -13,9 +13,11 @@ export function SlideWaiting({ course, name }: Readonly<{ course: string; name: 
         type="button"
         className="link"
         disabled={busy}
-        aria-label={say.slideInNamed(name)}
+        aria-label={say.slideInNamed({ course: name })}
         onClick={() =>
-          void submit<{ plans: number }>('POST', path, undefined, ({ plans }) => slideTexts.slidIn(plans))
+          void submit<{ plans: number }>('POST', path, undefined, ({ plans }) =>
+            slideTexts.slidIn({ n: plans }),
+          )
         }
       >
         {say.slideIn}

@@ -66,7 +66,7 @@ export function todayView(
   });
   const dated = (o: Occurrence): DayLine => {
     const line = dayLine(o, plan, { now, zoneOf });
-    return { ...line, work: undefined, time: say.when(dateLabel(dayOf(o.start), 'short', plan.locale), line.time) }; // prettier-ignore
+    return { ...line, work: undefined, time: say.when({ day: dateLabel(dayOf(o.start), 'short', plan.locale), time: line.time }) }; // prettier-ignore
   };
   const happening = occurrences.filter((o) => o.kind !== 'due' && o.kind !== 'set' && o.kind !== 'booking');
   const next = nextView(plan, happening, { zoneOf, now, today });
@@ -92,7 +92,7 @@ function offClasses(occurrences: readonly Occurrence[], today: Temporal.PlainDat
   );
   return [...off].map(([plan, { title, day }]) => ({
     key: `off ${plan}`,
-    words: say.calledOff(title),
+    words: say.calledOff({ title }),
     href: `/week?from=${day}`,
   }));
 }
@@ -103,10 +103,16 @@ const waitingLines = ({ about, unanswered, reported }: WaitingCounts['questions'
   const href = `${about.path}#questions`;
   return [
     ...(reported
-      ? [{ key: `reported ${about.id}`, words: questionTexts.reportedOn(about.title), href }]
+      ? [{ key: `reported ${about.id}`, words: questionTexts.reportedOn({ title: about.title }), href }]
       : []),
     ...(unanswered > 0
-      ? [{ key: `asked ${about.id}`, words: questionTexts.waitsOn(unanswered, about.title), href }]
+      ? [
+          {
+            key: `asked ${about.id}`,
+            words: questionTexts.waitsOn({ n: unanswered, title: about.title }),
+            href,
+          },
+        ]
       : []),
   ];
 };
@@ -116,9 +122,9 @@ function waitsIn(soon: readonly Occurrence[], { checks, homeless, questions }: W
   const drafts = new Set(soon.flatMap((o) => ('entry' in o && o.release === 'draft' ? [o.entry] : [])));
   return [
     ...questions.flatMap(waitingLines),
-    ...(checks > 0 ? [{ key: 'checks', words: say.checks(checks), href: '/checks' }] : []),
-    ...homeless.map(({ course, key, name, titles }) => ({ key, words: say.homeless(titles.length, name), href: `/courses/${encodeURIComponent(key)}`, slides: { course, name } })),
-    ...(unplanned.length > 0 ? [{ key: 'unplanned', words: say.unplanned(unplanned.length), href: '/term' }] : []),
-    ...(drafts.size > 0 ? [{ key: 'drafts', words: say.drafts(drafts.size), href: '/everything' }] : []),
+    ...(checks > 0 ? [{ key: 'checks', words: say.checks({ n: checks }), href: '/checks' }] : []),
+    ...homeless.map(({ course, key, name, titles }) => ({ key, words: say.homeless({ n: titles.length, course: name }), href: `/courses/${encodeURIComponent(key)}`, slides: { course, name } })),
+    ...(unplanned.length > 0 ? [{ key: 'unplanned', words: say.unplanned({ n: unplanned.length }), href: '/term' }] : []),
+    ...(drafts.size > 0 ? [{ key: 'drafts', words: say.drafts({ n: drafts.size }), href: '/everything' }] : []),
   ]; // prettier-ignore
 }

@@ -43,7 +43,7 @@ export function TokenForm({ capabilities, courses }: Props) {
       origins: origins.split(/\s+/).filter(Boolean),
     };
     const answer = await submit<{ name: string; token: string }>('POST', '/api/tokens', body, (token) =>
-      say.made(token.name),
+      say.made({ name: token.name }),
     );
     if (!answer.ok) return;
     setMade(answer.value);
@@ -65,7 +65,7 @@ export function TokenForm({ capabilities, courses }: Props) {
           <p>
             <b>{say.shownOnce}</b>
           </p>
-          <CopyField label={say.value(made.name)} value={made.token} action={say.copy} />
+          <CopyField label={say.value({ name: made.name })} value={made.token} action={say.copy} />
         </div>
       ) : null}
       <Field label={say.name} hint={say.nameHint} value={name} onChange={setName} error={errors.name} />

@@ -17,7 +17,7 @@ export function TokenList({
       {lines.map(({ id, name, owner, reach, use }) => (
         <li key={id}>
           <div>
-            <b>{name}</b> {owner ? <span className="soft">{say.of(owner)}</span> : null}
+            <b>{name}</b> {owner ? <span className="soft">{say.of({ owner })}</span> : null}
             <div>{reach}</div>
             <div className="soft">{use}</div>
           </div>
@@ -25,8 +25,8 @@ export function TokenList({
             size="small"
             variant="outlined"
             disabled={busy}
-            aria-label={say.endOf(name)}
-            onClick={() => void act('DELETE', `/api/tokens/${id}`, undefined, () => say.ended(name))}
+            aria-label={say.endOf({ name })}
+            onClick={() => void act('DELETE', `/api/tokens/${id}`, undefined, () => say.ended({ name }))}
           >
             {say.end}
           </Button>

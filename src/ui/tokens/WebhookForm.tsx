@@ -26,7 +26,7 @@ export function WebhookForm({
   const make = async () => {
     const body = { token, url, ...(lists.length > 0 ? { lists } : {}) };
     const answer = await submit<Made>('POST', '/api/webhooks', body, ({ host, approved }) =>
-      approved ? say.made(host) : say.madeWaiting(host),
+      approved ? say.made({ host }) : say.madeWaiting({ host }),
     );
     if (!answer.ok) return;
     setMade(answer.value);
@@ -48,7 +48,7 @@ export function WebhookForm({
           <p>
             <b>{say.shownOnce}</b>
           </p>
-          <CopyField label={say.secret(made.host)} value={made.secret} action={say.copy} />
+          <CopyField label={say.secret({ host: made.host })} value={made.secret} action={say.copy} />
         </div>
       ) : null}
       <Select

@@ -20,26 +20,26 @@ export function WebhookList({ lines, byOffice }: { lines: readonly WebhookLine[]
     <ul className={styles.list}>
       {lines.map(({ id, host, url, owner, of, state, mark }) => {
         const at = `/api/webhooks/${id}`;
-        const put = (path: string, words: (host: string) => string) =>
-          void act<Told>('PUT', `${at}/${path}`, undefined, (told) => words(told.host));
+        const put = (path: string, words: (told: Told) => string) =>
+          void act<Told>('PUT', `${at}/${path}`, undefined, words);
         const sendTest = () =>
-          void act<Told>('POST', `${at}/test`, undefined, (told) => told.failure ?? say.tested(told.host));
+          void act<Told>('POST', `${at}/test`, undefined, (told) => told.failure ?? say.tested({ host: told.host }));
         return (
           <li key={id}>
             <div>
-              <b>{url}</b> {byOffice ? <span className="soft">{say.of(owner)}</span> : null}
+              <b>{url}</b> {byOffice ? <span className="soft">{say.of({ owner })}</span> : null}
               <div>{of}</div>
               <div className={mark === 'fine' ? 'soft' : styles.notFine}>{state}</div>
             </div>
             <div className={styles.buttons}>
               {byOffice && mark === 'waiting'
-                ? button(say.agree, say.agreeOf(host), () => put('approval', say.agreed))
+                ? button(say.agree, say.agreeOf({ host }), () => put('approval', say.agreed))
                 : null}
               {!byOffice && mark === 'paused'
-                ? button(say.resume, say.resumeOf(host), () => put('resumption', say.resumed))
+                ? button(say.resume, say.resumeOf({ host }), () => put('resumption', say.resumed))
                 : null}
-              {byOffice ? null : button(say.test, say.testOf(host), sendTest)}
-              {button(say.end, say.endOf(host), () => void act<Told>('DELETE', at, undefined, (told) => say.ended(told.host)))}
+              {byOffice ? null : button(say.test, say.testOf({ host }), sendTest)}
+              {button(say.end, say.endOf({ host }), () => void act<Told>('DELETE', at, undefined, (told) => say.ended({ host: told.host })))}
             </div>
           </li>
         );

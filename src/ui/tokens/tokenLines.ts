@@ -28,10 +28,12 @@ export function tokenLine(token: Named, { zone, locale, now, nameOf }: Words) {
   return {
     id,
     name,
-    reach: [parts.join(', '), ...(courses ? [say.inCourses(named, courses.size)] : [])].join(' · '),
+    reach: [parts.join(', '), ...(courses ? [say.inCourses({ names: named, n: courses.size })] : [])].join(
+      ' · ',
+    ),
     use: [
-      ...(day ? [isOver ? say.over(day) : say.until(day)] : []),
-      lastUsed ? say.lastUsed(momentLabel(zonedWallAt(zone, lastUsed), locale)) : say.neverUsed,
+      ...(day ? [isOver ? say.over({ day }) : say.until({ day })] : []),
+      lastUsed ? say.lastUsed({ when: momentLabel(zonedWallAt(zone, lastUsed), locale) }) : say.neverUsed,
       ...token.origins,
     ].join(' · '),
   };

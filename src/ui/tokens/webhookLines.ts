@@ -21,17 +21,17 @@ export type WebhookLine = Readonly<{
 export function webhookLine(hook: Webhook, { zone, locale, failureWords }: Words): WebhookLine {
   const when = (at: Temporal.Instant) => momentLabel(zonedWallAt(zone, at), locale);
   const answer = hook.failure === undefined ? '' : failureWords(hook.failure);
-  const told = hook.lastTold ? say.lastTold(when(hook.lastTold)) : '';
+  const told = hook.lastTold ? say.lastTold({ when: when(hook.lastTold) }) : '';
   const line = {
     id: hook.id,
     host: new URL(hook.url).host,
     url: hook.url,
     owner: hook.ownerName,
-    of: [hook.lists.map((list) => say.list[list]).join(', '), say.by(hook.tokenName)].join(' · '),
+    of: [hook.lists.map((list) => say.list[list]).join(', '), say.by({ token: hook.tokenName })].join(' · '),
   };
   if (!hook.approved) return { ...line, mark: 'waiting', state: say.waits };
-  if (hook.paused) return { ...line, mark: 'paused', state: say.paused(answer) };
+  if (hook.paused) return { ...line, mark: 'paused', state: say.paused({ answer }) };
   if (hook.failure !== undefined && hook.nextTry)
-    return { ...line, mark: 'failing', state: say.failing(answer, when(hook.nextTry)) };
+    return { ...line, mark: 'failing', state: say.failing({ answer, when: when(hook.nextTry) }) };
   return { ...line, mark: 'fine', state: told || say.fine };
 }

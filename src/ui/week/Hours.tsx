@@ -37,7 +37,8 @@ export function Hours({ view, desk }: { view: WeekView; desk: Desk }) {
       end: item.end ? `${date}T${clockOf(to)}` : undefined,
       recurrenceId: item.recurrenceId,
     });
-    if (answer.ok) say(termTexts.moved(item.title, `${dayOf(date)}, ${shown(from)}`), answer.history);
+    if (answer.ok)
+      say(termTexts.moved({ title: item.title, when: `${dayOf(date)}, ${shown(from)}` }), answer.history);
     else say(Object.values(answer.fields)[0] ?? answer.message);
     router.refresh();
   };
@@ -139,7 +140,7 @@ export function Hours({ view, desk }: { view: WeekView; desk: Desk }) {
                   {isDrawn(item) && item.end ? (
                     <span
                       className={styles.handle}
-                      title={weekTexts.resize(item.title)}
+                      title={weekTexts.resize({ title: item.title })}
                       onPointerDown={(event) => begin(event, { what: 'resize', ...start })}
                     />
                   ) : null}

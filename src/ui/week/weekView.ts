@@ -87,8 +87,14 @@ export function weekView(
     const here = on(day);
     return {
       date: day.toString(),
-      label: entryTexts.onDay(dateLabel(day, 'short', plan.locale), plan.dayNames.get(day.toString())),
-      long: entryTexts.onDay(dateLabel(day, 'long', plan.locale), plan.dayNames.get(day.toString())),
+      label: entryTexts.onDay({
+        label: dateLabel(day, 'short', plan.locale),
+        day: plan.dayNames.get(day.toString()),
+      }),
+      long: entryTexts.onDay({
+        label: dateLabel(day, 'long', plan.locale),
+        day: plan.dayNames.get(day.toString()),
+      }),
       today: day.equals(now.toPlainDate()),
       closed:
         here
@@ -104,7 +110,7 @@ export function weekView(
   const dayMonth = (day: Temporal.PlainDate) => dateLabel(day, 'dayMonth', plan.locale);
   const range = `${dayMonth(first)} – ${dayMonth(first.add({ days: 6 }))}`;
   return {
-    title: week === undefined ? range : weekTexts.title(week, range),
+    title: week === undefined ? range : weekTexts.title({ week, range }),
     locale: plan.locale,
     hours: [
       Math.min(8, ...all.map((block) => Math.floor(block.from / 60))),

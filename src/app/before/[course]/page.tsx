@@ -22,7 +22,7 @@ export async function generateMetadata({ params }: Props): Promise<Metadata> {
   const id = decodeURIComponent((await params).course);
   return titleOfPage(memberTexts.before, ({ courses }) => {
     const course = courses.find((each) => each.id === id);
-    return course && memberTexts.beforeIn(`${course.code} ${course.title}`);
+    return course && memberTexts.beforeIn({ course: `${course.code} ${course.title}` });
   });
 }
 
@@ -44,7 +44,7 @@ export default async function BeforePage({ params }: Props) {
   const byDay = [...groupBy(missed.classes, (o) => dayOf(o.start).toString()).values()];
   return (
     <PageFrame actor={actor} plan={plan} everyTerm>
-      <h1>{memberTexts.beforeIn(`${course.code} ${course.title}`)}</h1>
+      <h1>{memberTexts.beforeIn({ course: `${course.code} ${course.title}` })}</h1>
       <section className={days.day} aria-labelledby="open">
         <h2 id="open">{memberTexts.beforeOpen}</h2>
         {open.length === 0 ? <p className="soft">{memberTexts.allDone}</p> : null}

@@ -46,8 +46,8 @@ function GoneClass({ lost, actor, locale }: { lost: LostClass; actor: SignedIn; 
   const { course, date, closure } = lost;
   return (
     <PageFrame actor={actor}>
-      <h1>{say.goneClass(course.tag, dateLabel(date, 'long', locale))}</h1>
-      <p>{closure ? say.goneFor(closureTitle(closure.name, closure, locale)) : say.goneMoved}</p>
+      <h1>{say.goneClass({ tag: course.tag, day: dateLabel(date, 'long', locale) })}</h1>
+      <p>{closure ? say.goneFor({ closure: closureTitle(closure.name, closure, locale) }) : say.goneMoved}</p>
       <p>
         <Link className="lone" href={`/day/${date.toString()}`}>
           {say.goneDay}

@@ -94,11 +94,11 @@ export default async function CoursePage({ params }: Props) {
   const late = comers.map(({ person, name, came, work }) => ({
     person,
     open: work.length,
-    text: memberTexts.late(
+    text: memberTexts.late({
       name,
-      dateLabel(came, 'short', plan.locale),
-      work.map(({ title, due }) => `${title} (${dateLabel(dayOf(due), 'dayMonth', plan.locale)})`),
-    ),
+      day: dateLabel(came, 'short', plan.locale),
+      titles: work.map(({ title, due }) => `${title} (${dateLabel(dayOf(due), 'dayMonth', plan.locale)})`),
+    }),
   }));
   const mayChange = mayChangeStaff(actor, course.id);
   const nowMs = pembit.now().epochMilliseconds;

@@ -85,10 +85,10 @@ export default async function DayPage({ params, searchParams }: Props) {
       <div className={styles.page}>
         {views.length > 1 ? (
           <h1>
-            {daySheetTexts.range(
-              dateLabel(first, 'long', plan.locale),
-              dateLabel(days.at(-1)!, 'long', plan.locale),
-            )}
+            {daySheetTexts.range({
+              first: dateLabel(first, 'long', plan.locale),
+              last: dateLabel(days.at(-1)!, 'long', plan.locale),
+            })}
           </h1>
         ) : null}
         {(views.length > 1 && some.length > 0 ? some : views).map((one) => (

@@ -49,7 +49,7 @@ export default async function EntryPage({ params }: Props) {
     if (!gone) notFound();
     return (
       <PageFrame actor={actor}>
-        <h1>{trustTexts.gone(gone.title)}</h1>
+        <h1>{trustTexts.gone({ title: gone.title })}</h1>
         <p>{trustTexts.goneLead}</p>
         <TrustList lines={gone.lines} />
       </PageFrame>

@@ -16,7 +16,7 @@ export default async function JoinPage({ params }: { params: Promise<{ token: st
     <main className={styles.page}>
       {course ? (
         <>
-          <h1>{joinTexts.title(`${course.code} ${course.title}`)}</h1>
+          <h1>{joinTexts.title({ course: `${course.code} ${course.title}` })}</h1>
           <p className={styles.lead}>{joinTexts.lead}</p>
           <JoinForm token={token} sections={course.sections} name={actor?.person.name} />
         </>

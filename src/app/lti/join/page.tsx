@@ -44,7 +44,7 @@ export default async function JoinPage({
   return (
     <main className={styles.page}>
       <h1>{say.title}</h1>
-      <p>{say.lead(platform.name)}</p>
+      <p>{say.lead({ site: platform.name })}</p>
       <JoinForm
         arrival={arrival}
         signedInAs={fresh}

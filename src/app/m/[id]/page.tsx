@@ -76,7 +76,7 @@ export default async function MaterialPage({ params }: Props) {
         {own?.staff ? <UsedOn staff={own.staff} /> : null}
         <p>
           <Link href={`/materials?course=${encodeURIComponent(course.id)}`}>
-            {materialTexts.back(course.code)}
+            {materialTexts.back({ code: course.code })}
           </Link>
         </p>
       </article>

@@ -19,7 +19,7 @@ export async function generateMetadata({ params }: Props): Promise<Metadata> {
   const { id } = await params;
   return titleOfPage(publishTexts.title, async (_, actor) => {
     const found = await outletFor(sharedPembit(), actor, id as OutletId);
-    return found.ok ? publishTexts.changeTitle(found.value.name) : undefined;
+    return found.ok ? publishTexts.changeTitle({ name: found.value.name }) : undefined;
   });
 }
 
@@ -37,7 +37,7 @@ export default async function ChangeOutletPage({ params }: Props) {
       <p className="soft">
         <Link href="/publish">{publishTexts.all}</Link>
       </p>
-      <h1>{publishTexts.changeTitle(outlet.name)}</h1>
+      <h1>{publishTexts.changeTitle({ name: outlet.name })}</h1>
       <Composer id={outlet.id} start={draftOfOutlet(outlet)} {...parts} />
     </PageFrame>
   );

@@ -18,7 +18,10 @@ export default async function WelcomePage({ params }: { params: Promise<{ token:
         <>
           <h1>{person.known ? passwordTexts.resetTitle : welcomeTexts.title}</h1>
           <p className={styles.lead}>
-            {(person.known ? passwordTexts.resetLead : welcomeTexts.lead)(person.name, person.email)}
+            {(person.known ? passwordTexts.resetLead : welcomeTexts.lead)({
+              name: person.name,
+              email: person.email,
+            })}
           </p>
           <WelcomeForm token={token} email={person.email} />
         </>

@@ -21,7 +21,7 @@ export const htmlList: TextFormat = {
       '<table border="1" cellspacing="0" cellpadding="4">',
       `<thead><tr>${HEAD.map((name) => `<th scope="col">${name}</th>`).join('')}</tr></thead><tbody>`,
       ...[...groupBy(lines, ({ week }) => week)].flatMap(([week, own]) => [
-        `<tr><th scope="rowgroup" colspan="${HEAD.length}" align="left">${say.weekHeading(week)}</th></tr>`,
+        `<tr><th scope="rowgroup" colspan="${HEAD.length}" align="left">${say.weekHeading({ week })}</th></tr>`,
         ...own.map(rowOf),
       ]),
       '</tbody></table></body></html>',

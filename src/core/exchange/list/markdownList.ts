@@ -16,6 +16,6 @@ export const markdownList: TextFormat = {
   type: 'text/markdown',
   write: (lines) =>
     [...groupBy(lines, ({ week }) => week)]
-      .map(([week, own]) => `## ${everythingTexts.weekHeading(week)}\n\n${own.map(written).join('\n')}\n`)
+      .map(([week, own]) => `## ${everythingTexts.weekHeading({ week })}\n\n${own.map(written).join('\n')}\n`)
       .join('\n'),
 };

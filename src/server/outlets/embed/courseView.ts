@@ -28,7 +28,7 @@ function officeHours(coming: readonly Occurrence[], context: EmbedContext): Html
   const days = coming.filter(isTimes);
   const lines = sheets.map((sheet) => {
     const free = days.find((o) => o.sheet === sheet.id && o.slots.some((slot) => freeOf(slot) > 0));
-    const where = [embedTexts.hosts(listed(sheet.hosts.map(({ name }) => name))), sheet.place].filter(Boolean).join(' · ');
+    const where = [embedTexts.hosts({ names: listed(sheet.hosts.map(({ name }) => name)) }), sheet.place].filter(Boolean).join(' · ');
     return html`<li><span class="title">${sheet.title}</span> <span class="soft">${where}</span>
       ${free ? dayHeading(context, dayOf(free.start)) : embedTexts.noneFree}
       <a href="${context.signUp}" target="_blank" rel="noopener">${embedTexts.takeATime}</a></li>`;

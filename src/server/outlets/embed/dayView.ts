@@ -17,7 +17,7 @@ export function oneDay(
   linkTo: (date: Temporal.PlainDate) => string,
 ): Html {
   const list = touching(context.occurrences)(date);
-  return html`<h2 class="range">${entryTexts.onDay(dateLabel(date, 'full', context.locale), context.contents.plan.dayNames.get(date.toString()))}</h2>
+  return html`<h2 class="range">${entryTexts.onDay({ label: dateLabel(date, 'full', context.locale), day: context.contents.plan.dayNames.get(date.toString()) })}</h2>
     ${pager(
       { href: linkTo(date.subtract({ days: 1 })), label: embedTexts.dayBefore },
       { href: linkTo(date.add({ days: 1 })), label: embedTexts.dayAfter },

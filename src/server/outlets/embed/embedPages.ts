@@ -43,7 +43,7 @@ const sudden = ({ contents, now }: EmbedContext): Html[] =>
 /** By which clock its times are, for readers elsewhere. */
 const zoneOf = ({ contents }: EmbedContext): string | undefined => {
   const [term] = contents.plan.terms;
-  return term && embedTexts.zone(zoneWords(term.tzid));
+  return term && embedTexts.zone({ words: zoneWords(term.tzid) });
 };
 const back = (context: EmbedContext): Html =>
   html`<p><a class="back" href="${pageAt(context, undefined)}">${embedTexts.back}</a></p>`;

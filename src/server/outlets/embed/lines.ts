@@ -17,7 +17,7 @@ import { html } from './html';
 
 export function whenOf(o: Occurrence): string {
   if (isDay(o.start)) return '';
-  if (o.kind === 'due') return entryTexts.by(timeLabel(o.start.wall));
+  if (o.kind === 'due') return entryTexts.by({ time: timeLabel(o.start.wall) });
   return o.end && !isDay(o.end) ? rangeLabel(o.start.wall, o.end.wall) : timeLabel(o.start.wall);
 }
 
@@ -41,14 +41,14 @@ export const linkList = (
 
 /** A way into a meeting, where the outlet has those; `meetingLink` is empty otherwise. */
 const joinLink = (meetingLink: string, name: string, context: EmbedContext): Html | undefined =>
-  meetingLink ? linkList([{ url: meetingLink, label: entryTexts.join(name) }], context) : undefined;
+  meetingLink ? linkList([{ url: meetingLink, label: entryTexts.join({ name }) }], context) : undefined;
 
 function detailOf(o: Occurrence, context: EmbedContext): Html | undefined {
   const { contents, signUp, locale } = context;
   switch (o.kind) {
     case 'event':
     case 'class':
-      return html`${soft(o.cancelled === undefined ? o.place : entryTexts.cancelled(o.cancelled))}${joinLink(o.meetingLink, o.kind === 'event' ? o.meetingName : '', context)}${linkList(o.links, context)}`;
+      return html`${soft(o.cancelled === undefined ? o.place : entryTexts.cancelled({ reason: o.cancelled }))}${joinLink(o.meetingLink, o.kind === 'event' ? o.meetingName : '', context)}${linkList(o.links, context)}`;
     case 'announcement':
       return linkList(o.links, context);
     case 'note':
@@ -61,9 +61,9 @@ function detailOf(o: Occurrence, context: EmbedContext): Html | undefined {
     case 'outside':
       return html`${soft([o.calendarName, o.place].filter(Boolean).join(' · '))}${o.url ? linkList([{ url: o.url, label: embedTexts.more }], context) : undefined}`;
     case 'set':
-      return html`${soft(entryTexts.due(momentLabel(o.due, locale)))}${linkList(o.links, context)}`;
+      return html`${soft(entryTexts.due({ when: momentLabel(o.due, locale) }))}${linkList(o.links, context)}`;
     case 'due': {
-      const set = o.setOn && embedTexts.setLine(dateLabel(o.setOn, 'short', locale));
+      const set = o.setOn && embedTexts.setLine({ day: dateLabel(o.setOn, 'short', locale) });
       return html`${soft([o.handIn, set].filter(Boolean).join(' · '))}${linkList(o.links, context)}`;
     }
     case 'times': {
@@ -71,7 +71,7 @@ function detailOf(o: Occurrence, context: EmbedContext): Html | undefined {
       const free = o.slots.reduce((sum, slot) => sum + freeOf(slot), 0);
       const single = contents.times === 'single' ? o.slots.filter((slot) => freeOf(slot) > 0) : [];
       const zone = requireZone(o.tzid);
-      return html`${soft(embedTexts.free(free, seats))}
+      return html`${soft(embedTexts.free({ free, all: seats }))}
         ${single.length > 0 ? html`<ul class="links">${single.map(({ interval }) => html`<li>${rangeLabel(toWall(zone, interval.start), toWall(zone, interval.end))}</li>`)}</ul>` : undefined}
         <a href="${signUp}" target="_blank" rel="noopener">${embedTexts.takeATime}</a>`;
     }
@@ -106,10 +106,10 @@ export const lineOf = (o: Occurrence, context: EmbedContext): Html =>
   </li>`;
 
 export const dayHeading = ({ term, locale, contents }: EmbedContext, date: Temporal.PlainDate): string =>
-  entryTexts.onDay(
-    term ? weekAndDate(term, date, locale) : dateLabel(date, 'long', locale),
-    contents.plan.dayNames.get(date.toString()),
-  );
+  entryTexts.onDay({
+    label: term ? weekAndDate(term, date, locale) : dateLabel(date, 'long', locale),
+    day: contents.plan.dayNames.get(date.toString()),
+  });
 
 /** Lines by the day on which they begin, each day a heading that leads to its own page. */
 export function dayLists(list: readonly Occurrence[], context: EmbedContext): Html {

@@ -24,7 +24,9 @@ function bar(
   { occurrence: o, lane, from, to, begins, ends, last }: LastingLine,
   context: EmbedContext,
 ): Html {
-  const until = termTexts.lastsUntil(dateLabel(Temporal.PlainDate.from(last), 'short', context.locale));
+  const until = termTexts.lastsUntil({
+    day: dateLabel(Temporal.PlainDate.from(last), 'short', context.locale),
+  });
   const classes = ['bar', `lane-${lane}`, `reach-${to - from + 1}`, colorOf(o, context), begins ? 'begins' : '', ends ? 'ends' : '']; // prettier-ignore
   return html`<div class="${classes.filter(Boolean).join(' ')}">${tagsOf(o, context)}${headingOf(o, context)} <span class="until">${until}</span></div>`;
 }
@@ -53,7 +55,7 @@ function cell(
   return html`<td class="${classes.filter(Boolean).join(' ')}">
     <a class="date" href="${embed}/day/${date.toString()}"><span class="narrow">${dateLabel(date, 'short', locale)}</span><span class="wide" aria-hidden="true">${date.day}</span></a>
     ${bars.map((line) => bar(line, context))}
-    ${during.length > 0 ? html`<span class="unseen">${termTexts.during(listed(during.map(({ occurrence }) => titleOf(occurrence))))}</span>` : undefined}
+    ${during.length > 0 ? html`<span class="unseen">${termTexts.during({ titles: listed(during.map(({ occurrence }) => titleOf(occurrence))) })}</span>` : undefined}
     <ul>
       ${list.map((o) => html`<li class="${o.kind} ${colorOf(o, context)}">${whenOf(o) ? html`<span class="when">${whenOf(o)}</span> ` : undefined}${tagsOf(o, context)}${headingOf(o, context)}</li>`)}
     </ul>

@@ -30,7 +30,7 @@ export const termView: EmbedViewPage = {
     return html`${weeks.map(
       ({ number, first, last, themes }) =>
         html`<section class="week${isNow(first, last) ? ' today' : ''}">
-          <h2>${embedTexts.week(number, `${dateLabel(first, 'dayMonth', locale)} – ${dateLabel(last, 'dayMonth', locale)}`)}
+          <h2>${embedTexts.week({ n: number, range: `${dateLabel(first, 'dayMonth', locale)} – ${dateLabel(last, 'dayMonth', locale)}` })}
             ${themes.length > 0 ? html`<span class="soft">${themes.join(' · ')}</span>` : undefined}</h2>
           <ul class="day">
             ${on(first, last).map(

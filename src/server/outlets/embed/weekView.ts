@@ -19,7 +19,7 @@ export const weekView: EmbedViewPage = {
     const busy = days.map((date) => ({ date, list: on(date) })).filter(({ list }) => list.length > 0);
     const range = `${dateLabel(first, 'dayMonth', locale)} – ${dateLabel(days[6]!, 'dayMonth', locale)}`;
     const week = term && weekNumber(term, days[3]!);
-    return html`<h2 class="range">${week ? embedTexts.week(week, range) : range}</h2>
+    return html`<h2 class="range">${week ? embedTexts.week({ n: week, range }) : range}</h2>
       ${pager(
         { href: pageAt(context, first.subtract({ weeks: 1 })), label: embedTexts.weekBefore },
         { href: pageAt(context, first.add({ weeks: 1 })), label: embedTexts.weekAfter },

@@ -26,8 +26,8 @@ export default async function RecordPage({ params }: { params: Promise<{ entry: 
     <PageFrame actor={actor}>
       <div className={styles.page}>
       <h1>{say.title}</h1>
-      <p>{say.lead(entry.title, MOST_SPOKEN_SECONDS / 60)}</p>
-      <p className="notice">{say.whoHears(who)}</p>
+      <p>{say.lead({ title: entry.title, minutes: MOST_SPOKEN_SECONDS / 60 })}</p>
+      <p className="notice">{say.whoHears({ who })}</p>
       <RecordMessage entry={entry.id} title={entry.title} />
       <p className="soft">{say.captions}</p>
       <p>

@@ -33,7 +33,7 @@ export default async function LinkPage({ params }: Readonly<{ params: Promise<{ 
   return (
     <main className={styles.page}>
       <h1>{say.title}</h1>
-      <p>{say.lead(course.title, waiting.platform.name)}</p>
+      <p>{say.lead({ title: course.title, site: waiting.platform.name })}</p>
       {courses.length > 0 ? (
         <LinkForm
           id={id}

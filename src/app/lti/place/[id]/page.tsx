@@ -81,7 +81,7 @@ export default async function PlacePage({ params }: Readonly<{ params: Promise<{
     <DayFrame today={today.toString()} locale={plan.locale} term={term && termDays(term)}>
       <main className={styles.page}>
         <h1>{say.title}</h1>
-        <p>{say.lead(waiting.platform.name)}</p>
+        <p>{say.lead({ site: waiting.platform.name })}</p>
         <PlaceForm
           id={id}
           placeables={placeablesOf({

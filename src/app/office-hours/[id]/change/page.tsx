@@ -15,7 +15,7 @@ export async function generateMetadata({ params }: Props): Promise<Metadata> {
   const { id } = await params;
   return titleOfPage(signupTexts.title, ({ sheets }) => {
     const sheet = sheets.find((one) => one.id === id);
-    return sheet && signupTexts.editTitle(sheet.title);
+    return sheet && signupTexts.editTitle({ title: sheet.title });
   });
 }
 
@@ -32,7 +32,7 @@ export default async function ChangeSheetPage({ params }: Props) {
   return (
     <PageFrame actor={page.actor} plan={page.plan} wide>
       <div style={{ padding: '14px 20px 110px' }}>
-        <h1>{signupTexts.editTitle(sheet.title)}</h1>
+        <h1>{signupTexts.editTitle({ title: sheet.title })}</h1>
         <EditSheet page={form} id={id} initial={initial} offered={sheet.release === 'shown'} />
       </div>
     </PageFrame>

@@ -16,7 +16,7 @@ export default async function ConfirmPage({ params }: Readonly<{ params: Promise
   return (
     <main className={styles.page}>
       <h1>{say.confirmTitle}</h1>
-      <p className={styles.lead}>{say.confirmLead(guardian.email)}</p>
+      <p className={styles.lead}>{say.confirmLead({ email: guardian.email })}</p>
       <ConfirmWeeks path={`/api/guardian-letters/confirm/${id}/${proof}`} />
     </main>
   );
