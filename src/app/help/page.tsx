@@ -54,12 +54,12 @@ export default async function HelpPage() {
             <h2 id="quick">{say.quickTitle}</h2>
             <p className="soft">{say.quickLead}</p>
             <dl className={styles.lines}>
-              {say.quick.map(([line, what]) => (
+              {say.quick.map(({ line, means }) => (
                 <div key={line}>
                   <dt>
                     <code>{line}</code>
                   </dt>
-                  <dd>{what}</dd>
+                  <dd>{means}</dd>
                 </div>
               ))}
             </dl>

@@ -57,7 +57,7 @@ const staff = z.object({
     .transform((word, context) => {
       const role = ROLE_OF.get(word as (typeof staffTexts.roles)['co']);
       if (role && role !== 'substitute') return role;
-      context.addIssue({ code: 'custom', message: say.noSuchRole(word) });
+      context.addIssue({ code: 'custom', message: say.noSuchRole({ role: word }) });
       return z.NEVER;
     }),
 });

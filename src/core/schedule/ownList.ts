@@ -126,7 +126,7 @@ function lineOf(whole: string, cells: Cells, reader: Reader): Line & { isSet?: b
   if (kind === undefined)
     asks.push({
       field: 'kind',
-      question: say.unknownKind(word),
+      question: say.unknownKind({ word }),
       choices: (['topic', 'due', 'event', 'closure', 'nothing'] as const).map((value) => ({ label: say.kinds[value], value })), // prettier-ignore
     });
   if (kind === 'topic') return { ...line, title: withoutSection(title, sections), asks };

@@ -1,19 +1,17 @@
 import * as en from './compiled/en/away';
 import { extend } from './extend';
-import { listed } from './entries';
 
-const counted = (n: number, one: string, several: string) => `${n} ${n === 1 ? one : several}`;
+/** What is called off, counted: classes, and times of office hours. */
+const counted = (classes: number, times: number) => [
+  ...(classes > 0 ? [en.awayTexts.countedClasses({ n: classes })] : []),
+  ...(times > 0 ? [en.awayTexts.countedTimes({ n: times })] : []),
+];
 
 /** Words of being away: what is called off at once. */
 export const awayTexts = extend(en.awayTexts, {
-  act: (classes: number, times: number) =>
-    `Call off ${listed([
-      ...(classes > 0 ? [counted(classes, 'class', 'classes')] : []),
-      ...(times > 0 ? [counted(times, 'time', 'times')] : []),
-    ])}`,
+  act: (classes: number, times: number) => en.awayTexts.act({ what: counted(classes, times) }),
   done: (classes: number, times: number) =>
-    `Called off ${listed([
-      ...(classes > 0 || times === 0 ? [counted(classes, 'class', 'classes')] : []),
-      ...(times > 0 ? [counted(times, 'time', 'times')] : []),
-    ])}`,
+    en.awayTexts.done({
+      what: classes + times === 0 ? [en.awayTexts.countedClasses({ n: 0 })] : counted(classes, times),
+    }),
 });

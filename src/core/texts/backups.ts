@@ -13,16 +13,16 @@ export type BackupReport = Readonly<{
   missing: readonly string[];
 }>;
 
-const contents = ({ courses, entries, people, files, size }: BackupReport) =>
-  `${courses} courses, ${entries} entries, ${people} people, ${files} files, ${(size / 1_000_000).toFixed(1)} MB`;
-const missing = (found: BackupReport) =>
-  found.missing.length > 0
-    ? `\nMissing since before the backup, ${found.missing.length}: ${found.missing.join(', ')}`
-    : '';
+const said = en.backupTexts;
+const contents = ({ size, ...counts }: BackupReport) =>
+  said.contents({ ...counts, megabytes: (size / 1_000_000).toFixed(1) });
+const withLost = (line: string, { missing }: BackupReport) =>
+  missing.length === 0 ? line : `${line}\n${said.lost({ n: missing.length, names: missing })}`;
 
 /** What the commands for backups say. */
 export const backupTexts = extend(en.backupTexts, {
-  saved: (found: BackupReport, folder: string) => `Saved ${contents(found)} in ${folder}${missing(found)}`,
+  saved: (found: BackupReport, folder: string) =>
+    withLost(said.saved({ contents: contents(found), folder }), found),
   restored: (found: BackupReport, keptIn: string | undefined) =>
-    `Restored ${contents(found)}${keptIn ? `; what was there is kept in ${keptIn}` : ''}${missing(found)}`,
+    withLost(said.restored({ contents: contents(found), keptIn }), found),
 });

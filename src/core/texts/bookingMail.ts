@@ -1,5 +1,6 @@
 import * as en from './compiled/en/bookingMail';
 import { extend } from './extend';
+
 type Facts = Readonly<{
   name: string;
   title: string;
@@ -15,47 +16,29 @@ type Facts = Readonly<{
   signUp: string;
 }>;
 
+const { said } = en.bookingMailTexts;
 const lines = (...parts: readonly (string | false | undefined)[]) => parts.filter((part) => part).join('\n');
 
-const where = ({ place, link }: Facts) => lines(place && `Where: ${place}`, link && `Join: ${link}`);
-const giveBack = ({ giveBackUntil, signUp }: Facts) =>
-  `If you cannot come, give the time back until ${giveBackUntil}, so that somebody else can have it:\n${signUp}`;
+const where = (f: Facts) => lines(f.place && said.where(f), f.link && said.join(f));
+const letter = (f: Facts, ...parts: readonly (string | false | undefined)[]) =>
+  lines(`${said.hello(f)}\n`, ...parts);
 
 /** Letters about times that are taken. */
 export const bookingMailTexts = extend(en.bookingMailTexts, {
   letter: {
     taken: (f: Facts) =>
-      lines(
-        `Hello ${f.name},\n`,
-        `${f.when} is yours: ${f.title} with ${f.host}.`,
-        where(f),
-        f.note && `Your note: ${f.note}`,
-        `\n${giveBack(f)}\n`,
-      ),
+      letter(f, said.taken(f), where(f), f.note && said.note(f), `\n${said.giveBack(f)}\n`),
     changed: (f: Facts) =>
-      lines(
-        `Hello ${f.name},\n`,
-        f.was && f.was !== f.when
-          ? `your time with ${f.host} (${f.title}) was ${f.was}; it is now ${f.when}.`
-          : `something about your time on ${f.when} with ${f.host} (${f.title}) has changed.`,
+      letter(
+        f,
+        f.was && f.was !== f.when ? said.moved({ ...f, was: f.was }) : said.changed(f),
         where(f),
         f.message && `\n${f.message}`,
-        `\n${giveBack(f)}\n`,
+        `\n${said.giveBack(f)}\n`,
       ),
     cancelled: (f: Facts) =>
-      lines(
-        `Hello ${f.name},\n`,
-        `your time on ${f.when} with ${f.host} (${f.title}) does not take place.`,
-        f.message && `\n${f.message}`,
-        `\nTake another one here:\n${f.signUp}\n`,
-      ),
+      letter(f, said.cancelled(f), f.message && `\n${f.message}`, `\n${said.takeAnother(f)}\n`),
     reminder: (f: Facts) =>
-      lines(
-        `Hello ${f.name},\n`,
-        `your time with ${f.host} (${f.title}) is soon: ${f.when}.`,
-        where(f),
-        f.note && `Your note: ${f.note}`,
-        `\n${giveBack(f)}\n`,
-      ),
+      letter(f, said.soon(f), where(f), f.note && said.note(f), `\n${said.giveBack(f)}\n`),
   },
 });

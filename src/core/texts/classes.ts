@@ -7,5 +7,5 @@ import { entryTexts } from './entries';
 export const classTexts = extend(en.classTexts, {
   fillLine: (number: ClassNumber, days: string) => `${entryTexts.classTitle(number)}, ${days}`,
   fillPinned: (numbers: readonly ClassNumber[]) =>
-    `Passed over, since pinned: ${numbers.map(entryTexts.classNumber).join(', ')}`,
+    en.classTexts.fillPinned({ numbers: numbers.map(entryTexts.classNumber) }),
 });

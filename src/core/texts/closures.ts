@@ -5,10 +5,11 @@ import type { Closing } from '../quickline/readClosureLine';
 /** Words of closing days from where one stands. */
 export const closureTexts = extend(en.closureTexts, {
   ofSections: (name: string, sections: readonly string[]) =>
-    sections.length === 0
-      ? `${name} (some sections)`
-      : `${name} (${sections.length === 1 ? 'section' : 'sections'} ${sections.join(', ')})`,
+    en.closureTexts.ofSections({ n: sections.length, name, sections }),
   /** As it can be typed again. */
-  quick: (day: string, name: string, closing: Closing = 'whole', at = '') =>
-    `${{ whole: 'No classes', late: `School opens at ${at}`, early: `School closes at ${at}`, online: 'Classes online' }[closing]} ${day}${name ? `: ${name}` : ''}`,
+  quick: (day: string, name: string, closing: Closing = 'whole', at = '') => {
+    const { whole, online, late, early } = en.closureTexts.quickStarts;
+    const start = { whole, online, late: late({ at }), early: early({ at }) }[closing];
+    return `${start} ${day}${name ? `: ${name}` : ''}`;
+  },
 });

@@ -8,8 +8,8 @@ export const dayTexts = extend(en.dayTexts, {
   day: (date: string, { closed, classes = [], siteDates = [] }: MarkedDay) =>
     [
       date,
-      ...(closed === undefined ? [] : [`no classes: ${closed}`]),
-      ...(classes.length > 0 ? [`classes: ${classes.join(', ')}`] : []),
+      ...(closed === undefined ? [] : [en.dayTexts.closedFor({ name: closed })]),
+      ...(classes.length > 0 ? [en.dayTexts.classesOf({ names: classes })] : []),
       ...siteDates,
     ].join('; '),
 });

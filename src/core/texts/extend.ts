@@ -11,7 +11,9 @@ export function extend<A extends object, B extends object>(messages: A, more: B)
 type Extended<A, B> = {
   readonly [K in keyof A | keyof B]: K extends keyof A
     ? K extends keyof B
-      ? Extended<A[K], B[K]>
+      ? B[K] extends (...given: never[]) => unknown
+        ? B[K]
+        : Extended<A[K], B[K]>
       : A[K]
     : K extends keyof B
       ? B[K]

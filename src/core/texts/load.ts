@@ -1,6 +1,8 @@
 import * as en from './compiled/en/load';
 import { extend } from './extend';
-const of = (n: number, one: string, many: string) => (n === 1 ? `1 ${one}` : `${n} ${many}`);
+import { commas } from './formats';
+
+const said = en.loadTexts;
 
 /** Words about what falls due for the same students. */
 export const loadTexts = extend(en.loadTexts, {
@@ -14,13 +16,11 @@ export const loadTexts = extend(en.loadTexts, {
     alarmed: number,
   ) =>
     [
-      `${day}: ${own.length + others === 0 ? 'nothing due' : of(own.length + others, 'thing due', 'things due')}`,
-      own.length > 0 ? own.join(', ') : '',
-      others > 0 ? `${others} of other courses${titles.length > 0 ? ` (${titles.join(', ')})` : ''}` : '',
-      concerned > 0 ? `${concerned} of ${of(students, 'student', 'students')} have something` : '',
-      alarmed > 0 ? `${alarmed} have too much` : '',
-    ]
-      .filter(Boolean)
-      .join('; '),
+      said.dueOn({ day, n: own.length + others }),
+      ...(own.length > 0 ? [commas(own)] : []),
+      ...(others > 0 ? [said.ofOthers({ n: others, titles })] : []),
+      ...(concerned > 0 ? [said.haveSomething({ n: concerned, students })] : []),
+      ...(alarmed > 0 ? [said.haveTooMuch({ n: alarmed })] : []),
+    ].join('; '),
   hours: (minutes: number) => (minutes / 60).toFixed(1),
 });

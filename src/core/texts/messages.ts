@@ -1,51 +1,31 @@
 import * as en from './compiled/en/messages';
 import { extend } from './extend';
-import { listed } from './entries';
-import type { Condition, Within } from '../messages/messageInput';
+import type { Condition } from '../messages/messageInput';
+import { commas } from './formats';
 
-const within: Record<Within, string> = { thisWeek: 'this week', nextWeek: 'next week', term: 'this term' };
+const said = en.messageTexts;
+type Parts = Readonly<{ sections: readonly string[]; groups: readonly string[]; people: number }>;
 
 /** Words of what staff write to students. */
 export const messageTexts = extend(en.messageTexts, {
   /** Within a sentence, behind whom a message is for. */
   condition: (condition: Condition): string => {
-    switch (condition.kind) {
-      case 'everyone':
-        return '';
-      case 'withTime':
-        return `with a time ${within[condition.within]}`;
-      case 'withoutTime':
-        return `without a time ${within[condition.within]}`;
-      case 'notHere':
-        return 'who have not signed in yet';
-      case 'coming':
-        return 'who said that they come';
-      case 'notReplied':
-        return 'who have not answered';
-      default:
-        return condition satisfies never;
-    }
+    if (condition.kind === 'everyone') return '';
+    if (condition.kind === 'withTime' || condition.kind === 'withoutTime')
+      return said.conditionWords[condition.kind]({ within: condition.within });
+    return said.conditionWords[condition.kind];
   },
   /** Whom it is for, before it is narrowed: `everybody in HL`, `section B, 2 named students of HL`. */
-  whom: (
-    tag: string,
-    {
-      sections,
-      groups,
-      people,
-    }: Readonly<{ sections: readonly string[]; groups: readonly string[]; people: number }>,
-  ): string => {
+  whom: (tag: string, { sections, groups, people }: Parts): string => {
     const parts = [
-      ...(sections.length > 0
-        ? [`${sections.length === 1 ? 'section' : 'sections'} ${listed(sections)}`]
-        : []),
+      ...(sections.length > 0 ? [said.ofSections({ n: sections.length, names: sections })] : []),
       ...groups,
-      ...(people > 0 ? [people === 1 ? '1 named student' : `${people} named students`] : []),
+      ...(people > 0 ? [said.namedStudents({ n: people })] : []),
     ];
-    return parts.length > 0 ? `${listed(parts)} of ${tag}` : `everybody in ${tag}`;
+    return parts.length > 0 ? said.partsOf({ parts, tag }) : said.everybodyIn({ tag });
   },
   sentence: (audience: string, condition: Condition): string =>
-    [audience, messageTexts.condition(condition)].filter(Boolean).join(', '),
+    commas([audience, messageTexts.condition(condition)].filter(Boolean)),
   letter: (name: string, author: string, text: string, why: string) =>
-    `Hello ${name},\n\n${text.trim()}\n\n${author}\n\n--\nYou get this letter because it was written to ${why}.\n`,
+    said.letterOf({ name, author, text: text.trim(), why }),
 });

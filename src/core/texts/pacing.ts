@@ -1,14 +1,13 @@
 import * as en from './compiled/en/pacing';
 import { extend } from './extend';
-type Pacing = Readonly<{ unit: 'days' | 'weeks'; count: number }>;
 
-const after = ({ unit, count }: Pacing) =>
-  unit === 'days' ? `${count === 1 ? '1 day' : `${count} days`} after` : `At the end of week ${count} from`;
+type Pacing = Readonly<{ unit: 'days' | 'weeks'; count: number }>;
 
 /** Words of dates by each student's own start. */
 export const pacingTexts = extend(en.pacingTexts, {
   /** Of a reader for whom the date stands above, or of a feed for many. */
-  rule: (pacing: Pacing) => `${after(pacing)} one’s own start; the date here is the last day.`,
-  begun: (pacing: Pacing, on: string, last: string) =>
-    `${after(pacing)} your start on ${on}; the last day is ${last}.`,
+  rule: ({ unit, count }: Pacing) =>
+    (unit === 'days' ? en.pacingTexts.ruleDays : en.pacingTexts.ruleWeeks)({ count }),
+  begun: ({ unit, count }: Pacing, on: string, last: string) =>
+    (unit === 'days' ? en.pacingTexts.begunDays : en.pacingTexts.begunWeeks)({ count, on, last }),
 });

@@ -1,19 +1,20 @@
 import * as en from './compiled/en/reading';
 import { extend } from './extend';
+
+const said = en.readingTexts;
 /** A piece of a file as a message shows it: short, on one line. */
 const piece = (text: string, most = 40) => text.replace(/[\u0000-\u001f\u007f]+/g, ' ').slice(0, most);
 
 /** What is said about calendar files that others wrote: what was left out, and what was read otherwise. */
 export const readingTexts = extend(en.readingTexts, {
-  outside: (name: string) => `${piece(name, 30)} stands outside a calendar.`,
-  unopened: (name: string) => `${piece(name, 30)} ends here, and has not begun.`,
-  unclosed: (name: string) => `${piece(name, 30)} begins here, and does not end.`,
-  zoneTaken: (name: string, tzid: string) => `The time zone “${piece(name, 60)}” was read as ${tzid}.`,
-  zoneUnknown: (name: string, tzid: string) =>
-    `The time zone “${piece(name, 60)}” is not known. Its times were read as those of ${tzid}.`,
-  noDate: (text: string) => `“${piece(text)}” is no date.`,
-  notAnEvent: (name: string) => `${piece(name, 30)} is neither an event nor a task.`,
-  badDuration: (text: string) => `“${piece(text, 40)}” is no duration. It was read without an end.`,
-  badRule: (text: string) => `It repeats in a way that is not understood: “${piece(text, 80)}”.`,
-  badExtra: (text: string) => `An extra or left-out date could not be read: “${piece(text, 40)}”.`,
+  outside: (name: string) => said.outside({ name: piece(name, 30) }),
+  unopened: (name: string) => said.unopened({ name: piece(name, 30) }),
+  unclosed: (name: string) => said.unclosed({ name: piece(name, 30) }),
+  zoneTaken: (name: string, tzid: string) => said.zoneTaken({ name: piece(name, 60), tzid }),
+  zoneUnknown: (name: string, tzid: string) => said.zoneUnknown({ name: piece(name, 60), tzid }),
+  noDate: (text: string) => said.noDate({ text: piece(text) }),
+  notAnEvent: (name: string) => said.notAnEvent({ name: piece(name, 30) }),
+  badDuration: (text: string) => said.badDuration({ text: piece(text) }),
+  badRule: (text: string) => said.badRule({ text: piece(text, 80) }),
+  badExtra: (text: string) => said.badExtra({ text: piece(text) }),
 });

@@ -4,6 +4,4 @@ import * as en from './compiled/en/refusals';
 export const refusalTexts = en.refusalTexts;
 
 export const tooOftenText = (seconds: number): string =>
-  seconds < 60
-    ? 'This was tried too often. Try again in a minute.'
-    : `This was tried too often. Try again in ${Math.ceil(seconds / 60)} minutes.`;
+  en.refusalTexts.tooOftenMinutes({ minutes: seconds < 60 ? 1 : Math.ceil(seconds / 60) });

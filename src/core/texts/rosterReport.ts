@@ -11,31 +11,27 @@ type Report = Readonly<{
 /** Words of what a reading of the school's lists did. */
 export const rosterReportTexts = en.rosterReportTexts;
 
-const counted = ({ added, changed, off, absent }: Counts): string =>
-  [
-    added > 0 ? `${added} new` : '',
-    changed > 0 ? `${changed} changed` : '',
-    off > 0 ? `${off} gone` : '',
-    absent > 0 ? `${absent} missing, still there` : '',
-  ]
-    .filter(Boolean)
-    .join(', ');
+const said = en.rosterReportTexts;
+
+const counted = (counts: Counts): string[] =>
+  (['added', 'changed', 'off', 'absent'] as const)
+    .filter((what) => counts[what] > 0)
+    .map((what) => said.counted[what]({ n: counts[what] }));
 
 /** Why nothing of a course was taken over. */
-export const heldLine = ({ code, known, gone }: Report['held'][number]): string =>
-  `${code}: ${gone} of ${known} would be gone. Nothing was changed: somebody should look first.`;
+export const heldLine = (held: Report['held'][number]): string => said.held(held);
 
 /** What a reading did, a sentence a line; how many, nobody by name. */
 export function reportLines({ courses, held, unclear, faults, failure }: Report): string[] {
   if (failure) return [failure];
-  const moved = courses.filter((course) => counted(course) !== '');
+  const moved = courses.filter((course) => counted(course).length > 0);
   const same = courses.length - moved.length;
   return [
-    ...moved.map((course) => `${course.code}: ${counted(course)}.`),
-    ...(same > 0 ? [same === 1 ? '1 course is as its list says.' : `${same} courses are as their lists say.`] : []),
+    ...moved.map((course) => said.did({ code: course.code, what: counted(course) })),
+    ...(same > 0 ? [said.same({ n: same })] : []),
     ...held.map(heldLine),
-    ...unclear.map((code) => `${code}: more than one running course is called so. Bring its list in by hand.`),
+    ...unclear.map((code) => said.unclear({ code })),
     ...faults,
-    ...(courses.length + held.length + unclear.length === 0 ? ['The lists name none of the running courses.'] : []),
+    ...(courses.length + held.length + unclear.length === 0 ? [said.noCourse] : []),
   ];
-} // prettier-ignore
+}

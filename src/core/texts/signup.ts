@@ -2,27 +2,22 @@ import * as en from './compiled/en/signup';
 import { extend } from './extend';
 import { takeTexts } from './takeTimes';
 
+const DAY = 24 * 60;
+
 /** Words of sign-up sheets, on both sides of the table. */
 export const signupTexts = extend(en.signupTexts, {
-  people: (n: string) => (n.trim() === '1' ? 'person' : 'people'),
-  freeWords: (meet: number, gaps: number, rest: number) =>
-    [`${meet} min`, gaps > 0 ? `${gaps} between` : '', rest > 0 ? `${rest} left over` : '']
-      .filter(Boolean)
-      .join(', '),
+  /** Behind a field that holds a number, whatever is typed there. */
+  people: (typed: string) => en.signupTexts.people({ n: Number(typed) }),
   notice: {
-    minutes: (n: number) =>
-      n % (24 * 60) === 0
-        ? `until ${n === 24 * 60 ? '1 day' : `${n / 24 / 60} days`} before`
-        : n % 60 === 0
-          ? `until ${n === 60 ? '1 hour' : `${n / 60} hours`} before`
-          : `until ${n} minutes before`,
+    minutes: (n: number) => {
+      const { days, hours, minutes } = en.signupTexts.noticeBefore;
+      if (n % DAY === 0) return days({ n: n / DAY });
+      return n % 60 === 0 ? hours({ n: n / 60 }) : minutes({ n });
+    },
   },
   run: {
-    limits: (sheet: number, day?: number, week?: number) =>
-      [`${sheet} for each student`, day ? `${day} a day` : '', week ? `${week} a week` : '']
-        .filter(Boolean)
-        .join(', '),
-    takeOffWhy: (names: string) => `What ${names} ${names.includes(' and ') ? 'read' : 'reads'} about it`,
+    limits: (sheet: number, day = 0, week = 0) => en.signupTexts.mostOf({ sheet, day, week }),
+    takeOffWhy: (names: readonly string[]) => en.signupTexts.takeOffWhy({ n: names.length, names }),
   },
   take: takeTexts,
 });

@@ -6,14 +6,16 @@ export const studentTexts = extend(en.studentTexts, {
     name: string,
     { told, news }: Readonly<{ told: readonly string[]; news: readonly string[] }>,
     base: string,
-  ) =>
-    [
-      `Hello ${name},`,
+  ) => {
+    const said = en.studentTexts.gatheredParts;
+    return [
+      said.hello({ name }),
       ...told,
-      ...(news.length > 0 ? [`new or changed since you last looked:\n${news.join('\n')}`] : []),
-      `Everything: ${base}/next`,
-      `Which letters you get, and when, is chosen on your account’s page: ${base}/account\n`,
-    ].join('\n\n'),
+      ...(news.length > 0 ? [said.news({ news })] : []),
+      said.everything({ base }),
+      said.settings({ base }),
+    ].join('\n\n');
+  },
 });
 
 /** Words of what somebody chooses for themselves. */

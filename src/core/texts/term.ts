@@ -6,28 +6,32 @@ import { formTexts } from './forms';
 
 /** Words of the Term view and of the entry panel beside it. */
 export const termTexts = extend(en.termTexts, {
+  /** How many letters go out, and how many are kept for the letter of the day. */
   told: ({ told, gathered }: Readonly<{ told: number; gathered: number }>) => {
     const now = told - gathered;
-    const later =
-      gathered === 1 ? '1 reads it in the letter of the day' : `${gathered} read it in the letter of the day`;
-    if (now === 0 && gathered > 0) return later;
-    const letters = now === 1 ? '1 letter goes out in a minute' : `${now} letters go out in a minute`;
-    return gathered === 0 ? letters : `${letters}; ${later}`;
+    const later = gathered > 0 ? [en.termTexts.lettersGathered({ n: gathered })] : [];
+    const letters = now > 0 || gathered === 0 ? [en.termTexts.lettersGo({ n: now })] : [];
+    return [...letters, ...later].join('; ');
   },
 });
 
+const said = en.panelTexts;
+
 export const panelTexts = extend(en.panelTexts, {
   ...formTexts,
-  effortWords: (minutes: number) => `about ${Math.round(minutes / 6) / 10} h a student`,
+  effortWords: (minutes: number) => said.effortOf({ hours: Math.round(minutes / 6) / 10 }),
   follows: (date: string, number: ClassNumber, edge: 'start' | 'end') =>
-    `${date} (${edge} of ${entryTexts.classNumber(number)})`,
+    (edge === 'start' ? said.followsStart : said.followsEnd)({
+      date,
+      number: entryTexts.classNumber(number),
+    }),
   joiningLines: ({ number, code, rest }: Readonly<{ number?: string; code?: string; rest: string }>) =>
-    [number && `Number: ${number}`, code && `Code: ${code}`, rest].filter(Boolean).join('\n'),
+    [number && said.joiningNumber({ number }), code && said.joiningCode({ code }), rest]
+      .filter(Boolean)
+      .join('\n'),
   comingCount: (n: number, seats: number | undefined, waiting: number) =>
     [
-      seats === undefined ? `${n} coming` : `${n} of ${seats} seats taken`,
-      waiting === 0 ? '' : waiting === 1 ? '1 waits' : `${waiting} wait`,
-    ]
-      .filter(Boolean)
-      .join(' · '),
+      seats === undefined ? said.comingOf({ n }) : said.seatsTaken({ n, seats }),
+      ...(waiting > 0 ? [said.waitingOf({ n: waiting })] : []),
+    ].join(' · '),
 });

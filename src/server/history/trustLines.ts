@@ -74,7 +74,7 @@ async function lineOf(pembit: Pembit, event: StoredEvent, what: string, reading:
   if (!telling) return { what, by };
   const sequence = Number(event.payload.entry?.after?.row.sequence ?? 0);
   const seen = event.payload.entry ? await countShownSince(pembit, subject, sequence) : 0;
-  return { what, by, told: telling.told === 0 ? trustTexts.waved : trustTexts.told(telling.told, telling.failed, seen) };
+  return { what, by, told: telling.told === 0 ? trustTexts.waved : trustTexts.told({ told: telling.told, failed: telling.failed, seen }) };
 } // prettier-ignore
 
 /** The latest act about a thing of which somebody has still to be told: what was told, or waved off, ends the looking back. */

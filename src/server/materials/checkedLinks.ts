@@ -33,7 +33,7 @@ export async function roomError(
   const { courseMegabytes } = await schoolSettings(reader);
   for (const course of courses)
     if (megabytes(await courseBytes(reader, course, files)) > courseMegabytes)
-      return retentionTexts.courseFull(courseMegabytes);
+      return retentionTexts.courseFull({ of: courseMegabytes });
   return undefined;
 }
 

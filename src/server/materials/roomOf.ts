@@ -16,5 +16,5 @@ export async function roomOf(
   if (bytes === 0) return undefined;
   const used = megabytes(bytes);
   const nearlyFull = used >= most * NEARLY;
-  return { nearlyFull, words: nearlyFull ? retentionTexts.nearlyFull(used, most) : retentionTexts.used(used, most) }; // prettier-ignore
+  return { nearlyFull, words: nearlyFull ? retentionTexts.nearlyFull({ megabytes: used, of: most }) : retentionTexts.used({ megabytes: used, of: most }) }; // prettier-ignore
 }

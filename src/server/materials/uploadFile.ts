@@ -69,7 +69,7 @@ export async function uploadFile(
 async function schoolRoomError(pembit: Pembit, size: number): Promise<string | undefined> {
   const { schoolMegabytes } = await schoolSettings(pembit);
   const full = megabytes((await schoolBytes(pembit)) + size) > schoolMegabytes;
-  return full ? retentionTexts.schoolFull(schoolMegabytes) : undefined;
+  return full ? retentionTexts.schoolFull({ of: schoolMegabytes }) : undefined;
 }
 
 /** The type that a received file is kept as, or a sentence that says why it is not. */

@@ -112,10 +112,10 @@ export function outletFile(outlet: Outlet, contents: OutletContents, given: Give
   return writeCalendar(
     {
       name: form === 'work' ? feedTexts.workOf({ name: outlet.name }) : outlet.name,
-      description: feedTexts.about(
-        courses.map((course) => `${course.code} ${course.title}`),
-        outlet.audience,
-      ),
+      description: feedTexts.about({
+        courses: courses.map((course) => `${course.code} ${course.title}`),
+        audience: outlet.audience,
+      }),
       url: page,
       color: courses.length === 1 ? COURSE_CSS_COLORS[courses[0]!.color] : undefined,
       refreshMinutes: MINUTES_BETWEEN_POLLS,

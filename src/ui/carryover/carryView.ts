@@ -77,7 +77,11 @@ export function carryView({
   return {
     rows,
     carried: rows.length - left,
-    counts: say.counts(rows.length - left, left, rows.filter((row) => row.needsLook).length),
+    counts: say.counts({
+      carried: rows.length - left,
+      left,
+      look: rows.filter((row) => row.needsLook).length,
+    }),
     along: materials + themes > 0 ? say.along(materials, themes) : '',
     students,
   };

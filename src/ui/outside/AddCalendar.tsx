@@ -171,7 +171,7 @@ export function AddCalendar({
         variant={preview ? 'contained' : 'outlined'}
         disabled={busy || (url === '' && !file)}
       >
-        {preview ? say.addNow(name) : say.look}
+        {preview ? say.addNow({ name }) : say.look}
       </Button>
     </form>
   );

@@ -180,7 +180,11 @@ export function PasteSchedule({ courses, chosen, locale }: Props) {
       {drafts ? (
         <section aria-label={say.proposals}>
           <p aria-live="polite">
-            {say.summary(planning.length, planning.filter(({ state }) => state === 'same').length, open)}
+            {say.summary({
+              n: planning.length,
+              same: planning.filter(({ state }) => state === 'same').length,
+              open,
+            })}
           </p>
           <ul className={styles.list}>{planning.map(row)}</ul>
           {others.length > 0 ? (

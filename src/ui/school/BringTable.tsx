@@ -99,7 +99,7 @@ export function BringTable({ templates }: Props) {
         <div aria-live="polite">
           {preview ? (
             <div className="notice">
-              <p>{say.report(fresh, preview.same, preview.faults.length)}</p>
+              <p>{say.report({ fresh, same: preview.same, faults: preview.faults.length })}</p>
               <Lines
                 title={say.wrong}
                 lines={preview.faults.map(({ line, message: words }) => ({ line, words }))}

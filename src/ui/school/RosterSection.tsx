@@ -72,7 +72,13 @@ export function RosterSection({
         <div aria-live="polite">
           {reading ? (
             <div className="notice">
-              <p>{courseTexts.report(reading.lines.length, reading.known.length, reading.faults.length)}</p>
+              <p>
+                {courseTexts.report({
+                  added: reading.lines.length,
+                  known: reading.known.length,
+                  wrong: reading.faults.length,
+                })}
+              </p>
               <ul>
                 {reading.faults.slice(0, 50).map((fault) => (
                   <li key={fault.line}>{courseTexts.line({ n: fault.line, message: fault.message })}</li>

@@ -136,7 +136,7 @@ export function SettingsForm({
         />
       </div>
       {used === undefined ? null : (
-        <p className="soft">{retentionTexts.used(used, settings.schoolMegabytes)}</p>
+        <p className="soft">{retentionTexts.used({ megabytes: used, of: settings.schoolMegabytes })}</p>
       )}
       <FormControlLabel
         control={

@@ -3,7 +3,6 @@ import Button from '@mui/material/Button';
 import type { ReactNode } from 'react';
 import { useState } from 'react';
 import { historyTexts } from '@/core/texts/history';
-import { listed } from '@/core/texts/entries';
 import { ownPlaceTexts } from '@/core/texts/ownPlace';
 import { signupTexts } from '@/core/texts/signup';
 import { readTime } from '@/core/time/typedTime';
@@ -178,7 +177,7 @@ export function RunTime({
             {message ? <p role="alert">{message}</p> : null}
             {removing ? (
               <Field
-                label={say.takeOffWhy(listed(holders))}
+                label={say.takeOffWhy(holders)}
                 hint={say.takeOffHint}
                 value={reason}
                 onChange={setReason}

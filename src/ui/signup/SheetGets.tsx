@@ -54,7 +54,11 @@ export function SheetGets({
             <div>
               <dt>{signupTexts.free({ all: preview.stretchMinutes })}</dt>
               <dd>
-                {signupTexts.freeWords(preview.meetMinutes, preview.gapMinutes, preview.remainderMinutes)}
+                {signupTexts.freeWords({
+                  meet: preview.meetMinutes,
+                  gaps: preview.gapMinutes,
+                  rest: preview.remainderMinutes,
+                })}
               </dd>
             </div>
             {students > 0 ? (

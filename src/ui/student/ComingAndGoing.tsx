@@ -26,7 +26,9 @@ export function ComingAndGoing({ plan, missed, left }: Props) {
               course: `${course.code} ${course.title}`,
               day: dateLabel(came, 'short', plan.locale),
             })}{' '}
-            <Link href={`/before/${id}`}>{say.wentBefore(classes.length, work.length)}</Link>
+            <Link href={`/before/${id}`}>
+              {say.wentBefore({ classes: classes.length, work: work.length })}
+            </Link>
           </p>
         );
       })}

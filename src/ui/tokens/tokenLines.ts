@@ -20,7 +20,7 @@ type Words = Readonly<{
 export function tokenLine(token: Named, { zone, locale, now, nameOf }: Words) {
   const { id, name, courses, expires, lastUsed } = token;
   const parts = CAPABILITIES.flatMap((one) =>
-    permits(token, one, false) ? [say.scopeWords(one, permits(token, one, true))] : [],
+    permits(token, one, false) ? [say.scopeWords({ capability: one, write: permits(token, one, true) })] : [],
   );
   const named = [...(courses ?? [])].flatMap((course) => nameOf(course) ?? []);
   const day = expires && dateLabel(expires.on, 'short', locale);
