@@ -1,6 +1,4 @@
 /** Compiles the catalogues in messages/; writes only what changed. */
 export function compileMessages(): void;
-/** A module of one catalogue's messages, as text. */
-export function compile(language: string, messages: object): string;
 /** The arguments of a message in ICU MessageFormat: of which type each is. */
 export function argumentsOf(message: string): Map<string, string>;

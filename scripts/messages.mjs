@@ -96,7 +96,7 @@ const simplified = (code) =>
     .replaceAll(/^ {2}(\w+): \{$/gm, 'export const $1 = {')
     .replaceAll(/^ {2}\},?$/gm, '};');
 
-export function compile(language, messages) {
+function compile(language, messages) {
   const format = new MessageFormat(pluralOf(language), { customFormatters });
   const code = simplified(compileModule(format, messages));
   return code.includes('given(') ? `import { given } from "../../formats";\n${code}` : code;

@@ -91,6 +91,22 @@ test.each(catalogues)(
   },
 );
 
+test('every language has the messages of English, and each takes the same', () => {
+  const taken = (tree: Tree): Record<string, unknown> =>
+    Object.fromEntries(
+      Object.entries(tree).map(([key, message]) => [
+        key,
+        typeof message === 'string' ? [...argumentsOf(message).keys()].sort() : taken(message),
+      ]),
+    );
+  const read = (language: string, name: string) =>
+    taken(YAML.parse(readFileSync(path.join(SOURCES, language, `${name}.yaml`), 'utf8')) as Tree);
+  const names = (language: string) =>
+    catalogues.filter((one) => one.language === language).map(({ name }) => name);
+  for (const { language } of catalogues) expect(names(language)).toEqual(names('en'));
+  for (const { language, name } of catalogues) expect(read(language, name)).toEqual(read('en', name));
+});
+
 test('a message says what it takes, and of which type', () => {
   expect(Object.fromEntries(argumentsOf('{n, plural, one {# time} other {# times}} of {who}'))).toEqual({
     n: 'number',

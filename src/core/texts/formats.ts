@@ -7,6 +7,7 @@ const rules = (language: string) => {
 };
 
 export const en = rules('en');
+export const fr = rules('fr');
 
 /** Which case of a `select` with `none` holds. */
 export const given = (value: unknown): 'none' | 'other' =>
