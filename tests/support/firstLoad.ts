@@ -10,7 +10,7 @@ export const FIRST_LOADS = [
   [IVO, '/next', 195],
   [IVO, '/due', 200],
   [IVO, '/sign-up', 215],
-  [IVO, '/subscribe', 220],
+  [IVO, '/subscribe', 222],
   [IVO, '/term', 265],
   [IVO, '/account', 265],
   [MAREN, '/today', 195],
@@ -34,10 +34,10 @@ export const FIRST_LOADS = [
   [MAREN, '/office-hours', 245],
   [MAREN, '/office-hours/new', 262],
   [MAREN, '/courses', 270],
-  [MAREN, '/courses/HL%20210', 270],
+  [MAREN, '/courses/HL%20210', 272],
   [MAREN, '/materials', 270],
   [OFFICE, '/school', 275],
-  [OFFICE, '/school/tables', 230],
+  [OFFICE, '/school/tables', 232],
 ] as const;
 
 /** The scripts that a page asks for before anything is clicked. */
