@@ -1,4 +1,4 @@
 import * as en from './compiled/en/guardians';
 
 /** Words of what guardians see, and of who lets them. */
-export const guardianTexts = en.guardianTexts; // prettier-ignore
+export const guardianTexts = en.guardianTexts;
